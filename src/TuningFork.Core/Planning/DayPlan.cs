@@ -1,0 +1,95 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>What has happened with an ear task.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="LastDay">Day it was last asked, or null.</param>
+/// <param name="Asked">Questions in the last weeks.</param>
+/// <param name="Missed">How many of them were missed.</param>
+public sealed record EarRecord(string Key, DateOnly? LastDay, int Asked, int Missed);
+
+/// <summary>Everything a day plan is made from. The same request makes the same plan.</summary>
+public sealed record DayRequest
+{
+    /// <summary>The practice day.</summary>
+    public required DateOnly Day { get; init; }
+
+    /// <summary>Minutes of the sitting, breaks counted: 5 to 240.</summary>
+    public required int Minutes { get; init; }
+
+    /// <summary>What the rest of the day asks.</summary>
+    public Demands Demands { get; init; }
+
+    /// <summary>What today's work is for, or empty.</summary>
+    public string Purpose { get; init; } = "";
+
+    /// <summary>Chance, to be made again.</summary>
+    public int Seed { get; init; }
+
+    /// <summary>The shape of the day.</summary>
+    public required Routine Routine { get; init; }
+
+    /// <summary>Wanted shares of the week.</summary>
+    public IReadOnlyList<AreaShare> Shares { get; init; } = Planning.Shares.Default;
+
+    /// <summary>What the areas had lately.</summary>
+    public IReadOnlyList<AreaHistory> History { get; init; } = [];
+
+    /// <summary>All material.</summary>
+    public IReadOnlyList<Material> Materials { get; init; } = [];
+
+    /// <summary>What happened with the ear tasks.</summary>
+    public IReadOnlyList<EarRecord> Ear { get; init; } = [];
+
+    /// <summary>The school of spacing.</summary>
+    public School School { get; init; }
+
+    /// <summary>How takes in rounds are mixed.</summary>
+    public Mix Mix { get; init; } = Mix.Shuffled;
+
+    /// <summary>Most minutes of scales and arpeggios a day: about 20, or about 45 in the other school.</summary>
+    public int ScaleMinutes { get; init; } = 20;
+
+    /// <summary>Family of the instrument: winds, strings, keys, percussion or other.</summary>
+    public string Family { get; init; } = "other";
+
+    /// <summary>True after pain, numbness or tingling: work without the instrument only.</summary>
+    public bool Quiet { get; init; }
+
+    /// <summary>True after rising tension: nothing faster than it was.</summary>
+    public bool HoldTempo { get; init; }
+
+    /// <summary>Locked drills of the plan before, which stay.</summary>
+    public IReadOnlyList<Drill> Kept { get; init; } = [];
+}
+
+/// <summary>Something that does not fit today.</summary>
+/// <param name="Area">Its area.</param>
+/// <param name="MaterialId">The material, or null for a whole area.</param>
+/// <param name="Title">What it is.</param>
+/// <param name="Reason">How long it has waited, or why it waits.</param>
+public sealed record Waiting(Area Area, int? MaterialId, string Title, string Reason);
+
+/// <summary>A day laid out.</summary>
+public sealed record DayPlan
+{
+    /// <summary>The practice day.</summary>
+    public required DateOnly Day { get; init; }
+
+    /// <summary>Minutes of the sitting.</summary>
+    public required int Minutes { get; init; }
+
+    /// <summary>What is done, in order, breaks among it.</summary>
+    public required IReadOnlyList<Drill> Drills { get; init; }
+
+    /// <summary>What waits until another day.</summary>
+    public IReadOnlyList<Waiting> Waiting { get; init; } = [];
+
+    /// <summary>What was decided for the day as a whole, in sentences.</summary>
+    public IReadOnlyList<string> Summary { get; init; } = [];
+
+    /// <summary>Minutes of drills and breaks together.</summary>
+    public int Total => Drills.Sum(drill => drill.Minutes);
+}

@@ -1,0 +1,90 @@
+using TuningFork.Core.Planning.Fill;
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>Lays out a day: shares and debts, the routine's shape, drills, order and breaks. Pure: the same request makes the same plan.</summary>
+public static class DayPlanner
+{
+    /// <summary>The plan. Its drills and breaks add up to the minutes exactly.</summary>
+    /// <param name="request">Everything that is known.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The minutes are outside 5 to 240.</exception>
+    /// <exception cref="PlanException">The routine's musts, or the locked drills, exceed the day.</exception>
+    public static DayPlan Plan(DayRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(request);
+        var context = new FillContext(request);
+        var breaks = SittingLength.Breaks(request.Minutes);
+        var playing = request.Minutes - breaks.Sum(pause => pause.Minutes);
+        if (request.Quiet)
+            return Finish(request, context, QuietDay.Drills(context, playing), breaks, [QuietDay.Advice]);
+
+        var warmUp = SittingLength.WarmUp(request.Minutes, request.Demands);
+        var shared = Math.Max(0, playing - warmUp);
+        var budget = Budget.Today(request.Shares, request.History, shared, request.Minutes, area => DemandWeights.Of(area, request.Demands));
+        var fitted = Fit(request, playing, warmUp, budget);
+        var blocks = Blocks(context, fitted);
+        var summary = DaySummary.For(request, budget, fitted, blocks, context.Waiting);
+        return Finish(request, context, DrillSequence.Of(blocks, request.Routine.Interwoven, context.Random), breaks, summary);
+    }
+
+    private static FittedRoutine Fit(DayRequest request, int playing, int warmUp, DayBudget budget)
+    {
+        var wanted = budget.Areas.ToDictionary(part => part.Area, part => (decimal)part.Minutes);
+        wanted[Area.WarmUp] = warmUp;
+        var held = request.Kept.Where(drill => drill.Area is not null)
+            .GroupBy(drill => drill.Area!.Value).ToDictionary(group => group.Key, group => group.Sum(drill => drill.Minutes));
+        var routine = request.Routine;
+        foreach (var area in held.Keys.Where(area => routine.Blocks.All(block => block.Area != area)).Order())
+            routine = routine with { Blocks = [.. routine.Blocks, new Block(area, 0, 1, 240, Must: false)] };
+        var waited = budget.Areas.ToDictionary(part => part.Area, part => part.WaitedDays ?? int.MaxValue);
+        var fitted = RoutineFit.Fit(routine, playing, wanted, waited, held);
+        if (!fitted.Fits)
+        {
+            throw held.Count > 0
+                ? new PlanException("minutes", $"The locked drills and the musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Unlock a drill or give the day more minutes.")
+                : new PlanException("minutes", $"The musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(fitted.Short)} more.");
+        }
+
+        return fitted with { Routine = routine };
+    }
+
+    private static List<FilledBlock> Blocks(FillContext context, FittedRoutine fitted)
+    {
+        var kept = context.Request.Kept.Where(drill => drill.Area is not null).ToLookup(drill => drill.Area!.Value);
+        var placed = new HashSet<Area>();
+        var filled = new List<FilledBlock>();
+        foreach (var (block, minutes) in fitted.Routine!.Blocks.Zip(fitted.Minutes))
+        {
+            if (minutes == 0)
+                continue;
+            List<Drill> held = placed.Add(block.Area) ? [.. kept[block.Area]] : [];
+            var left = minutes - held.Sum(drill => drill.Minutes);
+            filled.Add(new FilledBlock(block, minutes, [.. held, .. Fill(context, block, left)]));
+        }
+
+        return filled;
+    }
+
+    private static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes) => block.Area switch
+    {
+        Area.WarmUp => WarmUpFill.Fill(context, minutes),
+        Area.SightReading => ReadingFill.Fill(context, minutes),
+        Area.Technique => TechniqueFill.Fill(context, block, minutes),
+        Area.Repertoire => RepertoireFill.Fill(context, block, minutes),
+        Area.Ear => EarFill.Fill(context, minutes),
+        _ => PlayFill.Fill(context, minutes),
+    };
+
+    private static DayPlan Finish(DayRequest request, FillContext context, IReadOnlyList<Drill> drills, IReadOnlyList<Break> breaks, IReadOnlyList<string> summary) => new()
+    {
+        Day = request.Day,
+        Minutes = request.Minutes,
+        Drills = BreakPlacement.Insert(drills, breaks),
+        Waiting = context.Waiting,
+        Summary = summary,
+    };
+}
+
+/// <summary>A block with its drills.</summary>
+internal sealed record FilledBlock(Block Block, int Minutes, IReadOnlyList<Drill> Drills);

@@ -1,0 +1,69 @@
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>What was decided for the day as a whole, in plain sentences.</summary>
+internal static class DaySummary
+{
+    public static IReadOnlyList<string> For(
+        DayRequest request, DayBudget budget, FittedRoutine fitted, IReadOnlyList<FilledBlock> blocks, IReadOnlyList<Waiting> waiting)
+    {
+        var lines = new List<string>();
+        lines.AddRange(Debts(request, budget, blocks));
+        lines.AddRange(WaitingAreas(budget, blocks));
+        if (waiting.Count > 0)
+        {
+            var repertoire = request.Materials.Where(material => material.Kind == MaterialKind.Passage);
+            var keepUp = DueList.MinutesToKeepUp(repertoire, request.Day, request.School);
+            var names = waiting.Take(3).Select(item => item.Title).ToList();
+            var more = waiting.Count > 3 ? $" and {waiting.Count - 3} more" : "";
+            lines.Add($"{(waiting.Count == 1 ? "One passage waits" : $"{waiting.Count} passages wait")} until tomorrow: {(more.Length > 0 ? string.Join(", ", names) + more : Words.List(names))}. About {Words.Minutes(keepUp)} of repertoire a day would keep up.");
+        }
+
+        if (fitted.Over > 0)
+            lines.Add($"The routine's mosts leave {Words.Minutes(fitted.Over)} over; they went to the block that is owed most.");
+        if (budget.Unplaced > 0)
+            lines.Add($"Your mosts a day leave {Words.Minutes(budget.Unplaced)} that no area may take; raise one, or shorten the day.");
+        lines.AddRange(Demanded(request));
+        return lines;
+    }
+
+    private static IEnumerable<string> Debts(DayRequest request, DayBudget budget, IReadOnlyList<FilledBlock> blocks)
+    {
+        var shared = budget.Areas.Sum(part => part.Minutes);
+        var behind = budget.Areas
+            .Select(part => (part.Area, Days: (int)Math.Round(part.Wanted - (request.Shares.First(share => share.Area == part.Area).Percent * shared / 100m))))
+            .Where(pair => pair.Days >= 2 && request.History.Any(history => history.PlayedSeconds > 0))
+            .OrderByDescending(pair => pair.Days)
+            .Take(2)
+            .ToList();
+        if (behind.Count == 0)
+            yield break;
+        var today = blocks.Where(block => behind.Exists(pair => pair.Area == block.Block.Area)).Sum(block => block.Minutes);
+        var named = Words.List([.. behind.Select((pair, i) => i == 0
+            ? $"{Areas.Name(pair.Area)} is {Words.Minutes(pair.Days)} behind"
+            : $"{Areas.Name(pair.Area)} {pair.Days}")]);
+        yield return $"{Words.Sentence(named)} this week. Today gives {(behind.Count == 1 ? "it" : "them")} {today}.";
+    }
+
+    private static IEnumerable<string> WaitingAreas(DayBudget budget, IReadOnlyList<FilledBlock> blocks)
+    {
+        foreach (var part in budget.Areas.Where(part => part.Waits && blocks.All(block => block.Block.Area != part.Area)))
+        {
+            var since = part.WaitedDays is { } days ? $"last played {Words.Ago(days)}" : "not played yet";
+            yield return $"{Words.Sentence(Areas.Name(part.Area))} does not fit today ({since}); it comes first next time.";
+        }
+    }
+
+    private static IEnumerable<string> Demanded(DayRequest request)
+    {
+        if ((request.Demands & Demands.Concert) != Demands.None)
+            yield return "A concert today: loosen up, touch the programme, save the rest.";
+        if ((request.Demands & Demands.Rehearsal) != Demands.None)
+            yield return "A rehearsal later: the warm-up is cut to its core and nothing new begins.";
+        if ((request.Demands & Demands.Tired) != Demands.None)
+            yield return "Tired: nothing new, and nothing faster than it was.";
+        if (request.HoldTempo)
+            yield return "Tension was high last time: tempos hold or step down today. Rest before it hurts.";
+    }
+}

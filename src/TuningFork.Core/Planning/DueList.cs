@@ -1,0 +1,100 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>A material in the queue of a day.</summary>
+/// <param name="Material">The material.</param>
+/// <param name="Due">The day it is due.</param>
+/// <param name="IsDue">Whether that day has come.</param>
+/// <param name="Chance">Chance that a first take would be clean now, 0 to 1; null for new material.</param>
+/// <param name="Reason">Why it stands where it stands, in a few words.</param>
+public sealed record Queued(Material Material, DateOnly Due, bool IsDue, double? Chance, string Reason);
+
+/// <summary>Puts material in the order in which it deserves today's minutes.</summary>
+public static class DueList
+{
+    /// <summary>
+    /// First what was asked for, then what is due: nearer performances, what slipped, raw, then the least likely to be
+    /// clean. New material comes after what is due; what is not due yet comes last. Visited today: left out.
+    /// </summary>
+    /// <param name="materials">Candidates; resting ones are left out.</param>
+    /// <param name="today">The practice day.</param>
+    /// <param name="school">The school of spacing.</param>
+    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school)
+    {
+        ArgumentNullException.ThrowIfNull(materials);
+        return [.. materials
+            .Where(material => !material.Resting && material.LastVisit != today)
+            .Select(material => Place(material, today, school))
+            .OrderByDescending(queued => queued.Material.AskedFor)
+            .ThenByDescending(queued => queued.IsDue)
+            .ThenBy(queued => Urgency(queued, today))
+            .ThenBy(queued => queued.Material.Id)];
+    }
+
+    /// <summary>Minutes a day that would keep up with everything under way: the length of a visit over its gap, summed.</summary>
+    /// <param name="materials">Material under way; resting ones do not count.</param>
+    /// <param name="today">The practice day.</param>
+    /// <param name="school">The school of spacing.</param>
+    public static int MinutesToKeepUp(IEnumerable<Material> materials, DateOnly today, School school)
+    {
+        ArgumentNullException.ThrowIfNull(materials);
+        var seconds = materials.Where(material => !material.Resting).Sum(material =>
+        {
+            var due = material.LastVisit is { } last
+                ? Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance)
+                : today.AddDays(1);
+            var gap = Math.Max(1, due.DayNumber - (material.LastVisit ?? today).DayNumber);
+            return (double)material.VisitSeconds / gap;
+        });
+        return (int)Math.Ceiling(seconds / 60);
+    }
+
+    private static Queued Place(Material material, DateOnly today, School school)
+    {
+        if (material.LastVisit is not { } last)
+            return new Queued(material, today, true, null, material.AskedFor ? "you asked for it" : "new");
+        var due = Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
+        var days = today.DayNumber - last.DayNumber;
+        double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
+        return new Queued(material, due, due <= today, chance, Why(material, today, due, days));
+    }
+
+    private static double Urgency(Queued queued, DateOnly today)
+    {
+        var material = queued.Material;
+        if (!queued.IsDue)
+            return queued.Due.DayNumber - today.DayNumber;
+        var score = queued.Chance ?? 0.97;
+        if (material.Performance is { } date && date >= today)
+            score -= 0.4 * Math.Clamp(1 - ((date.DayNumber - today.DayNumber) / 42.0), 0, 1);
+        if (material.Slipped)
+            score -= 0.3;
+        if (material.Readiness == Readiness.Raw && material.LastVisit is not null)
+            score -= 0.15;
+        return score;
+    }
+
+    private static string Why(Material material, DateOnly today, DateOnly due, int days)
+    {
+        var parts = new List<string>();
+        if (material.AskedFor)
+            parts.Add("you asked for it");
+        if (material.Slipped)
+            parts.Add($"slipped {Words.Ago(days)}");
+        else if (material.Readiness == Readiness.Raw)
+            parts.Add("raw");
+        else if (due > today)
+            parts.Add("not due yet");
+        else
+            parts.Add(due == today ? "due" : $"due since {Words.Days(today.DayNumber - due.DayNumber)}");
+        if (material.LastClean is { } clean)
+            parts.Add(material.Slipped ? $"last clean {clean}" : $"last clean {clean}, {Words.Ago(days)}");
+        else if (!material.Slipped)
+            parts.Add($"last played {Words.Ago(days)}");
+        if (material.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42)
+            parts.Add($"concert {Words.In(date.DayNumber - today.DayNumber)}");
+        return string.Join("; ", parts);
+    }
+}

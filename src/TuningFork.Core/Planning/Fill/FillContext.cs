@@ -1,0 +1,87 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>What the makers of drills share while a day is filled.</summary>
+internal sealed class FillContext
+{
+    private readonly HashSet<string> ids;
+    private int next;
+
+    public FillContext(DayRequest request)
+    {
+        Request = request;
+        Random = new Random(request.Seed);
+        (Usual, Most) = SittingLength.Drill(request.Minutes);
+        ScaleLeft = request.ScaleMinutes;
+        ids = [.. request.Kept.Select(drill => drill.Id)];
+        Used = [.. request.Kept.SelectMany(drill => drill.Targets).Select(target => target.Key)];
+    }
+
+    public DayRequest Request { get; }
+
+    public Random Random { get; }
+
+    public int Usual { get; }
+
+    public int Most { get; }
+
+    public int ScaleLeft { get; set; }
+
+    /// <summary>Keys of targets that already have a place today.</summary>
+    public HashSet<string> Used { get; }
+
+    public List<Waiting> Waiting { get; } = [];
+
+    public bool Careful => Request.HoldTempo || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
+
+    public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)
+    {
+        foreach (var target in targets)
+            Used.Add(target.Key);
+        string id;
+        do
+            id = $"d{++next}";
+        while (ids.Contains(id));
+        return new Drill
+        {
+            Id = id,
+            Area = area,
+            MethodId = method.Id,
+            Title = title,
+            Minutes = minutes,
+            Reason = reason,
+            Targets = targets,
+            Seed = Random.Next(1_000_000),
+        };
+    }
+
+    public Target TargetOf(Material material, bool timed = true)
+    {
+        var days = material.LastVisit is { } last ? Request.Day.DayNumber - last.DayNumber : 0;
+        var start = timed ? TempoStart.For(material.LastClean, days, material.EasyLastTime, material.Target, Careful) : null;
+        return new Target
+        {
+            Key = $"m:{material.Id}",
+            MaterialId = material.Id,
+            Title = material.Title,
+            Tempo = start?.Tempo,
+            Goal = material.Target,
+            Beat = material.Beat,
+            TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, start?.Tempo ?? material.WorkingTempo),
+            StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
+            Note = material.Note,
+        };
+    }
+
+    /// <summary>Minutes cut into drills of about the usual length, none above the most.</summary>
+    public static IReadOnlyList<int> Chop(int minutes, int usual, int most, int atMost = int.MaxValue)
+    {
+        var count = Math.Max(1, (int)Math.Round((double)minutes / usual, MidpointRounding.AwayFromZero));
+        while ((minutes + count - 1) / count > most)
+            count++;
+        count = Math.Clamp(count, 1, Math.Max(1, Math.Min(atMost, minutes)));
+        return [.. Enumerable.Range(0, count).Select(i => (minutes / count) + (i < minutes % count ? 1 : 0))];
+    }
+}

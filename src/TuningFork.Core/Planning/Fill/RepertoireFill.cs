@@ -1,0 +1,121 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>
+/// Repertoire: raw passages one at a time while fresh, what can be played mixed in rounds of single takes, ready ones
+/// performed now and then. A repeating method gets at least two and a half minutes a passage (common practice).
+/// </summary>
+internal static class RepertoireFill
+{
+    private const int LeastRepeating = 3;
+
+    public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
+    {
+        if (minutes <= 0)
+            yield break;
+        var queue = Queue(context);
+        if (queue.Count == 0)
+        {
+            yield return Fallback(context, minutes);
+            yield break;
+        }
+
+        if (block.Rounds is { } rounds && minutes >= (2 * rounds.Work) + rounds.Rest)
+        {
+            var some = queue.Take(Takes.WorkRest(minutes, rounds.Work, rounds.Rest).Rounds).ToList();
+            yield return RoundsFill.WorkRest(context, Area.Repertoire, rounds, minutes, [.. some.Select(queued => queued.Material)]);
+            yield break;
+        }
+
+        foreach (var drill in Mixed(context, queue, minutes))
+            yield return drill;
+    }
+
+    private static List<Queued> Queue(FillContext context)
+    {
+        var request = context.Request;
+        var open = request.Materials.Where(material =>
+            !material.Resting && material.Area == Area.Repertoire
+            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready })
+            && !context.Used.Contains($"m:{material.Id}"));
+        var tired = (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None;
+        var queue = DueList.For(open, request.Day, request.School)
+            .Where(queued => !tired || queued.Material.LastVisit is not null || queued.Material.AskedFor)
+            .ToList();
+        if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
+            queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
+        return queue;
+    }
+
+    private static IEnumerable<Drill> Mixed(FillContext context, List<Queued> queue, int minutes)
+    {
+        var parts = FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10);
+        var raw = new Queue<Queued>(queue.Where(Alone));
+        var mix = queue.Where(queued => !Alone(queued)).ToList();
+        var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Max(raw.Count > 0 ? 1 : 0, parts.Count / 3));
+        foreach (var (length, place) in parts.Select((length, place) => (length, place)))
+        {
+            if (place < rawPlaces && raw.TryDequeue(out var queued))
+                yield return Single(context, queued, length);
+            else if (mix.Count > 0)
+                yield return TakeSet(context, mix, length);
+            else if (raw.TryDequeue(out queued))
+                yield return Single(context, queued, length);
+            else
+                yield return Fallback(context, length);
+        }
+
+        var left = raw.Concat(mix).Where(queued => queued.IsDue).ToList();
+        foreach (var queued in left)
+            context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
+    }
+
+    /// <summary>A raw passage, or a whole piece, gets a drill to itself.</summary>
+    private static bool Alone(Queued queued) =>
+        queued.Material.Kind == MaterialKind.Piece || (queued.Material.Readiness == Readiness.Raw && queued.Material.LastClean is null);
+
+    private static Drill TakeSet(FillContext context, List<Queued> mix, int minutes)
+    {
+        // Passages that are not due yet only fill a set up to two.
+        var due = mix.TakeWhile(queued => queued.IsDue).ToList();
+        var from = due.Count >= 2 ? due : mix.Take(2).ToList();
+        if (from.Count == 1 && from[0].Material.Readiness == Readiness.Ready)
+        {
+            mix.Remove(from[0]);
+            return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material));
+        }
+
+        if (from.Count == 1)
+        {
+            mix.Remove(from[0]);
+            return Single(context, from[0], minutes);
+        }
+
+        var set = from.Take(RoundsFill.SetSize([.. from.Select(queued => queued.Material)], minutes)).ToList();
+        mix.RemoveAll(set.Contains);
+        return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set);
+    }
+
+    private static Drill Single(FillContext context, Queued queued, int minutes)
+    {
+        var material = queued.Material;
+        var isNew = material.Visits == 0;
+        var whole = material.Kind == MaterialKind.Piece;
+        var method = whole || isNew ? Methods.SlowReading
+            : material.LastClean is not null && !context.Careful && material.Visits % 2 == 1 ? Methods.TempoLadder
+            : material.Visits % 2 == 0 ? Methods.FixedCount
+            : Methods.CleanInRow;
+        var reason = whole && !isNew ? queued.Reason + "; make passages of what trips" : queued.Reason;
+        return context.Make(Area.Repertoire, method, material.Title, minutes, reason, context.TargetOf(material));
+    }
+
+    private static Drill Fallback(FillContext context, int minutes)
+    {
+        var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
+        return context.Make(Area.Repertoire, Methods.FreePlay, "Music of your choice", minutes,
+            none ? "enter a piece and its hard bars come back in time" : "nothing else is due today")
+            with { How = "Play what you like, right through." };
+    }
+}

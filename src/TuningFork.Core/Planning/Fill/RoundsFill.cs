@@ -1,0 +1,78 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>Drills over a set of things: one take each in rounds, and work and rest in turns.</summary>
+internal static class RoundsFill
+{
+    /// <summary>Rounds that a set should last, so that each thing is met more than once.</summary>
+    private const int WantedRounds = 3;
+
+    private const int MostInASet = 6;
+
+    /// <summary>How many of the queue fit the minutes in at least two, preferably three, rounds.</summary>
+    public static int SetSize(IReadOnlyList<Material> queue, int minutes)
+    {
+        var size = 0;
+        var seconds = 0;
+        foreach (var material in queue.Take(MostInASet))
+        {
+            seconds += material.TakeSeconds;
+            if (seconds * WantedRounds > minutes * 60 && size >= 2)
+                break;
+            size++;
+        }
+
+        return size;
+    }
+
+    public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
+    {
+        var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
+        var rounds = Math.Max(1, Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)));
+        var groups = set.Select(queued => queued.Material.Group.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToList();
+        var round = targets.Sum(target => target.TakeSeconds);
+        var drill = context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets);
+        return drill with
+        {
+            Sequence = DrillOrder.Rounds(groups, rounds, context.Request.Mix, new Random(drill.Seed)),
+            Sum = $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {targets.Count}, {round} s a round",
+        };
+    }
+
+    public static Drill WorkRest(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Material> set)
+    {
+        var (count, used) = Takes.WorkRest(minutes, rounds.Work, rounds.Rest);
+        var left = minutes - used;
+        var titles = set.Select(material => material.Title).ToList();
+        return context.Make(area, Methods.WorkRestRounds, Words.List(titles), minutes, "a new one after each rest", [.. set.Select(material => context.TargetOf(material))]) with
+        {
+            WorkMinutes = rounds.Work,
+            RestMinutes = rounds.Rest,
+            Sum = $"{count} rounds of {rounds.Work} min with {rounds.Rest} min rest: {used} min{(left > 0 ? $", {left} to spare" : "")}",
+        };
+    }
+
+    private static string Titles(IReadOnlyList<Queued> set)
+    {
+        var pieces = set.Select(queued => queued.Material.Title).GroupBy(title => title.Split(", ")[0], StringComparer.Ordinal);
+        return string.Join(" · ", pieces.Select(piece => piece.First() + string.Concat(piece.Skip(1).Select(title => ", " + title.Split(", ")[^1]))));
+    }
+
+    private static string Reasons(IReadOnlyList<Queued> set)
+    {
+        var slipped = set.Where(queued => queued.Material.Slipped).ToList();
+        var due = set.Count(queued => queued.IsDue);
+        var parts = new List<string>();
+        if (due > 0)
+            parts.Add(due == set.Count ? "all due" : $"{due} due");
+        if (slipped.Count > 0)
+            parts.Add($"{slipped[0].Material.Title.Split(", ")[^1]} slipped last time");
+        if (set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked)
+            parts.Insert(0, $"you asked for {asked.Material.Title.Split(", ")[^1]}");
+        if (set.FirstOrDefault(queued => queued.Reason.Contains("concert", StringComparison.Ordinal)) is { } concert)
+            parts.Add(concert.Reason[concert.Reason.IndexOf("concert", StringComparison.Ordinal)..]);
+        return parts.Count == 0 ? set[0].Reason : string.Join("; ", parts);
+    }
+}

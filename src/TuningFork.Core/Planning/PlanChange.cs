@@ -1,0 +1,165 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>What a player may do with a plan.</summary>
+public enum ChangeKind
+{
+    /// <summary>Keep a drill when planning anew, or let it go again.</summary>
+    Lock,
+
+    /// <summary>Put a drill at another place.</summary>
+    Move,
+
+    /// <summary>Give a drill other minutes.</summary>
+    Minutes,
+
+    /// <summary>Take a drill out.</summary>
+    LeaveOut,
+
+    /// <summary>Put another thing of the same area in its place.</summary>
+    Swap,
+
+    /// <summary>Add a drill.</summary>
+    Add,
+}
+
+/// <summary>One change.</summary>
+/// <param name="Kind">What to do.</param>
+/// <param name="DrillId">The drill, except for <see cref="ChangeKind.Add"/>.</param>
+/// <param name="Value">New place from 0 for a move; new minutes, or minutes of an added drill.</param>
+/// <param name="MaterialId">The material to swap in or to add.</param>
+public sealed record PlanChange(ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null);
+
+/// <summary>Applies changes by hand to a plan. The sum may then differ from the minutes; the player sees by how much.</summary>
+public static class PlanEdit
+{
+    /// <summary>Longest drill set by hand, in minutes.</summary>
+    public const int MostMinutes = 60;
+
+    /// <summary>The plan after a change; the old one is left as it was.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="change">The change.</param>
+    /// <param name="request">What the plan was made from, for new drills.</param>
+    /// <exception cref="PlanException">The change names something that is not there, or a value out of range.</exception>
+    public static DayPlan Apply(DayPlan plan, PlanChange change, DayRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(plan);
+        ArgumentNullException.ThrowIfNull(change);
+        var drills = plan.Drills.ToList();
+        if (change.Kind == ChangeKind.Add)
+        {
+            drills.Insert(PlaceFor(drills, MaterialOf(request, change).Area), Made(plan, request, change, change.Value ?? 3));
+            return plan with { Drills = drills, Waiting = [.. plan.Waiting.Where(item => item.MaterialId != change.MaterialId)] };
+        }
+
+        var index = drills.FindIndex(drill => drill.Id == change.DrillId);
+        if (index < 0)
+            throw new PlanException("drillId", "That drill is no longer in the plan. Reload the plan and try again.");
+        var drill = drills[index];
+        switch (change.Kind)
+        {
+            case ChangeKind.Lock:
+                drills[index] = drill with { Locked = !drill.Locked };
+                break;
+            case ChangeKind.Minutes:
+                drills[index] = drill with { Minutes = Checked(change.Value) };
+                break;
+            case ChangeKind.LeaveOut:
+                drills.RemoveAt(index);
+                return plan with { Drills = drills, Waiting = [.. plan.Waiting, .. LeftOut(drill)] };
+            case ChangeKind.Move:
+                drills.RemoveAt(index);
+                drills.Insert(Math.Clamp(change.Value ?? 0, 0, drills.Count), drill);
+                break;
+            default:
+                drills[index] = Swapped(plan, request, change, drill);
+                break;
+        }
+
+        return plan with { Drills = drills };
+    }
+
+    private static int Checked(int? minutes) => minutes is >= 1 and <= MostMinutes
+        ? minutes.Value
+        : throw new PlanException("value", $"A drill lasts 1 to {MostMinutes} minutes.");
+
+    private static IEnumerable<Waiting> LeftOut(Drill drill) => drill.Area is not { } area
+        ? []
+        : drill.Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
+            .Select(target => new Waiting(area, target.MaterialId, target.Title, "left out by you"));
+
+    private static Material MaterialOf(DayRequest request, PlanChange change) =>
+        request.Materials.FirstOrDefault(material => material.Id == change.MaterialId)
+        ?? throw new PlanException("materialId", "There is no such material. Choose one from the list.");
+
+    /// <summary>After the last drill of its area, else before play.</summary>
+    private static int PlaceFor(List<Drill> drills, Area area)
+    {
+        var same = drills.FindLastIndex(drill => drill.Area == area);
+        if (same >= 0)
+            return same + 1;
+        var play = drills.FindIndex(drill => drill.Area == Area.Play);
+        return play >= 0 && area != Area.Play ? play : drills.Count;
+    }
+
+    private static Drill Swapped(DayPlan plan, DayRequest request, PlanChange change, Drill drill)
+    {
+        if (drill.IsBreak)
+            throw new PlanException("drillId", "A break cannot be swapped. Leave it out or change its minutes.");
+        if (change.MaterialId is not null)
+            return Made(plan, request, change, drill.Minutes) with { Id = drill.Id };
+        // Without a wish: fill the same area again without what stands in the plan.
+        var titles = plan.Drills.Select(other => other.Title).ToHashSet(StringComparer.Ordinal);
+        var fresh = new Fill.FillContext(request with { Kept = plan.Drills, ScaleMinutes = int.MaxValue });
+        return Candidates(fresh, request, drill).FirstOrDefault(other => !titles.Contains(other.Title)) is { } found
+            ? found with { Id = drill.Id, Minutes = drill.Minutes }
+            : throw new PlanException("drillId", $"There is nothing else for {Areas.Name(drill.Area!.Value)} today. Enter more material, or leave this out.");
+    }
+
+    private static IEnumerable<Drill> Candidates(Fill.FillContext context, DayRequest request, Drill drill)
+    {
+        if (drill.Area is not (Area.WarmUp or Area.Play))
+            return Filled(context, drill.Area!.Value, drill.Minutes);
+        // Warm-up and play rotate by the day: tomorrow's and the days' after are the other versions.
+        return Enumerable.Range(1, 6).SelectMany(days => Filled(
+            new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }),
+            drill.Area.Value,
+            drill.Area == Area.WarmUp ? 8 : drill.Minutes));
+    }
+
+    private static Drill Made(DayPlan plan, DayRequest request, PlanChange change, int minutes)
+    {
+        var material = MaterialOf(request, change);
+        var id = $"a{plan.Drills.Count(drill => drill.Id.StartsWith('a')) + 1}";
+        while (plan.Drills.Any(drill => drill.Id == id))
+            id += "x";
+        var context = new Fill.FillContext(request with
+        {
+            Kept = [],
+            ScaleMinutes = int.MaxValue,
+            Materials = [material with { AskedFor = true, Resting = false, LastVisit = material.LastVisit == request.Day ? request.Day.AddDays(-1) : material.LastVisit }],
+        });
+        var length = Checked(minutes);
+        var drill = material.Kind == MaterialKind.Piece
+            ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material))
+            : Filled(context, material.Area, length).FirstOrDefault(made => made.Targets.Count > 0)
+                ?? throw new PlanException("materialId", $"{material.Title} has nothing left to practise. Choose something else.");
+        return drill with { Id = id, Minutes = length, Reason = "added by you" };
+    }
+
+    private static IEnumerable<Drill> Filled(Fill.FillContext context, Area area, int minutes)
+    {
+        var block = new Block(area, minutes, minutes, minutes);
+        return area switch
+        {
+            Area.WarmUp => Fill.WarmUpFill.Fill(context, minutes),
+            Area.SightReading => Fill.ReadingFill.Fill(context, minutes),
+            Area.Technique => Fill.TechniqueFill.Fill(context, block, minutes),
+            Area.Repertoire => Fill.RepertoireFill.Fill(context, block, minutes),
+            Area.Ear => Fill.EarFill.Fill(context, minutes),
+            _ => Fill.PlayFill.Fill(context, minutes),
+        };
+    }
+}

@@ -1,0 +1,23 @@
+namespace TuningFork.Core.Planning;
+
+/// <summary>Which day a moment belongs to, for somebody who may still be playing after midnight.</summary>
+public static class PracticeDay
+{
+    /// <summary>The hour, local time, at which a new practice day begins unless the profile says otherwise (common practice).</summary>
+    public const int DefaultBoundaryHour = 4;
+
+    /// <summary>The practice day of an instant: the local date, counted as yesterday before the boundary hour.</summary>
+    /// <param name="instant">Any moment.</param>
+    /// <param name="zone">The zone the player is in.</param>
+    /// <param name="boundaryHour">0 to 12, whole hours of local wall-clock time.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The boundary hour is not within 0 to 12.</exception>
+    public static DateOnly Of(DateTimeOffset instant, TimeZoneInfo zone, int boundaryHour = DefaultBoundaryHour)
+    {
+        ArgumentNullException.ThrowIfNull(zone);
+        ArgumentOutOfRangeException.ThrowIfNegative(boundaryHour);
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(boundaryHour, 12);
+        var local = TimeZoneInfo.ConvertTime(instant, zone).DateTime;
+        var date = DateOnly.FromDateTime(local);
+        return local.Hour < boundaryHour ? date.AddDays(-1) : date;
+    }
+}

@@ -1,0 +1,57 @@
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>Work and rest in turns inside a block.</summary>
+/// <param name="Work">Minutes of work in a round, 1 or more.</param>
+/// <param name="Rest">Minutes of rest between two rounds, 0 or more.</param>
+public sealed record WorkRest(int Work, int Rest);
+
+/// <summary>A run of drills of one area inside a routine.</summary>
+/// <param name="Area">What is trained.</param>
+/// <param name="Least">Fewest minutes when it has a place at all.</param>
+/// <param name="Wanted">Usual minutes; gives the proportion to other blocks of the same area.</param>
+/// <param name="Most">Most minutes.</param>
+/// <param name="Must">True when a short day may not drop it.</param>
+/// <param name="Fixed">Minutes that never change, or null.</param>
+/// <param name="Rounds">Work and rest in turns, or null.</param>
+public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must = true, int? Fixed = null, WorkRest? Rounds = null)
+{
+    /// <summary>Fewest minutes, the fixed length counted.</summary>
+    public int Floor => Fixed ?? Least;
+
+    /// <summary>Most minutes, the fixed length counted.</summary>
+    public int Ceiling => Fixed ?? Most;
+}
+
+/// <summary>A reusable shape of a day.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="Blocks">The blocks in the order they are worked.</param>
+/// <param name="Interwoven">True when the short drills of technique, repertoire and ear are mixed; false when each area stays whole.</param>
+public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Interwoven)
+{
+    /// <summary>Minutes below which the musts do not fit.</summary>
+    public int LeastMinutes => Blocks.Where(block => block.Must).Sum(block => block.Floor);
+
+    /// <summary>What is wrong with it, each with the field it is about; empty when it can be used.</summary>
+    public IReadOnlyList<(string Field, string Problem)> Check()
+    {
+        var found = new List<(string, string)>();
+        if (string.IsNullOrWhiteSpace(Name))
+            found.Add(("name", "Give the routine a name."));
+        if (Blocks.Count is 0 or > 24)
+            found.Add(("blocks", "A routine has 1 to 24 blocks."));
+        for (var i = 0; i < Blocks.Count; i++)
+        {
+            var block = Blocks[i];
+            if (block.Fixed is < 1 or > 240)
+                found.Add(($"blocks[{i}].fixed", "Fixed minutes are 1 to 240, or left empty."));
+            if (block.Least < 0 || block.Wanted < block.Least || block.Most < block.Wanted || block.Most > 240)
+                found.Add(($"blocks[{i}].wanted", $"For {Areas.Name(block.Area)}, least, wanted and most must rise in this order and stay within 0 to 240."));
+            if (block.Rounds is { } rounds && (rounds.Work < 1 || rounds.Rest < 0 || rounds.Work + rounds.Rest > 60))
+                found.Add(($"blocks[{i}].rounds", "A round has 1 minute of work or more, no negative rest, and 60 minutes together at most."));
+        }
+
+        return found;
+    }
+}

@@ -1,0 +1,83 @@
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>One thing a drill is about.</summary>
+public sealed record Target
+{
+    /// <summary>Lasting key: "m:12" for a material, "book:3:41" for an example, "ear:up" for an ear task.</summary>
+    public required string Key { get; init; }
+
+    /// <summary>The material's number, or null.</summary>
+    public int? MaterialId { get; init; }
+
+    /// <summary>What it is called: "Ferry Waltz, 17–18".</summary>
+    public required string Title { get; init; }
+
+    /// <summary>Tempo of the first take, or null.</summary>
+    public Bpm? Tempo { get; init; }
+
+    /// <summary>Target tempo, or null.</summary>
+    public Bpm? Goal { get; init; }
+
+    /// <summary>The note the tempo counts.</summary>
+    public string Beat { get; init; } = "quarter";
+
+    /// <summary>Seconds of one take, set-up counted; 0 when takes are not measured.</summary>
+    public int TakeSeconds { get; init; }
+
+    /// <summary>The bar after which to stop, or null.</summary>
+    public int? StopAfterBar { get; init; }
+
+    /// <summary>What was noted about it, or empty.</summary>
+    public string Note { get; init; } = "";
+}
+
+/// <summary>One timed unit of a day: a method applied to one thing or to several, or a break.</summary>
+public sealed record Drill
+{
+    /// <summary>Lasting within its plan.</summary>
+    public required string Id { get; init; }
+
+    /// <summary>What it trains; null for a break.</summary>
+    public Area? Area { get; init; }
+
+    /// <summary>The method; empty for a break.</summary>
+    public string MethodId { get; init; } = "";
+
+    /// <summary>What it is about.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What to do, in a few words; for a warm-up or a break where the method alone does not say it.</summary>
+    public string How { get; init; } = "";
+
+    /// <summary>Whole minutes.</summary>
+    public required int Minutes { get; init; }
+
+    /// <summary>Why it is there today.</summary>
+    public string Reason { get; init; } = "";
+
+    /// <summary>The arithmetic of rounds and takes, or empty.</summary>
+    public string Sum { get; init; } = "";
+
+    /// <summary>True when planning anew must leave it.</summary>
+    public bool Locked { get; init; }
+
+    /// <summary>Minutes of work and rest in turns, or null.</summary>
+    public int? WorkMinutes { get; init; }
+
+    /// <summary>Minutes of rest between two rounds of work, or null.</summary>
+    public int? RestMinutes { get; init; }
+
+    /// <summary>What it is about, one or several.</summary>
+    public IReadOnlyList<Target> Targets { get; init; } = [];
+
+    /// <summary>For drills in rounds: indices into <see cref="Targets"/>, one a take; else empty.</summary>
+    public IReadOnlyList<int> Sequence { get; init; } = [];
+
+    /// <summary>Makes ear questions again.</summary>
+    public int Seed { get; init; }
+
+    /// <summary>True for a break.</summary>
+    public bool IsBreak => Area is null;
+}

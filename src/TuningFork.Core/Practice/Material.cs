@@ -1,0 +1,117 @@
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>What can be practised.</summary>
+public enum MaterialKind
+{
+    /// <summary>Technique or warm-up: scale, arpeggio, pattern, study, groove.</summary>
+    Exercise,
+
+    /// <summary>Repertoire.</summary>
+    Piece,
+
+    /// <summary>A bar range of a piece that needs work.</summary>
+    Passage,
+
+    /// <summary>A collection of unseen examples.</summary>
+    Book,
+}
+
+/// <summary>A material as the planner sees it: what it is, and what its history comes to.</summary>
+public sealed record Material
+{
+    /// <summary>Its number.</summary>
+    public required int Id { get; init; }
+
+    /// <summary>What it is.</summary>
+    public required MaterialKind Kind { get; init; }
+
+    /// <summary>What it is called: "Ferry Waltz, 17–18".</summary>
+    public required string Title { get; init; }
+
+    /// <summary>Technique or warm-up for exercises; else repertoire or sight reading.</summary>
+    public required Area Area { get; init; }
+
+    /// <summary>What makes it neighbour of its own kind: the piece's or the exercise's number.</summary>
+    public int Group { get; init; }
+
+    /// <summary>First bar, 0 for an upbeat; of a whole piece 1.</summary>
+    public int FromBar { get; init; } = 1;
+
+    /// <summary>Last bar.</summary>
+    public int ToBar { get; init; } = 4;
+
+    /// <summary>Beats in a bar, as the tempo counts them.</summary>
+    public int BeatsPerBar { get; init; } = 4;
+
+    /// <summary>Target tempo, or null.</summary>
+    public Bpm? Target { get; init; }
+
+    /// <summary>The note that the tempo counts, as a symbol: quarter, dotted quarter, eighth, half.</summary>
+    public string Beat { get; init; } = "quarter";
+
+    /// <summary>How far it is.</summary>
+    public Readiness Readiness { get; init; } = Readiness.Raw;
+
+    /// <summary>What is hard, in a word, or empty.</summary>
+    public string Difficulty { get; init; } = "";
+
+    /// <summary>A note that shows on the stage.</summary>
+    public string Note { get; init; } = "";
+
+    /// <summary>True while it is left alone.</summary>
+    public bool Resting { get; init; }
+
+    /// <summary>True when it was asked for, for today.</summary>
+    public bool AskedFor { get; init; }
+
+    /// <summary>True for scales and arpeggios, whose minutes a day are limited.</summary>
+    public bool IsScale { get; init; }
+
+    /// <summary>True when it has passages of its own, so that the planner works on those.</summary>
+    public bool HasPassages { get; init; }
+
+    /// <summary>Next performance, or null.</summary>
+    public DateOnly? Performance { get; init; }
+
+    /// <summary>Last day it was visited, or null.</summary>
+    public DateOnly? LastVisit { get; init; }
+
+    /// <summary>Number of visits.</summary>
+    public int Visits { get; init; }
+
+    /// <summary>Memory after the last visit with a take, or null.</summary>
+    public Memory? Memory { get; init; }
+
+    /// <summary>True when the last visit's first take failed and it stayed so.</summary>
+    public bool Slipped { get; init; }
+
+    /// <summary>True when the last visit had no miss.</summary>
+    public bool EasyLastTime { get; init; }
+
+    /// <summary>Last clean tempo, or null.</summary>
+    public Bpm? LastClean { get; init; }
+
+    /// <summary>For books: the next example's number.</summary>
+    public int NextExample { get; init; } = 1;
+
+    /// <summary>For books: how many examples it has.</summary>
+    public int Examples { get; init; }
+
+    /// <summary>For books: examples a day.</summary>
+    public int PerDay { get; init; } = 3;
+
+    /// <summary>Bars from first to last.</summary>
+    public int Bars => ToBar - FromBar + 1;
+
+    /// <summary>The tempo a take would have now: last clean, else half the target, else 72.</summary>
+    public Bpm WorkingTempo => LastClean ?? (Target is { } target ? Bpm.Near(target.Value * 0.55) : new Bpm(72));
+
+    /// <summary>Seconds of one take at the working tempo, with the seconds to set up again.</summary>
+    public int TakeSeconds => Takes.Seconds(Bars, BeatsPerBar, WorkingTempo);
+
+    /// <summary>Seconds a usual visit takes: three takes in rounds, two and a half minutes at least while raw.</summary>
+    public int VisitSeconds => Readiness == Readiness.Raw ? Math.Max(150, 4 * TakeSeconds) : 3 * TakeSeconds;
+}

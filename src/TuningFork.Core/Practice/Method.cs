@@ -1,0 +1,116 @@
+namespace TuningFork.Core.Practice;
+
+/// <summary>What the stage does with a drill's takes.</summary>
+public enum Course
+{
+    /// <summary>Runs for its minutes; nothing is counted.</summary>
+    Timed,
+
+    /// <summary>Each take goes to the next material, in rounds; done when the rounds are through.</summary>
+    Rounds,
+
+    /// <summary>Done after so many clean takes in a row.</summary>
+    CleanInRow,
+
+    /// <summary>Done after so many takes, clean or not.</summary>
+    FixedCount,
+
+    /// <summary>The tempo follows the takes.</summary>
+    Ladder,
+
+    /// <summary>Work and rest in turns; a take may be marked at any time.</summary>
+    WorkRest,
+
+    /// <summary>One take, no stopping.</summary>
+    Once,
+
+    /// <summary>A question is heard, answered aloud, checked by ear.</summary>
+    Questions,
+}
+
+/// <summary>A way to practise something.</summary>
+/// <param name="Id">Short lasting name.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="How">How to do it, two or three plain sentences.</param>
+/// <param name="UsualMinutes">Usual minutes, least and most.</param>
+/// <param name="Records">What is recorded.</param>
+/// <param name="Fits">When it fits and when to leave it.</param>
+/// <param name="Course">What the stage does with it.</param>
+/// <param name="Count">Takes that count as done, for counted courses; else 0.</param>
+public sealed record Method(string Id, string Name, string How, (int Least, int Most) UsualMinutes, string Records, string Fits, Course Course, int Count = 0);
+
+/// <summary>The methods that come with the program.</summary>
+public static class Methods
+{
+    /// <summary>Easy sound and motion.</summary>
+    public static Method EaseIn { get; } = new("ease-in", "ease in",
+        "Easy and comfortable, eyes off the page. Seat, back, shoulders, jaw, hands: find what is tight and let it go. Nothing faster than attention can follow.",
+        (1, 10), "nothing", "Fits before anything hard. Leave it when sound and hands feel at home.", Course.Timed);
+
+    /// <summary>Reading something new very slowly.</summary>
+    public static Method SlowReading { get; } = new("slow-reading", "slow first reading",
+        "Read it very slowly with a steady beat, once, without repairing. Note what trips you.",
+        (2, 5), "what tripped", "Fits new music. Leave it once you know where the trouble is.", Course.Timed);
+
+    /// <summary>One take of each, round and round.</summary>
+    public static Method OneTakeRounds { get; } = new("one-take-rounds", "one take each, in rounds",
+        "Play each passage once and stop at its end. Clean or not, go on to the next; every round comes in another order. It feels worse than staying on one, and it works better.",
+        (3, 10), "clean or missed, every take", "Fits whatever can be played at all. Leave it for a passage that falls apart every time.", Course.Rounds);
+
+    /// <summary>Work and rest in turns.</summary>
+    public static Method WorkRestRounds { get; } = new("work-rest", "work-rest rounds",
+        "Work on one passage, then rest with the hands down. After each rest comes the next passage.",
+        (9, 30), "clean or missed, when you mark it", "Fits longer blocks. Leave it when the rest no longer refreshes.", Course.WorkRest);
+
+    /// <summary>Three clean in a row.</summary>
+    public static Method CleanInRow { get; } = new("clean-in-row", "three clean in a row",
+        "Same tempo each time. Three clean takes running and it is done; a miss counts anew. If it is too hard: slower, or smaller.",
+        (2, 5), "clean or missed, every take", "Fits raw and shaping material. Leave it after five minutes, done or not.", Course.CleanInRow, 3);
+
+    /// <summary>A fixed number, slowly.</summary>
+    public static Method FixedCount { get; } = new("fixed-count", "six times, slowly",
+        "Six takes, slow enough that each can be right. Think it through before you play it.",
+        (2, 5), "clean or missed, every take", "Fits raw material and fresh fingerings. Leave it when all six are clean.", Course.FixedCount, 6);
+
+    /// <summary>The tempo climbs by rule.</summary>
+    public static Method TempoLadder { get; } = new("tempo-ladder", "tempo ladder",
+        "Three clean in a row and the tempo goes up; two misses running and it steps back. The tempo never creeps within a take.",
+        (2, 10), "tempo and clean or missed, every take", "Fits what is clean but slow. Leave it when shoulders or hands tighten.", Course.Ladder);
+
+    /// <summary>Once through as if people listened.</summary>
+    public static Method PerformanceTake { get; } = new("performance-take", "performance take",
+        "Once, as if somebody listened. Hear the tempo first, then play; no stopping, whatever happens.",
+        (1, 6), "clean or missed, once", "Fits what is ready. Leave it for what is not.", Course.Once);
+
+    /// <summary>Playing for its own sake.</summary>
+    public static Method FreePlay { get; } = new("free-play", "free play",
+        "Play for the sound of it. Make something up, and write down what you would like to keep.",
+        (2, 20), "nothing", "Fits the end of the day, or its beginning.", Course.Timed);
+
+    /// <summary>Unseen music in time.</summary>
+    public static Method UnseenInTime { get; } = new("unseen-in-time", "unseen, in time",
+        "Half a minute to look: time, key, tempo, the highest and the oddest place. Then play slower than feels necessary; the beat never stops and mistakes are passed by.",
+        (2, 6), "right if every bar came on time", "Fits every day. Take easier music when you stop in it.", Course.Rounds);
+
+    /// <summary>Sing, then hear.</summary>
+    public static Method SingThenHear { get; } = new("sing-then-hear", "sing it, then hear it",
+        "Hear the question, answer it aloud, then hear the answer. Say whether yours was right.",
+        (1, 5), "right or wrong, every question", "Fits every day, without the instrument.", Course.Questions);
+
+    /// <summary>Reading without the instrument.</summary>
+    public static Method SilentStudy { get; } = new("silent-study", "silent study",
+        "Without the instrument: read it and hear it inwardly in time, then look where the fingers would go. Leave the hands at rest.",
+        (2, 10), "nothing", "Fits when the hands must rest.", Course.Timed);
+
+    /// <summary>All of them.</summary>
+    public static IReadOnlyList<Method> All { get; } =
+    [
+        EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, PerformanceTake,
+        FreePlay, UnseenInTime, SingThenHear, SilentStudy,
+    ];
+
+    /// <summary>The method with this lasting name.</summary>
+    /// <exception cref="ArgumentException">There is none.</exception>
+    public static Method Get(string id) => All.FirstOrDefault(method => method.Id == id)
+        ?? throw new ArgumentException($"There is no method called \"{id}\".", nameof(id));
+}

@@ -1,0 +1,188 @@
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>One take as the stage counts it.</summary>
+/// <param name="TargetIndex">Index into the drill's targets.</param>
+/// <param name="Clean">Whether it was clean (right, for a question).</param>
+public readonly record struct StageTake(int TargetIndex, bool Clean);
+
+/// <summary>What stands on the stage now.</summary>
+public sealed record Cue
+{
+    /// <summary>Index of the target, or -1 where the drill has none.</summary>
+    public int TargetIndex { get; init; } = -1;
+
+    /// <summary>The thing at hand.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What to do now, in one sentence.</summary>
+    public required string Sentence { get; init; }
+
+    /// <summary>Tempo of the next take, or null.</summary>
+    public Bpm? Tempo { get; init; }
+
+    /// <summary>"take 4 of 12", "2 clean in a row", or empty.</summary>
+    public string Count { get; init; } = "";
+
+    /// <summary>What comes next inside this drill, or empty.</summary>
+    public string Next { get; init; } = "";
+
+    /// <summary>Number of the question to be asked, from 0; -1 when the drill asks none.</summary>
+    public int Question { get; init; } = -1;
+
+    /// <summary>Whether takes are marked clean or missed.</summary>
+    public bool CountsTakes { get; init; }
+
+    /// <summary>True during a rest of work and rest in turns.</summary>
+    public bool Resting { get; init; }
+
+    /// <summary>True when the drill has reached its end by its takes.</summary>
+    public bool Complete { get; init; }
+
+    /// <summary>Seconds that the last take may go on after the time is up.</summary>
+    public int GraceSeconds { get; init; }
+}
+
+/// <summary>Says what to do now, from a drill, the takes so far and the seconds played.</summary>
+public static class Stage
+{
+    private const int LeastGraceSeconds = 10;
+    private const int MostGraceSeconds = 120;
+
+    /// <summary>The cue of this moment.</summary>
+    /// <param name="drill">The drill.</param>
+    /// <param name="takes">Takes so far, in order.</param>
+    /// <param name="playedSeconds">Seconds played of it, 0 or more.</param>
+    /// <param name="nudge">Beats a minute by which the player has moved the tempo.</param>
+    public static Cue Now(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds, int nudge = 0)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        ArgumentNullException.ThrowIfNull(takes);
+        if (drill.IsBreak)
+            return new Cue { Title = drill.Title, Sentence = drill.How };
+        var method = Methods.Get(drill.MethodId);
+        var cue = method.Course switch
+        {
+            Course.Rounds => InRounds(drill, takes),
+            Course.CleanInRow => CleanInRow(drill, method, takes),
+            Course.FixedCount => FixedCount(drill, method, takes),
+            Course.Ladder => Climb(drill, takes),
+            Course.WorkRest => WorkAndRest(drill, playedSeconds),
+            Course.Once => Once(drill, takes),
+            Course.Questions => Question(drill, takes),
+            _ => Plain(drill, method),
+        };
+        return cue with
+        {
+            Tempo = cue.Tempo?.Plus(nudge),
+            GraceSeconds = cue.CountsTakes ? Grace(drill, cue.TargetIndex) : 0,
+        };
+    }
+
+    private static Cue Plain(Drill drill, Method method)
+    {
+        var target = drill.Targets.Count > 0 ? drill.Targets[0] : null;
+        return new Cue
+        {
+            TargetIndex = target is null ? -1 : 0,
+            Title = drill.Title,
+            Sentence = drill.How.Length > 0 ? drill.How : FirstSentence(method.How),
+            Tempo = target?.Tempo,
+        };
+    }
+
+    private static Cue InRounds(Drill drill, IReadOnlyList<StageTake> takes)
+    {
+        var complete = takes.Count >= drill.Sequence.Count;
+        var index = drill.Sequence[Math.Min(takes.Count, drill.Sequence.Count - 1)];
+        var target = drill.Targets[index];
+        var next = takes.Count + 1 < drill.Sequence.Count ? drill.Targets[drill.Sequence[takes.Count + 1]].Title : "";
+        return Take(drill, index) with
+        {
+            Title = target.Title,
+            Sentence = drill.MethodId == Methods.UnseenInTime.Id
+                ? "Look half a minute. Then keep the beat."
+                : "Once. " + Stop(target),
+            Count = $"take {Math.Min(takes.Count + 1, drill.Sequence.Count)} of {drill.Sequence.Count}",
+            Next = next,
+            Complete = complete,
+        };
+    }
+
+    private static Cue CleanInRow(Drill drill, Method method, IReadOnlyList<StageTake> takes)
+    {
+        var run = takes.Reverse().TakeWhile(take => take.Clean).Count();
+        return Take(drill, 0) with
+        {
+            Sentence = "The same tempo each time. " + Stop(drill.Targets[0]),
+            Count = $"{Math.Min(run, method.Count)} of {method.Count} clean in a row",
+            Complete = run >= method.Count,
+        };
+    }
+
+    private static Cue FixedCount(Drill drill, Method method, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
+    {
+        Sentence = "Think it through, then play it slowly. " + Stop(drill.Targets[0]),
+        Count = $"take {Math.Min(takes.Count + 1, method.Count)} of {method.Count}",
+        Complete = takes.Count >= method.Count,
+    };
+
+    private static Cue Climb(Drill drill, IReadOnlyList<StageTake> takes)
+    {
+        var target = drill.Targets[0];
+        var state = new LadderState(target.Tempo ?? new Bpm(60));
+        foreach (var take in takes)
+            state = Ladder.After(state, take.Clean, target.Goal);
+        return Take(drill, 0) with
+        {
+            Sentence = state.MissRun > 0 ? "Again, the same tempo." : $"Clean {Ladder.CleanToClimb} times, then up.",
+            Tempo = state.Tempo,
+            Count = $"{state.CleanRun} of {Ladder.CleanToClimb} clean in a row",
+        };
+    }
+
+    private static Cue WorkAndRest(Drill drill, double playedSeconds)
+    {
+        var work = (drill.WorkMinutes ?? 4) * 60;
+        var round = work + ((drill.RestMinutes ?? 1) * 60);
+        var number = (int)(playedSeconds / round);
+        var resting = playedSeconds - (number * (double)round) >= work;
+        var index = drill.Targets.Count == 0 ? -1 : number % drill.Targets.Count;
+        var next = drill.Targets.Count == 0 ? "" : drill.Targets[(number + 1) % drill.Targets.Count].Title;
+        if (resting)
+            return new Cue { TargetIndex = -1, Title = "Rest", Sentence = "Hands down, look away.", Next = next, Resting = true, Count = $"round {number + 1}" };
+        return index < 0
+            ? new Cue { Title = drill.Title, Sentence = "Work, then rest.", Count = $"round {number + 1}" }
+            : Take(drill, index) with { Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}" };
+    }
+
+    private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
+    {
+        Sentence = "Once, right through. No stopping.",
+        Complete = takes.Count > 0,
+    };
+
+    private static Cue Question(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
+    {
+        Sentence = "Listen, answer aloud, then hear it.",
+        Count = takes.Count == 0 ? "" : $"{takes.Count(take => take.Clean)} of {takes.Count} right",
+        Question = takes.Count,
+    };
+
+    private static Cue Take(Drill drill, int index) => new()
+    {
+        TargetIndex = index,
+        Title = drill.Targets[index].Title,
+        Sentence = "",
+        Tempo = drill.Targets[index].Tempo,
+        CountsTakes = true,
+    };
+
+    private static string Stop(Target target) => target.StopAfterBar is { } bar ? $"Stop after bar {bar}." : "Then stop.";
+
+    private static int Grace(Drill drill, int index) =>
+        index < 0 ? 0 : Math.Clamp(drill.Targets[index].TakeSeconds, LeastGraceSeconds, MostGraceSeconds);
+
+    private static string FirstSentence(string text) => text[..(text.IndexOf('.', StringComparison.Ordinal) + 1)];
+}

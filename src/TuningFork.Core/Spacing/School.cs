@@ -1,0 +1,58 @@
+namespace TuningFork.Core.Spacing;
+
+/// <summary>Schools of when a passage comes back.</summary>
+public enum School
+{
+    /// <summary>Gaps widen by how well it went (default).</summary>
+    WideningGaps,
+
+    /// <summary>Every other day, come what may.</summary>
+    EveryOtherDay,
+
+    /// <summary>Raw and half-made daily, ready ones every third day.</summary>
+    ToughestFirst,
+}
+
+/// <summary>When material comes back.</summary>
+public static class Return
+{
+    /// <summary>Desired chance of a clean first take.</summary>
+    public const double UsualRetention = 0.90;
+
+    /// <summary>Desired chance in the last three weeks before a performance (common practice).</summary>
+    public const double RetentionBeforePerformance = 0.95;
+
+    private const int PerformanceWindowDays = 21;
+
+    /// <summary>
+    /// The day it is due. Raw or slipped material comes back after one night; nothing comes back the same day; no gap
+    /// reaches past a performance: the day before it is the last.
+    /// </summary>
+    /// <param name="school">The school.</param>
+    /// <param name="lastVisit">Day of the last visit.</param>
+    /// <param name="memory">Memory after it.</param>
+    /// <param name="readiness">Present readiness.</param>
+    /// <param name="slipped">True when the last visit failed.</param>
+    /// <param name="performance">Next performance, or null.</param>
+    public static DateOnly Due(School school, DateOnly lastVisit, Memory? memory, Readiness readiness, bool slipped, DateOnly? performance)
+    {
+        var gap = school switch
+        {
+            _ when slipped || memory is null => 1,
+            School.EveryOtherDay => 2,
+            School.ToughestFirst => readiness == Readiness.Ready ? 3 : 1,
+            _ when readiness == Readiness.Raw => 1,
+            _ => Fsrs.Interval(memory.Value.Stability, Retention(lastVisit, performance)),
+        };
+        var due = lastVisit.AddDays(gap);
+        if (performance is { } date && date > lastVisit && due >= date)
+            due = date.AddDays(-1);
+        return due > lastVisit ? due : lastVisit.AddDays(1);
+    }
+
+    /// <summary>Desired chance of a clean first take on a day: 0.90, 0.95 in the last three weeks before a performance.</summary>
+    public static double Retention(DateOnly day, DateOnly? performance) =>
+        performance is { } date && date >= day && date.DayNumber - day.DayNumber <= PerformanceWindowDays
+            ? RetentionBeforePerformance
+            : UsualRetention;
+}

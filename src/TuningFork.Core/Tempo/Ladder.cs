@@ -1,0 +1,49 @@
+namespace TuningFork.Core.Tempo;
+
+/// <summary>Where a climb stands.</summary>
+/// <param name="Tempo">Tempo of the next take.</param>
+/// <param name="CleanRun">Clean takes in a row at this tempo.</param>
+/// <param name="MissRun">Misses in a row.</param>
+public sealed record LadderState(Bpm Tempo, int CleanRun = 0, int MissRun = 0);
+
+/// <summary>The up-and-down rule of tempo work.</summary>
+public static class Ladder
+{
+    /// <summary>Clean takes in a row before the tempo goes up (common practice).</summary>
+    public const int CleanToClimb = 3;
+
+    /// <summary>Within this part of the target a step is a single beat (common practice).</summary>
+    public const double NearPart = 0.05;
+
+    /// <summary>Step in beats a minute: single beats within 5 % of the target, else 2 to 5 by the distance.</summary>
+    /// <param name="now">Present tempo.</param>
+    /// <param name="target">Target, or null when there is none.</param>
+    public static int Step(Bpm now, Bpm? target)
+    {
+        if (target is not { } goal)
+            return 3;
+        var distance = goal.Value - now.Value;
+        return distance <= goal.Value * NearPart ? 1 : Math.Clamp(distance / 8, 2, 5);
+    }
+
+    /// <summary>The state after a take: up after three clean in a row; one miss counts anew; two misses running step back. Never above the target.</summary>
+    /// <param name="state">Before the take.</param>
+    /// <param name="clean">Whether it was clean.</param>
+    /// <param name="target">Target, or null.</param>
+    public static LadderState After(LadderState state, bool clean, Bpm? target)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var step = Step(state.Tempo, target);
+        if (clean)
+        {
+            if (state.CleanRun + 1 < CleanToClimb)
+                return state with { CleanRun = state.CleanRun + 1, MissRun = 0 };
+            var up = state.Tempo.Plus(step);
+            return new LadderState(target is { } goal && up > goal ? goal : up);
+        }
+
+        return state.MissRun + 1 < 2
+            ? state with { CleanRun = 0, MissRun = state.MissRun + 1 }
+            : new LadderState(state.Tempo.Plus(-step));
+    }
+}

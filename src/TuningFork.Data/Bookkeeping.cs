@@ -1,0 +1,146 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data;
+
+/// <summary>Between rows and the core's records.</summary>
+public static class Bookkeeping
+{
+    /// <summary>How plans and drills are written into the file.</summary>
+    public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter() },
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingDefault,
+    };
+
+    /// <summary>A material as the planner sees it.</summary>
+    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var performance = (piece ?? row).Performance;
+        return new Material
+        {
+            Id = row.Id,
+            Kind = row.Kind,
+            Title = TitleOf(row, piece),
+            Area = row.Area,
+            Group = row.PieceId ?? row.Id,
+            FromBar = row.FromBar,
+            ToBar = row.ToBar,
+            BeatsPerBar = row.BeatsPerBar,
+            Beat = row.Beat,
+            Target = ToBpm(row.Target ?? piece?.Target),
+            Readiness = row.Readiness,
+            Difficulty = row.Difficulty,
+            Note = row.Note,
+            Resting = row.Resting || piece is { Resting: true },
+            AskedFor = row.AskedFor <= today,
+            IsScale = row.IsScale,
+            HasPassages = hasPassages,
+            Performance = performance >= today ? performance : null,
+            LastVisit = row.LastVisit,
+            Visits = row.Visits,
+            Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
+            Slipped = row.Slipped,
+            EasyLastTime = row.EasyLastTime,
+            LastClean = ToBpm(row.LastClean),
+            NextExample = row.NextExample,
+            Examples = row.Examples,
+            PerDay = row.PerDay,
+        };
+    }
+
+    /// <summary>What it is called: a passage after its piece and bars.</summary>
+    public static string TitleOf(MaterialRow row, MaterialRow? piece)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        if (row.Kind != MaterialKind.Passage)
+            return row.Title;
+        var bars = row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
+        return $"{piece?.Title ?? row.Piece?.Title}, {bars}";
+    }
+
+    /// <summary>Begins a visit: keeps what was known before, so that takes can be added and taken back.</summary>
+    public static VisitRow Begin(MaterialRow material, DateOnly day)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        var visit = new VisitRow
+        {
+            MaterialId = material.Id,
+            Material = material,
+            Day = day,
+            VisitBefore = material.LastVisit,
+            StabilityBefore = material.Stability,
+            DifficultyBefore = material.MemoryDifficulty,
+            CleanBefore = material.LastClean,
+        };
+        material.Visits++;
+        material.LastVisit = day;
+        material.AskedFor = null;
+        return visit;
+    }
+
+    /// <summary>Adds a take to a visit and brings the material up to date.</summary>
+    public static void Add(MaterialRow material, VisitRow visit, bool clean, int? tempo)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        visit.Tries = $"{visit.Tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{(clean ? '+' : '-')}".Trim();
+        Sum(material, visit);
+    }
+
+    /// <summary>Takes the last take of a visit back.</summary>
+    public static void RemoveLast(MaterialRow material, VisitRow visit)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        var end = visit.Tries.LastIndexOf(' ');
+        visit.Tries = end < 0 ? "" : visit.Tries[..end];
+        Sum(material, visit);
+    }
+
+    /// <summary>The takes of a visit.</summary>
+    public static IReadOnlyList<Try> Tries(string tries)
+    {
+        ArgumentNullException.ThrowIfNull(tries);
+        return [.. tries.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(take => new Try(
+            take[^1] == '+', take.Length > 1 ? new Bpm(int.Parse(take.AsSpan(0, take.Length - 1), CultureInfo.InvariantCulture)) : null))];
+    }
+
+    /// <summary>The routine of a row.</summary>
+    public static Routine ToCore(RoutineRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return new Routine(row.Name, JsonSerializer.Deserialize<List<Block>>(row.BlocksJson, Json) ?? [], row.Interwoven);
+    }
+
+    /// <summary>The wanted shares of a profile.</summary>
+    public static IReadOnlyList<AreaShare> SharesOf(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        return profile.SharesJson.Length == 0 ? Shares.Default : JsonSerializer.Deserialize<List<AreaShare>>(profile.SharesJson, Json) ?? Shares.Default;
+    }
+
+    private static void Sum(MaterialRow material, VisitRow visit)
+    {
+        var tries = Tries(visit.Tries);
+        var memory = visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : (Memory?)null;
+        var outcome = Visits.Sum(new BeforeVisit(visit.VisitBefore, memory, ToBpm(visit.CleanBefore)), visit.Day, tries, ToBpm(material.Target ?? material.Piece?.Target));
+        visit.Takes = tries.Count;
+        visit.CleanTakes = tries.Count(take => take.Clean);
+        visit.TriesToClean = outcome.TriesToClean;
+        visit.Grade = outcome.Grade;
+        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
+        material.Stability = outcome.Memory?.Stability;
+        material.MemoryDifficulty = outcome.Memory?.Difficulty;
+        material.LastClean = outcome.LastClean?.Value;
+        material.Slipped = outcome.Slipped;
+        material.EasyLastTime = outcome.Easy;
+    }
+
+    private static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
+}

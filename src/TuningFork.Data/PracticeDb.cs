@@ -1,0 +1,62 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data;
+
+/// <summary>One player's file.</summary>
+public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext(options)
+{
+    public DbSet<ProfileRow> Profiles => Set<ProfileRow>();
+
+    public DbSet<MaterialRow> Materials => Set<MaterialRow>();
+
+    public DbSet<VisitRow> Visits => Set<VisitRow>();
+
+    public DbSet<RatingRow> Ratings => Set<RatingRow>();
+
+    public DbSet<RoutineRow> Routines => Set<RoutineRow>();
+
+    public DbSet<PlanRow> Plans => Set<PlanRow>();
+
+    public DbSet<SessionRow> Sessions => Set<SessionRow>();
+
+    public DbSet<SessionDrillRow> SessionDrills => Set<SessionDrillRow>();
+
+    public DbSet<TakeRow> Takes => Set<TakeRow>();
+
+    public DbSet<EntryRow> Entries => Set<EntryRow>();
+
+    public DbSet<BodyRow> Bodies => Set<BodyRow>();
+
+    public DbSet<FactRow> Facts => Set<FactRow>();
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        ArgumentNullException.ThrowIfNull(configurationBuilder);
+        configurationBuilder.Properties<Enum>().HaveConversion<string>();
+    }
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        ArgumentNullException.ThrowIfNull(modelBuilder);
+        modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
+        modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);
+        modelBuilder.Entity<VisitRow>().HasIndex(row => new { row.MaterialId, row.Day }).IsUnique();
+        modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
+        modelBuilder.Entity<PlanRow>().HasIndex(row => row.Day);
+        modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
+        modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);
+        modelBuilder.Entity<SessionRow>().HasMany(row => row.Drills).WithOne().HasForeignKey(row => row.SessionId);
+        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Area, row.Day });
+        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => row.Day);
+        modelBuilder.Entity<SessionDrillRow>().HasMany(row => row.Takes).WithOne().HasForeignKey(row => row.SessionDrillId);
+        modelBuilder.Entity<TakeRow>().HasIndex(row => new { row.Day, row.Key });
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
+        foreach (var entity in modelBuilder.Model.GetEntityTypes())
+        {
+            if (entity.FindProperty("Version") is { } version)
+                version.IsConcurrencyToken = true;
+        }
+    }
+}

@@ -1,0 +1,229 @@
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Data.Rows;
+
+/// <summary>The player: one row.</summary>
+public sealed class ProfileRow
+{
+    public int Id { get; set; } = 1;
+    public string Instrument { get; set; } = "";
+    public string Family { get; set; } = "other";
+
+    /// <summary>Semitones from written to sounding pitch.</summary>
+    public int Transposition { get; set; }
+
+    /// <summary>Minutes from Monday to Sunday, comma-separated.</summary>
+    public string WeekdayMinutes { get; set; } = "30,30,30,30,30,30,30";
+    public int BoundaryHour { get; set; } = PracticeDay.DefaultBoundaryHour;
+    public string SharesJson { get; set; } = "";
+    public School School { get; set; }
+    public Mix Mix { get; set; } = Mix.Shuffled;
+    public int ScaleMinutes { get; set; } = 20;
+
+    /// <summary>Sounding MIDI note round which ear questions lie.</summary>
+    public int EarCentre { get; set; } = 60;
+    public int Version { get; set; }
+}
+
+/// <summary>Anything that can be practised, with what its history comes to.</summary>
+public sealed class MaterialRow
+{
+    public int Id { get; set; }
+    public MaterialKind Kind { get; set; }
+
+    /// <summary>Title of its own; passages are called after their piece and bars.</summary>
+    public string Title { get; set; } = "";
+    public Area Area { get; set; }
+    public int? PieceId { get; set; }
+    public MaterialRow? Piece { get; set; }
+    public int FromBar { get; set; } = 1;
+    public int ToBar { get; set; } = 4;
+    public int BeatsPerBar { get; set; } = 4;
+    public string Beat { get; set; } = "quarter";
+    public int? Target { get; set; }
+    public Readiness Readiness { get; set; } = Readiness.Raw;
+    public string Difficulty { get; set; } = "";
+    public string Note { get; set; } = "";
+    public bool Resting { get; set; }
+    public bool IsScale { get; set; }
+    public DateOnly? Performance { get; set; }
+    public DateOnly? AskedFor { get; set; }
+    public int NextExample { get; set; } = 1;
+    public int Examples { get; set; }
+    public int PerDay { get; set; } = 3;
+    public DateOnly? LastVisit { get; set; }
+    public int Visits { get; set; }
+    public double? Stability { get; set; }
+    public double? MemoryDifficulty { get; set; }
+    public bool Slipped { get; set; }
+    public bool EasyLastTime { get; set; }
+    public int? LastClean { get; set; }
+    public int Version { get; set; }
+}
+
+/// <summary>All takes of one material on one day, and what was known before.</summary>
+public sealed class VisitRow
+{
+    public int Id { get; set; }
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+    public DateOnly Day { get; set; }
+
+    /// <summary>The takes in order, each a tempo (or nothing) and + for clean, - for missed: "92+ 92- -".</summary>
+    public string Tries { get; set; } = "";
+    public int Takes { get; set; }
+    public int CleanTakes { get; set; }
+    public int? TriesToClean { get; set; }
+    public int? Clean { get; set; }
+    public Grade? Grade { get; set; }
+    public DateOnly? VisitBefore { get; set; }
+    public double? StabilityBefore { get; set; }
+    public double? DifficultyBefore { get; set; }
+    public int? CleanBefore { get; set; }
+}
+
+/// <summary>A rating of readiness, kept with its date.</summary>
+public sealed class RatingRow
+{
+    public int Id { get; set; }
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+    public DateOnly Day { get; set; }
+    public Readiness Readiness { get; set; }
+}
+
+/// <summary>A reusable shape of a day.</summary>
+public sealed class RoutineRow
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public string BlocksJson { get; set; } = "[]";
+    public bool Interwoven { get; set; }
+
+    /// <summary>Days it is used on, one bit each, Monday 1 to Sunday 64.</summary>
+    public int Weekdays { get; set; }
+    public int Version { get; set; }
+}
+
+/// <summary>A plan the player has touched or begun.</summary>
+public sealed class PlanRow
+{
+    public int Id { get; set; }
+    public DateOnly Day { get; set; }
+    public int Minutes { get; set; }
+    public Demands Demands { get; set; }
+    public string Purpose { get; set; } = "";
+    public int Seed { get; set; }
+    public int RoutineId { get; set; }
+    public string PlanJson { get; set; } = "";
+    public bool Begun { get; set; }
+    public int Version { get; set; }
+}
+
+/// <summary>A sitting that really happened.</summary>
+public sealed class SessionRow
+{
+    public int Id { get; set; }
+    public DateOnly Day { get; set; }
+    public int PlanId { get; set; }
+    public int PlannedMinutes { get; set; }
+    public string Purpose { get; set; } = "";
+    public DateTime StartedUtc { get; set; }
+    public DateTime? EndedUtc { get; set; }
+    public bool Running { get; set; }
+
+    /// <summary>Position of the drill on the stage; equal to the number of drills when all are through.</summary>
+    public int Current { get; set; }
+    public DateTime PulseUtc { get; set; }
+    public int Version { get; set; }
+    public List<SessionDrillRow> Drills { get; set; } = [];
+}
+
+/// <summary>Where a drill of a session stands.</summary>
+public enum DrillState
+{
+    Waiting,
+    Done,
+    Skipped,
+}
+
+/// <summary>A drill as it was planned and played.</summary>
+public sealed class SessionDrillRow
+{
+    public int Id { get; set; }
+    public int SessionId { get; set; }
+    public DateOnly Day { get; set; }
+    public int Position { get; set; }
+    public Area? Area { get; set; }
+    public string DrillJson { get; set; } = "";
+    public string Title { get; set; } = "";
+    public int PlannedSeconds { get; set; }
+    public int ExtraSeconds { get; set; }
+    public double PlayedSeconds { get; set; }
+    public DrillState State { get; set; }
+    public int Nudge { get; set; }
+    public List<TakeRow> Takes { get; set; } = [];
+}
+
+/// <summary>One try.</summary>
+public sealed class TakeRow
+{
+    public Guid Id { get; set; }
+    public int SessionDrillId { get; set; }
+    public int Number { get; set; }
+    public DateOnly Day { get; set; }
+    public DateTime AtUtc { get; set; }
+    public string Key { get; set; } = "";
+    public int TargetIndex { get; set; }
+    public int? MaterialId { get; set; }
+    public bool Clean { get; set; }
+    public int? Tempo { get; set; }
+}
+
+/// <summary>What kind of writing it is.</summary>
+public enum EntryKind
+{
+    Note,
+    Shelf,
+    Drill,
+    Session,
+}
+
+/// <summary>Something written down.</summary>
+public sealed class EntryRow
+{
+    public int Id { get; set; }
+    public Guid Key { get; set; }
+    public DateTime AtUtc { get; set; }
+    public DateOnly Day { get; set; }
+    public EntryKind Kind { get; set; }
+    public int? SessionId { get; set; }
+    public int? SessionDrillId { get; set; }
+    public int? MaterialId { get; set; }
+    public string About { get; set; } = "";
+    public string Text { get; set; } = "";
+}
+
+/// <summary>What the body said.</summary>
+public sealed class BodyRow
+{
+    public int Id { get; set; }
+    public DateOnly Day { get; set; }
+    public DateTime AtUtc { get; set; }
+
+    /// <summary>0 none to 3 high.</summary>
+    public int Tension { get; set; }
+
+    /// <summary>Pain, numbness or tingling.</summary>
+    public bool Pain { get; set; }
+    public string Where { get; set; } = "";
+}
+
+/// <summary>Facts about the file itself.</summary>
+public sealed class FactRow
+{
+    public string Name { get; set; } = "";
+    public string Value { get; set; } = "";
+}

@@ -36,7 +36,7 @@ public static class Bookkeeping
             BeatsPerBar = row.BeatsPerBar,
             Beat = row.Beat,
             Target = ToBpm(row.Target ?? piece?.Target),
-            Readiness = row.Readiness,
+            Readiness = ReadinessOf(row),
             Difficulty = row.Difficulty,
             Note = row.Note,
             Resting = row.Resting || piece is { Resting: true },
@@ -141,6 +141,15 @@ public static class Bookkeeping
         material.Slipped = outcome.Slipped;
         material.EasyLastTime = outcome.Easy;
     }
+
+    /// <summary>Exercises are not rated: they are raw until clean once, ready at their target.</summary>
+    private static Readiness ReadinessOf(MaterialRow row) => row switch
+    {
+        { Kind: not MaterialKind.Exercise } => row.Readiness,
+        { LastClean: null } => Readiness.Raw,
+        { LastClean: { } clean, Target: { } target } when clean >= target => Readiness.Ready,
+        _ => Readiness.Shaping,
+    };
 
     private static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
 }

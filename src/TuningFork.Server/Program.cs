@@ -1,2 +1,65 @@
-var app = WebApplication.CreateBuilder(args).Build();
+using System.Text.Json.Serialization;
+using TuningFork.Data;
+using TuningFork.Server.Features;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Hosting;
+
+var builder = WebApplication.CreateBuilder(args);
+var testing = args.Contains("--testing");
+var clock = new MovableClock();
+var folder = builder.Configuration["data"] ?? Path.Combine(builder.Environment.ContentRootPath, "data");
+var ledger = new Ledger(folder, args.Contains("--own") ? Book.Own : Book.Demo);
+
+builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+builder.WebHost.ConfigureKestrel(server =>
+{
+    server.AddServerHeader = false;
+    server.Limits.MaxRequestBodySize = 1024 * 1024;
+});
+builder.Services.AddSingleton<TimeProvider>(clock);
+builder.Services.AddSingleton(ledger);
+builder.Services.AddHttpContextAccessor();
+builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(options, services));
+builder.Services.AddScoped<PracticeClock>();
+builder.Services.AddScoped<PlanDesk>();
+builder.Services.AddScoped<SessionDesk>();
+builder.Services.ConfigureHttpJsonOptions(json =>
+{
+    json.SerializerOptions.Converters.Add(new JsonStringEnumConverter());
+    json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+    json.SerializerOptions.RespectNullableAnnotations = true;
+});
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+builder.Services.AddOpenApi(ApiDescription.Describe);
+builder.Services.AddResponseCompression(compression => compression.EnableForHttps = false);
+
+var app = builder.Build();
+Problems.Use(app);
+Guard.Use(app);
+app.UseResponseCompression();
+app.UseStaticFiles(new StaticFileOptions
+{
+    OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+        file.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable" : "no-cache",
+});
+app.MapOpenApi();
+app.MapAbout();
+app.MapProfile();
+app.MapToday();
+app.MapRoutines();
+app.MapMaterials();
+app.MapSession();
+app.MapJournal();
+app.MapBody();
+if (testing)
+    TestingEndpoints.Map(app, clock);
+Guard.MapPage(app);
+
+if (!ApiDescription.IsBeingGenerated)
+    await ledger.PrepareAsync(clock);
 app.Run();
+
+/// <summary>The server; public so that tests can start it.</summary>
+public partial class Program;

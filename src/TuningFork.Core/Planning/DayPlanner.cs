@@ -17,7 +17,7 @@ public static class DayPlanner
         var breaks = SittingLength.Breaks(request.Minutes);
         var playing = request.Minutes - breaks.Sum(pause => pause.Minutes);
         if (request.Quiet)
-            return Finish(request, context, QuietDay.Drills(context, playing), breaks, [QuietDay.Advice]);
+            return Finish(request, context, QuietDay.Drills(context, playing), breaks, [HealthWords.Pain]);
 
         var warmUp = SittingLength.WarmUp(request.Minutes, request.Demands);
         var shared = Math.Max(0, playing - warmUp);

@@ -6,9 +6,6 @@ namespace TuningFork.Core.Planning;
 /// <summary>A day without the instrument, after pain, numbness or tingling.</summary>
 internal static class QuietDay
 {
-    public const string Advice =
-        "You noted pain, numbness or tingling, so today is work without the instrument. See a doctor or a physiotherapist who knows musicians; this program gives no medical advice.";
-
     public static IReadOnlyList<Drill> Drills(FillContext context, int minutes)
     {
         var kept = context.Request.Kept.Where(drill => drill.MethodId == Methods.SilentStudy.Id || drill.Area == Area.Ear).ToList();

@@ -78,9 +78,7 @@ internal static class RepertoireFill
 
     private static Drill TakeSet(FillContext context, List<Queued> mix, int minutes)
     {
-        // Passages that are not due yet only fill a set up to two.
-        var due = mix.TakeWhile(queued => queued.IsDue).ToList();
-        var from = due.Count >= 2 ? due : mix.Take(2).ToList();
+        var from = mix.Take(RoundsFill.SetSize(mix, minutes)).ToList();
         if (from.Count == 1 && from[0].Material.Readiness == Readiness.Ready)
         {
             mix.Remove(from[0]);
@@ -93,9 +91,8 @@ internal static class RepertoireFill
             return Single(context, from[0], minutes);
         }
 
-        var set = from.Take(RoundsFill.SetSize([.. from.Select(queued => queued.Material)], minutes)).ToList();
-        mix.RemoveAll(set.Contains);
-        return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set);
+        mix.RemoveAll(from.Contains);
+        return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, from);
     }
 
     private static Drill Single(FillContext context, Queued queued, int minutes)

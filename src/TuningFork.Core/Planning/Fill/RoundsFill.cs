@@ -9,17 +9,24 @@ internal static class RoundsFill
     /// <summary>Rounds that a set should last, so that each thing is met more than once.</summary>
     private const int WantedRounds = 3;
 
+    /// <summary>More rounds than this of the same few things is drudgery; others join instead.</summary>
+    private const int MostRounds = 6;
+
     private const int MostInASet = 6;
 
-    /// <summary>How many of the queue fit the minutes in at least two, preferably three, rounds.</summary>
-    public static int SetSize(IReadOnlyList<Material> queue, int minutes)
+    /// <summary>
+    /// How many of the queue make a set: those that are due as long as three rounds fit, others only until the rounds are
+    /// no more than six; at least two.
+    /// </summary>
+    public static int SetSize(IReadOnlyList<Queued> queue, int minutes)
     {
         var size = 0;
         var seconds = 0;
-        foreach (var material in queue.Take(MostInASet))
+        foreach (var queued in queue.Take(MostInASet))
         {
-            seconds += material.TakeSeconds;
-            if (seconds * WantedRounds > minutes * 60 && size >= 2)
+            var enough = seconds > 0 && minutes * 60 / seconds <= MostRounds;
+            seconds += queued.Material.TakeSeconds;
+            if (size >= 2 && (seconds * WantedRounds > minutes * 60 || (enough && !queued.IsDue)))
                 break;
             size++;
         }
@@ -30,7 +37,7 @@ internal static class RoundsFill
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
-        var rounds = Math.Max(1, Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)));
+        var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         var groups = set.Select(queued => queued.Material.Group.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToList();
         var round = targets.Sum(target => target.TakeSeconds);
         var drill = context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets);

@@ -1,0 +1,107 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data.Demo;
+
+/// <summary>
+/// The demo: somebody made up who teaches himself the B-flat clarinet, with a wind-band concert ahead and some uneven months
+/// behind. Dates are relative to the day, so the demo is made anew when its day has passed.
+/// </summary>
+public static class DemoFile
+{
+    private const int DaysOfHistory = 130;
+    private const string MadeOn = "demo-day";
+
+    /// <summary>Makes the demo when there is none, or when it has aged.</summary>
+    public static async Task PrepareAsync(string path, DateOnly today, CancellationToken cancel = default)
+    {
+        await PracticeFile.PrepareAsync(path, cancel);
+        var day = today.ToString("O", CultureInfo.InvariantCulture);
+        await using (var db = new PracticeDb(PracticeFile.Options(path)))
+        {
+            if (await db.Facts.AnyAsync(fact => fact.Name == MadeOn && fact.Value == day, cancel))
+                return;
+            await db.Database.EnsureDeletedAsync(cancel);
+        }
+
+        await PracticeFile.PrepareAsync(path, cancel);
+        await using var fresh = new PracticeDb(PracticeFile.Options(path));
+        await Seed.RoutinesAsync(fresh, cancel);
+        await FillAsync(fresh, today, cancel);
+        fresh.Facts.Add(new FactRow { Name = MadeOn, Value = day });
+        await fresh.SaveChangesAsync(cancel);
+    }
+
+    private static async Task FillAsync(PracticeDb db, DateOnly today, CancellationToken cancel)
+    {
+        var profile = DemoMaterial.Profile();
+        db.Profiles.Add(profile);
+        var first = today.AddDays(-DaysOfHistory);
+        var known = DemoMaterial.All(today);
+        db.Materials.AddRange(known.Select(item => item.Row));
+        await db.SaveChangesAsync(cancel);
+
+        var routine = await db.Routines.OrderBy(row => row.Id).FirstAsync(cancel);
+        var history = new History(profile, routine, seed: 4711);
+        foreach (var item in known.Where(item => item.Ceiling is not null))
+            history.Limit(item.Row.Id, item.Ceiling!.Value);
+        for (var day = first; day < today; day = day.AddDays(1))
+        {
+            var minutes = MinutesOf(day, today);
+            if (minutes == 0)
+                continue;
+            var rows = known.Where(item => day >= today.AddDays(-item.DaysKnown)).Select(item => item.Row).ToList();
+            foreach (var row in rows)
+                Ripen(db, row, day);
+            history.Play(day, minutes, rows);
+        }
+
+        foreach (var item in known.Where(item => item.Slips))
+            Slip(item.Row, history, today);
+        db.Sessions.AddRange(history.Sessions);
+        db.Visits.AddRange(history.Visits);
+        await db.SaveChangesAsync(cancel);
+        DemoJournal.Write(db, history.Sessions, today);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Uneven, with a holiday of eleven days in the middle and a day off every now and then; the day before today was played.</summary>
+    private static int MinutesOf(DateOnly day, DateOnly today)
+    {
+        var back = today.DayNumber - day.DayNumber;
+        if (back is >= 48 and <= 58)
+            return 0;
+        if (back != 1 && (back % 6 == 2 || back % 17 == 5))
+            return 0;
+        return (back % 5) switch { 0 => 45, 1 => 30, 2 => 20, 3 => 30, _ => 25 };
+    }
+
+    /// <summary>The player rates a passage higher once takes are clean near the target.</summary>
+    private static void Ripen(PracticeDb db, MaterialRow row, DateOnly day)
+    {
+        var target = row.Target ?? row.Piece?.Target;
+        if (row.Kind != MaterialKind.Passage || row.LastClean is not { } clean || target is not { } goal)
+            return;
+        var readiness = clean >= goal * 0.93 ? Readiness.Ready : clean >= goal * 0.66 ? Readiness.Shaping : Readiness.Raw;
+        if (readiness <= row.Readiness)
+            return;
+        row.Readiness = readiness;
+        db.Ratings.Add(new RatingRow { MaterialId = row.Id, Day = day, Readiness = readiness });
+    }
+
+    /// <summary>One passage fell apart when it was last played.</summary>
+    private static void Slip(MaterialRow row, History history, DateOnly today)
+    {
+        var visit = history.Visits.Where(visit => visit.MaterialId == row.Id && visit.Day < today).MaxBy(visit => visit.Day);
+        if (visit is null)
+            return;
+        var count = Math.Max(2, visit.Takes);
+        visit.Tries = "";
+        for (var i = 0; i < count; i++)
+            Bookkeeping.Add(row, visit, clean: false, row.LastClean);
+        row.Readiness = Readiness.Shaping;
+    }
+}

@@ -1,0 +1,97 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data.Demo;
+
+/// <summary>Something the made-up player works at.</summary>
+/// <param name="Row">The material.</param>
+/// <param name="DaysKnown">Days before today on which it was entered.</param>
+/// <param name="Ceiling">Part of the target at which it got stuck, or null.</param>
+/// <param name="Slips">Whether it fell apart when last played.</param>
+internal sealed record DemoItem(MaterialRow Row, int DaysKnown, double? Ceiling = null, bool Slips = false);
+
+/// <summary>The made-up player's material; every title is invented.</summary>
+internal static class DemoMaterial
+{
+    public static ProfileRow Profile() => new()
+    {
+        Instrument = "B-flat clarinet",
+        Family = "winds",
+        Transposition = -2,
+        WeekdayMinutes = "30,30,30,30,20,45,45",
+        EarCentre = 57,
+        Version = 1,
+    };
+
+    public static IReadOnlyList<DemoItem> All(DateOnly today)
+    {
+        var ferry = Piece("Ferry Waltz", 48, 3, 120, today.AddDays(19));
+        var jig = Piece("Orchard Jig", 32, 2, 104, today.AddDays(19), "dotted quarter");
+        var lantern = Piece("Lantern Song", 24, 4, 66, null);
+        lantern.Readiness = Readiness.Ready;
+        var march = Piece("March of the Kettles", 64, 2, 108, today.AddDays(19));
+        var harbour = Piece("Harbour at Five", 40, 4, 84, null);
+        return
+        [
+            new(ferry, 96), new(jig, 82), new(lantern, 130), new(march, 40), new(harbour, 6),
+            new(Passage(ferry, 8, 9, "join", "Breathe before 8, not between."), 95),
+            new(Passage(ferry, 17, 18, "fingering", "Right hand stays down over the break."), 95),
+            new(Passage(ferry, 26, 26, "rhythm", "Count the dotted beat in three."), 88),
+            new(Passage(ferry, 31, 33, "fingering", "A major run: left-hand C sharp."), 24, Ceiling: 0.72),
+            new(Passage(ferry, 44, 45, "tone", "High entry: hear it first."), 90),
+            new(Passage(jig, 1, 2, "rhythm", ""), 80),
+            new(Passage(jig, 9, 10, "coordination", "Tongue and fingers together, lightly."), 80, Slips: true),
+            new(Passage(jig, 24, 24, "fingering", "Left little finger on low F."), 78),
+            new(Passage(jig, 29, 30, "join", ""), 60),
+            new(Passage(march, 5, 8, "coordination", "Short, not loud."), 38),
+            new(Passage(march, 21, 22, "rhythm", ""), 38),
+            new(Passage(march, 40, 41, "fingering", "Fork or side key: side key here."), 20),
+            new(Passage(harbour, 12, 14, "intonation", "Throat notes: cover more."), 5),
+            new(Exercise("F major, two octaves", 4, 112, isScale: true), 130),
+            new(Exercise("A major, two octaves", 4, 104, isScale: true), 110),
+            new(Exercise("D minor arpeggio", 4, 96, isScale: true), 120),
+            new(Exercise("Crossing the break in pairs", 4, 92), 100, Ceiling: 0.86),
+            new(Exercise("Pattern 8 (2143) in E", 8, 116), 64),
+            new(Exercise("Staccato on one note", 2, 132), 75),
+            new(Exercise("Chromatic thirds, low register", 8, 88), 30),
+            new(new MaterialRow { Kind = MaterialKind.Book, Title = "Two Hundred Small Tunes", Area = Area.SightReading, Examples = 200, NextExample = 1, PerDay = 3 }, 44),
+        ];
+    }
+
+    private static MaterialRow Piece(string title, int bars, int beats, int target, DateOnly? performance, string beat = "quarter") => new()
+    {
+        Kind = MaterialKind.Piece,
+        Title = title,
+        Area = Area.Repertoire,
+        ToBar = bars,
+        BeatsPerBar = beats,
+        Beat = beat,
+        Target = target,
+        Performance = performance,
+        Readiness = Readiness.Shaping,
+    };
+
+    private static MaterialRow Passage(MaterialRow piece, int from, int to, string difficulty, string note) => new()
+    {
+        Kind = MaterialKind.Passage,
+        Area = Area.Repertoire,
+        Piece = piece,
+        FromBar = from,
+        ToBar = to,
+        BeatsPerBar = piece.BeatsPerBar,
+        Beat = piece.Beat,
+        Difficulty = difficulty,
+        Note = note,
+    };
+
+    private static MaterialRow Exercise(string title, int bars, int target, bool isScale = false) => new()
+    {
+        Kind = MaterialKind.Exercise,
+        Title = title,
+        Area = Area.Technique,
+        ToBar = bars,
+        Target = target,
+        IsScale = isScale,
+    };
+}

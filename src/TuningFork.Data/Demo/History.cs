@@ -1,0 +1,158 @@
+using System.Text.Json;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data.Demo;
+
+/// <summary>
+/// Days gone by, made by really planning each one and letting a made-up learner play it. Used for the demo and, at greater
+/// length, for measuring.
+/// </summary>
+public sealed class History
+{
+    private readonly Dictionary<(DateOnly Day, Area Area), double> seconds = [];
+    private readonly Dictionary<string, (DateOnly Last, int Asked, int Missed)> ear = new(StringComparer.Ordinal);
+    private readonly Dictionary<(int Material, DateOnly Day), VisitRow> visits = [];
+    private readonly Random random;
+    private readonly ProfileRow profile;
+    private readonly Routine routine;
+    private readonly Learner learner;
+    private readonly Dictionary<Area, DateOnly> lastDay = [];
+
+    /// <summary>An empty history.</summary>
+    /// <param name="profile">The player.</param>
+    /// <param name="routine">The shape of every day.</param>
+    /// <param name="seed">Makes it again.</param>
+    public History(ProfileRow profile, RoutineRow routine, int seed)
+    {
+        this.profile = profile;
+        this.routine = Bookkeeping.ToCore(routine);
+        random = new Random(seed);
+        learner = new Learner(random);
+    }
+
+    /// <summary>Sessions with their drills and takes, oldest first.</summary>
+    public List<SessionRow> Sessions { get; } = [];
+
+    /// <summary>Visits, one a material and day.</summary>
+    public IReadOnlyCollection<VisitRow> Visits => visits.Values;
+
+    /// <summary>A material that stays below a part of its target: a plateau.</summary>
+    public void Limit(int material, double part) => learner.Ceilings[material] = part;
+
+    /// <summary>Plans and plays one day.</summary>
+    /// <param name="day">The day.</param>
+    /// <param name="minutes">Minutes of the sitting.</param>
+    /// <param name="materials">Material known by then.</param>
+    public SessionRow Play(DateOnly day, int minutes, IReadOnlyList<MaterialRow> materials)
+    {
+        var byId = materials.ToDictionary(row => row.Id);
+        var withPassages = materials.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
+        var plan = DayPlanner.Plan(new DayRequest
+        {
+            Day = day,
+            Minutes = minutes,
+            Routine = routine,
+            Shares = Bookkeeping.SharesOf(profile),
+            Family = profile.Family,
+            Seed = day.DayNumber * 31,
+            History = [.. Areas.All.Select(area => new AreaHistory(
+                area,
+                (int)Enumerable.Range(0, 7).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
+                lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
+            Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id)))],
+            Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
+        });
+        var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);
+        var session = new SessionRow { Day = day, PlannedMinutes = minutes, StartedUtc = started, EndedUtc = started.AddMinutes(minutes), PulseUtc = started };
+        foreach (var drill in plan.Drills)
+            session.Drills.Add(PlayDrill(drill, day, session.Drills.Count, byId, started));
+        session.Current = session.Drills.Count;
+        Sessions.Add(session);
+        return session;
+    }
+
+    private SessionDrillRow PlayDrill(Drill drill, DateOnly day, int position, Dictionary<int, MaterialRow> materials, DateTime started)
+    {
+        var row = new SessionDrillRow
+        {
+            Day = day,
+            Position = position,
+            Area = drill.Area,
+            Title = drill.Title,
+            DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
+            PlannedSeconds = drill.Minutes * 60,
+            State = DrillState.Done,
+            PlayedSeconds = drill.Minutes * (52 + random.Next(9)),
+        };
+        if (drill.Area is not { } area)
+            return row;
+        // Some days end before the last drill does.
+        if (area == Area.Play && random.Next(6) == 0)
+        {
+            row.State = DrillState.Skipped;
+            row.PlayedSeconds = 0;
+            return row;
+        }
+
+        seconds[(day, area)] = seconds.GetValueOrDefault((day, area)) + row.PlayedSeconds;
+        lastDay[area] = day;
+        PlayTakes(drill, row, day, materials, started);
+        return row;
+    }
+
+    private void PlayTakes(Drill drill, SessionDrillRow row, DateOnly day, Dictionary<int, MaterialRow> materials, DateTime started)
+    {
+        var used = 0.0;
+        while (Stage.Now(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean))], used) is { CountsTakes: true, Complete: false } cue && used < row.PlayedSeconds)
+        {
+            var target = drill.Targets[cue.TargetIndex];
+            var material = target.MaterialId is { } id ? materials[id] : null;
+            var clean = material is null or { Kind: MaterialKind.Book } ? learner.Hear() : learner.Play(material, cue.Tempo?.Value, day);
+            row.Takes.Add(new TakeRow
+            {
+                Id = new Guid(Bytes()),
+                Number = row.Takes.Count,
+                Day = day,
+                AtUtc = started.AddSeconds(used),
+                Key = target.Key,
+                TargetIndex = cue.TargetIndex,
+                MaterialId = target.MaterialId,
+                Clean = clean,
+                Tempo = cue.Tempo?.Value,
+            });
+            used += Math.Max(15, target.TakeSeconds);
+            if (material is null)
+                Note(target.Key, day, clean);
+            else
+                Visit(material, target.Key, day, clean, cue.Tempo?.Value);
+        }
+
+        if (row.Takes.Count == 0 && drill.Targets is [{ MaterialId: { } read }, ..] && !visits.ContainsKey((read, day)))
+            visits[(read, day)] = Bookkeeping.Begin(materials[read], day);
+    }
+
+    private void Visit(MaterialRow material, string key, DateOnly day, bool clean, int? tempo)
+    {
+        if (!visits.TryGetValue((material.Id, day), out var visit))
+            visits[(material.Id, day)] = visit = Bookkeeping.Begin(material, day);
+        if (material.Kind == MaterialKind.Book)
+            material.NextExample = Math.Max(material.NextExample, int.Parse(key.AsSpan(key.LastIndexOf(':') + 1), System.Globalization.CultureInfo.InvariantCulture) + 1);
+        else
+            Bookkeeping.Add(material, visit, clean, tempo);
+    }
+
+    private void Note(string key, DateOnly day, bool clean)
+    {
+        var (_, asked, missed) = ear.GetValueOrDefault(key);
+        ear[key] = (day, asked + 1, missed + (clean ? 0 : 1));
+    }
+
+    private byte[] Bytes()
+    {
+        var bytes = new byte[16];
+        random.NextBytes(bytes);
+        return bytes;
+    }
+}

@@ -1,0 +1,136 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Planning;
+
+/// <summary>What today's plan is made from, loaded once a request.</summary>
+public sealed record DayFacts(
+    DateOnly Day,
+    ProfileRow Profile,
+    IReadOnlyList<MaterialRow> Rows,
+    IReadOnlyList<Material> Materials,
+    IReadOnlyList<RoutineRow> Routines,
+    IReadOnlyList<AreaHistory> History,
+    IReadOnlyList<EarRecord> Ear,
+    IReadOnlyDictionary<DateOnly, double> MinutesByDay,
+    BodyRow? Body);
+
+/// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
+public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
+{
+    private const int HistoryDays = 35;
+    private const int EarDays = 60;
+    private const int TensionDays = 3;
+
+    public async Task<ProfileRow> ProfileAsync(CancellationToken cancel) =>
+        await db.Profiles.FirstOrDefaultAsync(cancel)
+        ?? throw new FieldException("profile", "There is no player yet. Begin with the first-visit page.", StatusCodes.Status404NotFound);
+
+    public async Task<DayFacts> FactsAsync(CancellationToken cancel)
+    {
+        var profile = await ProfileAsync(cancel);
+        var day = clock.Today(profile);
+        var rows = await db.Materials.AsNoTracking().ToListAsync(cancel);
+        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.PlayedSeconds > 0);
+        var from = day.AddDays(-HistoryDays);
+        var recent = await drills.Where(drill => drill.Day >= from)
+            .GroupBy(drill => new { drill.Day, drill.Area })
+            .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
+            .ToListAsync(cancel);
+        var last = await db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.PlayedSeconds >= 30)
+            .GroupBy(drill => drill.Area).Select(group => new { Area = group.Key, Day = group.Max(drill => drill.Day) }).ToListAsync(cancel);
+        var history = Areas.All.Select(area => new AreaHistory(
+            area,
+            (int)recent.Where(row => row.Area == area && row.Day >= day.AddDays(-6)).Sum(row => row.Seconds),
+            last.FirstOrDefault(row => row.Area == area) is { } found ? day.DayNumber - found.Day.DayNumber : null)).ToList();
+        return new DayFacts(
+            day, profile, rows, ToCore(rows, day),
+            await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
+            history, await EarAsync(day, cancel),
+            recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
+            await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel));
+    }
+
+    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day)
+    {
+        var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
+        var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
+        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id)))];
+    }
+
+    /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>
+    public Task<PlanRow?> StoredAsync(DateOnly day, CancellationToken cancel) =>
+        db.Plans.Where(plan => plan.Day == day && !plan.Begun).OrderByDescending(plan => plan.Id).FirstOrDefaultAsync(cancel);
+
+    public static DayPlan Read(PlanRow row) => JsonSerializer.Deserialize<DayPlan>(row.PlanJson, Bookkeeping.Json)!;
+
+    /// <summary>A plan row as it would be without any wish.</summary>
+    public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
+    {
+        var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
+        var row = new PlanRow
+        {
+            Day = facts.Day,
+            Minutes = Math.Clamp(Advice(facts).Minutes, SittingLength.Least, SittingLength.Most),
+            Seed = (facts.Day.DayNumber * 31) + number,
+            RoutineId = RoutineFor(facts).Id,
+        };
+        Replan(row, facts, []);
+        return row;
+    }
+
+    public static LoadAdvice Advice(DayFacts facts)
+    {
+        var usual = facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse).ElementAtOrDefault(((int)facts.Day.DayOfWeek + 6) % 7);
+        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(usual, facts.Day, facts.MinutesByDay);
+    }
+
+    /// <summary>Plans a row anew, locked drills kept.</summary>
+    public static void Replan(PlanRow row, DayFacts facts, IReadOnlyList<Drill> kept) =>
+        row.PlanJson = JsonSerializer.Serialize(DayPlanner.Plan(Request(row, facts) with { Kept = kept }), Bookkeeping.Json);
+
+    public static DayRequest Request(PlanRow row, DayFacts facts)
+    {
+        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts);
+        return new DayRequest
+        {
+            Day = row.Day,
+            Minutes = row.Minutes,
+            Demands = row.Demands,
+            Purpose = row.Purpose,
+            Seed = row.Seed,
+            Routine = Bookkeeping.ToCore(routine),
+            Shares = Bookkeeping.SharesOf(facts.Profile),
+            History = facts.History,
+            Materials = facts.Materials,
+            Ear = facts.Ear,
+            School = facts.Profile.School,
+            Mix = facts.Profile.Mix,
+            ScaleMinutes = facts.Profile.ScaleMinutes,
+            Family = facts.Profile.Family,
+            Quiet = facts.Body is { Pain: true },
+            HoldTempo = facts.Body is { Tension: >= 2 } body && facts.Day.DayNumber - body.Day.DayNumber <= TensionDays,
+        };
+    }
+
+    private static RoutineRow RoutineFor(DayFacts facts)
+    {
+        var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
+        return facts.Routines.FirstOrDefault(routine => (routine.Weekdays & bit) != 0) ?? facts.Routines[0];
+    }
+
+    private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, CancellationToken cancel)
+    {
+        var from = day.AddDays(-EarDays);
+        var takes = await db.Takes.AsNoTracking().Where(take => take.Day >= from && take.Key.StartsWith("ear:"))
+            .GroupBy(take => take.Key)
+            .Select(group => new { group.Key, Last = group.Max(take => take.Day), Asked = group.Count(), Right = group.Count(take => take.Clean) })
+            .ToListAsync(cancel);
+        return [.. takes.Select(take => new EarRecord(take.Key, take.Last, take.Asked, take.Asked - take.Right))];
+    }
+}

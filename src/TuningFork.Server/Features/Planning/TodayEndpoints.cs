@@ -1,0 +1,173 @@
+using System.Globalization;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Planning;
+
+/// <summary>A drill as it stands in today's list.</summary>
+public sealed record DrillView(
+    string Id, Area? Area, string Title, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
+    IReadOnlyList<TargetView> Targets);
+
+/// <summary>One thing a drill is about.</summary>
+public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
+
+/// <summary>An area over the last seven days.</summary>
+public sealed record TineView(Area Area, double Wanted, double Played);
+
+/// <summary>Today, laid out.</summary>
+public sealed record TodayView(
+    DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
+    int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
+    IReadOnlyList<string> Summary, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen);
+
+/// <summary>What is wished for today. Left out means: as it was.</summary>
+/// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
+/// <param name="Minutes">5 to 240.</param>
+/// <param name="Until">Local time of day, "19:30", in place of minutes.</param>
+/// <param name="Demands">What the rest of the day asks.</param>
+/// <param name="Purpose">What the work is for.</param>
+/// <param name="RoutineId">The shape of the day.</param>
+public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null);
+
+/// <summary>One change by hand.</summary>
+public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null);
+
+/// <summary>Another plan for the same wishes, locked drills kept.</summary>
+public sealed record AnewWish(int Version);
+
+/// <summary>Today's plan over HTTP.</summary>
+public static class TodayEndpoints
+{
+    public static void MapToday(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/today").WithTags("Today");
+        group.MapGet("", async (PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
+        {
+            var facts = await desk.FactsAsync(cancel);
+            return await ViewAsync(db, desk, facts, await desk.StoredAsync(facts.Day, cancel), cancel);
+        }).WithName("GetToday");
+        group.MapPut("", WishAsync).WithName("WishToday");
+        group.MapPost("/changes", ChangeAsync).WithName("ChangeToday");
+        group.MapPost("/anew", AnewAsync).WithName("PlanAnew");
+    }
+
+    private static async Task<TodayView> WishAsync(TodayWish wish, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
+        row.Minutes = wish.Until is { } until ? MinutesUntil(until, clock) : wish.Minutes ?? row.Minutes;
+        if (row.Minutes is < SittingLength.Least or > SittingLength.Most)
+            throw new FieldException(wish.Until is null ? "minutes" : "until", $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes; this would be {row.Minutes}.");
+        if (wish.Demands is { } demands)
+            row.Demands = demands.Aggregate(Demands.None, (all, one) => all | one);
+        if (wish.Purpose is { } purpose)
+            row.Purpose = Problems.Text("purpose", purpose, 200);
+        if (wish.RoutineId is { } routine)
+            row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
+        PlanDesk.Replan(row, facts, Kept(row));
+        return await SaveAsync(db, desk, facts, row, cancel);
+    }
+
+    private static async Task<TodayView> ChangeAsync(ChangeWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var (row, plan) = await TouchAsync(desk, db, facts, wish.Version, cancel);
+        var changed = PlanEdit.Apply(plan, new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId), PlanDesk.Request(row, facts));
+        row.PlanJson = JsonSerializer.Serialize(changed, Bookkeeping.Json);
+        return await SaveAsync(db, desk, facts, row, cancel);
+    }
+
+    private static async Task<TodayView> AnewAsync(AnewWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
+        row.Seed++;
+        PlanDesk.Replan(row, facts, Kept(row));
+        return await SaveAsync(db, desk, facts, row, cancel);
+    }
+
+    private static List<Drill> Kept(PlanRow row) => [.. PlanDesk.Read(row).Drills.Where(drill => drill is { Locked: true, IsBreak: false })];
+
+    /// <summary>The plan row to be changed, checked against the version that was seen.</summary>
+    public static async Task<(PlanRow Row, DayPlan Plan)> TouchAsync(PlanDesk desk, PracticeDb db, DayFacts facts, int version, CancellationToken cancel)
+    {
+        var row = await desk.StoredAsync(facts.Day, cancel);
+        if ((row?.Version ?? 0) != version)
+            throw Problems.Stale("Today's plan");
+        if (row is null)
+        {
+            row = await desk.FreshAsync(facts, cancel);
+            db.Plans.Add(row);
+        }
+
+        row.Version++;
+        return (row, PlanDesk.Read(row));
+    }
+
+    private static async Task<TodayView> SaveAsync(PracticeDb db, PlanDesk desk, DayFacts facts, PlanRow row, CancellationToken cancel)
+    {
+        await db.SaveChangesAsync(cancel);
+        return await ViewAsync(db, desk, facts, row, cancel);
+    }
+
+    private static async Task<TodayView> ViewAsync(PracticeDb db, PlanDesk desk, DayFacts facts, PlanRow? stored, CancellationToken cancel)
+    {
+        var row = stored ?? await desk.FreshAsync(facts, cancel);
+        var plan = PlanDesk.Read(row);
+        var advice = PlanDesk.Advice(facts);
+        var open = await db.Sessions.AnyAsync(session => session.EndedUtc == null, cancel);
+        return new TodayView(
+            facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
+            facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, Tines(facts, plan), BodyQuestion(facts),
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open);
+    }
+
+    public static IReadOnlyList<DrillView> Drills(IReadOnlyList<Drill> drills)
+    {
+        var at = 0;
+        return [.. drills.Select(drill =>
+        {
+            var method = drill.IsBreak ? null : Methods.Get(drill.MethodId);
+            var view = new DrillView(
+                drill.Id, drill.Area, drill.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
+                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill));
+            at += drill.Minutes;
+            return view;
+        })];
+    }
+
+    private static List<TargetView> Targets(Drill drill) => [.. drill.Targets.Select(target =>
+        new TargetView(target.Key, target.MaterialId, target.Title, target.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note))];
+
+    private static List<Demands> Split(Demands demands) =>
+        [.. Enum.GetValues<Demands>().Where(one => one != Demands.None && (demands & one) != Demands.None)];
+
+    private static List<TineView> Tines(DayFacts facts, DayPlan plan)
+    {
+        var shared = plan.Drills.Where(drill => drill.Area is { } area && area != Area.WarmUp).Sum(drill => drill.Minutes);
+        var played = facts.History.ToDictionary(history => history.Area, history => history.PlayedSeconds / 60.0);
+        var all = Areas.Shared.Sum(area => played[area]) + shared;
+        var warmUp = played[Area.WarmUp] + plan.Drills.Where(drill => drill.Area == Area.WarmUp).Sum(drill => drill.Minutes);
+        return [new TineView(Area.WarmUp, Math.Round(warmUp, 1), Math.Round(played[Area.WarmUp], 1)),
+            .. Bookkeeping.SharesOf(facts.Profile).Select(share => new TineView(share.Area, Math.Round(share.Percent * all / 100, 1), Math.Round(played[share.Area], 1)))];
+    }
+
+    private static string BodyQuestion(DayFacts facts) => facts.Body is { Pain: true } body && body.Day < facts.Day
+        ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
+        : "";
+
+    private static int MinutesUntil(string until, PracticeClock clock)
+    {
+        if (!TimeOnly.TryParseExact(until, ["HH:mm", "H:mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
+            throw new FieldException("until", "Give the time of day as hours and minutes, like 19:30.");
+        var now = TimeOnly.FromDateTime(clock.LocalNow.DateTime);
+        return (int)Math.Round((time - now).TotalMinutes);
+    }
+}

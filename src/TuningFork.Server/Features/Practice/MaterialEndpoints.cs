@@ -1,0 +1,204 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Core.SightReading;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Practice;
+
+/// <summary>A material with what its history comes to.</summary>
+public sealed record MaterialView(
+    int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
+    int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
+    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, int Version);
+
+/// <summary>What a material is to be. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
+public sealed record MaterialWish(
+    MaterialKind Kind, string Title = "", Area? Area = null, int? PieceId = null, int FromBar = 1, int ToBar = 4, int BeatsPerBar = 4,
+    string Beat = "quarter", int? Target = null, Readiness Readiness = Readiness.Raw, string Difficulty = "", string Note = "",
+    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, int Version = 0);
+
+/// <summary>A number of a readiness rating and its day.</summary>
+public sealed record RatingView(DateOnly Day, Readiness Readiness);
+
+/// <summary>One visit: its takes summed up.</summary>
+public sealed record VisitView(DateOnly Day, int Takes, int CleanTakes, int? TriesToClean, int? Clean, Grade? Grade);
+
+/// <summary>What happened with one material.</summary>
+public sealed record MaterialHistory(IReadOnlyList<VisitView> Visits, IReadOnlyList<RatingView> Ratings);
+
+/// <summary>Material over HTTP.</summary>
+public static class MaterialEndpoints
+{
+    private static readonly string[] Beats = ["half", "dotted quarter", "quarter", "eighth"];
+
+    public static void MapMaterials(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/materials").WithTags("Material");
+        group.MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
+        {
+            var profile = await desk.ProfileAsync(cancel);
+            return Views(await db.Materials.AsNoTracking().ToListAsync(cancel), clock.Today(profile), profile.School);
+        }).WithName("GetMaterials");
+        group.MapPost("", AddAsync).WithName("AddMaterial");
+        group.MapPut("/{id:int}", ChangeAsync).WithName("ChangeMaterial");
+        group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
+    }
+
+    private static async Task<MaterialView> AddAsync(MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var row = new MaterialRow { Kind = wish.Kind, PieceId = wish.Kind == MaterialKind.Passage ? wish.PieceId : null };
+        return await SaveAsync(row, wish, db, desk, clock, isNew: true, cancel);
+    }
+
+    private static async Task<MaterialView> ChangeAsync(int id, MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
+        if (row.Version != wish.Version)
+            throw Problems.Stale(row.Title.Length > 0 ? row.Title : "This passage");
+        if (row.Kind != wish.Kind || (row.Kind == MaterialKind.Passage && row.PieceId != wish.PieceId))
+            throw new FieldException("kind", "What a material is, and its piece, stay; enter a new one instead.");
+        row.Version++;
+        return await SaveAsync(row, wish, db, desk, clock, isNew: false, cancel);
+    }
+
+    private static async Task<MaterialView> SaveAsync(
+        MaterialRow row, MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, bool isNew, CancellationToken cancel)
+    {
+        var profile = await desk.ProfileAsync(cancel);
+        var piece = row.PieceId is { } pieceId ? await db.Materials.FindAsync([pieceId], cancel) : null;
+        var lastPassage = row.Kind == MaterialKind.Piece && !isNew
+            ? await db.Materials.Where(other => other.PieceId == row.Id).MaxAsync(other => (int?)other.ToBar, cancel) ?? 0 : 0;
+        MaterialCheck.Check(wish, piece, lastPassage, Beats);
+        var rated = row.Readiness != wish.Readiness || isNew;
+        Write(row, wish, piece);
+        if (isNew)
+            db.Materials.Add(row);
+        var today = clock.Today(profile);
+        if (rated && row.Kind is MaterialKind.Passage or MaterialKind.Piece)
+            await RateAsync(db, row, today, cancel);
+        await db.SaveChangesAsync(cancel);
+        var all = await db.Materials.AsNoTracking().ToListAsync(cancel);
+        return Views(all, today, profile.School).First(view => view.Id == row.Id);
+    }
+
+    /// <summary>Keeps a rating with its date; one a day.</summary>
+    public static async Task RateAsync(PracticeDb db, MaterialRow row, DateOnly day, CancellationToken cancel)
+    {
+        var rating = await db.Ratings.FirstOrDefaultAsync(rating => rating.MaterialId == row.Id && rating.Day == day, cancel);
+        if (rating is null)
+            db.Ratings.Add(new RatingRow { Material = row, Day = day, Readiness = row.Readiness });
+        else
+            rating.Readiness = row.Readiness;
+    }
+
+    private static void Write(MaterialRow row, MaterialWish wish, MaterialRow? piece)
+    {
+        row.Title = row.Kind == MaterialKind.Passage ? "" : wish.Title.Trim();
+        row.Area = row.Kind switch
+        {
+            MaterialKind.Exercise => wish.Area ?? Area.Technique,
+            MaterialKind.Book => Area.SightReading,
+            _ => Area.Repertoire,
+        };
+        row.FromBar = wish.FromBar;
+        row.ToBar = wish.ToBar;
+        row.BeatsPerBar = piece?.BeatsPerBar ?? wish.BeatsPerBar;
+        row.Beat = piece?.Beat ?? wish.Beat;
+        row.Target = wish.Target;
+        row.Readiness = wish.Readiness;
+        row.Difficulty = wish.Difficulty.Trim();
+        row.Note = wish.Note.Trim();
+        row.Resting = wish.Resting;
+        row.IsScale = wish.IsScale;
+        row.Performance = row.Kind == MaterialKind.Piece ? wish.Performance : null;
+        row.NextExample = wish.NextExample;
+        row.Examples = wish.Examples;
+        row.PerDay = wish.PerDay;
+    }
+
+    private static async Task<MaterialHistory> HistoryAsync(int id, PracticeDb db, CancellationToken cancel)
+    {
+        if (!await db.Materials.AnyAsync(row => row.Id == id, cancel))
+            throw Problems.Unknown("id", "material");
+        var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).OrderBy(visit => visit.Day).ToListAsync(cancel);
+        var ratings = await db.Ratings.AsNoTracking().Where(rating => rating.MaterialId == id).OrderBy(rating => rating.Day).ToListAsync(cancel);
+        return new MaterialHistory(
+            [.. visits.Select(visit => new VisitView(visit.Day, visit.Takes, visit.CleanTakes, visit.TriesToClean, visit.Clean, visit.Grade))],
+            [.. ratings.Select(rating => new RatingView(rating.Day, rating.Readiness))]);
+    }
+
+    private static List<MaterialView> Views(List<MaterialRow> rows, DateOnly today, School school)
+    {
+        var byId = rows.ToDictionary(row => row.Id);
+        return [.. rows.Zip(PlanDesk.ToCore(rows, today), (row, core) => new MaterialView(
+            row.Id, row.Kind, row.Area, core.Title, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
+            row.Readiness, row.Difficulty, row.Note, row.Resting, row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
+            row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
+            row.LastVisit, row.Visits, row.LastClean,
+            row is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
+            row.Slipped, row.Version))
+            .OrderBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
+            .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];
+    }
+}
+
+/// <summary>What cannot be entered, with the field and the remedy.</summary>
+internal static class MaterialCheck
+{
+    private const int MostBars = 10_000;
+
+    public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage, string[] beats)
+    {
+        Problems.Text("title", wish.Title, 200);
+        Problems.Text("note", wish.Note);
+        Problems.Text("difficulty", wish.Difficulty, 200);
+        if (wish.Kind != MaterialKind.Passage && string.IsNullOrWhiteSpace(wish.Title))
+            throw new FieldException("title", "Give it a title.");
+        if (wish.Target is < Bpm.Slowest or > Bpm.Fastest)
+            throw new FieldException("target", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {wish.Target} is not.");
+        if (wish.BeatsPerBar is < 1 or > 32)
+            throw new FieldException("beatsPerBar", "A bar has 1 to 32 beats.");
+        if (!beats.Contains(wish.Beat))
+            throw new FieldException("beat", $"The tempo counts one of: {Words.List(beats)}.");
+        if (!Enum.IsDefined(wish.Readiness))
+            throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
+        if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })
+            throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
+        Bars(wish, piece, lastPassage);
+        if (wish.Kind == MaterialKind.Book)
+            Book(wish);
+    }
+
+    private static void Bars(MaterialWish wish, MaterialRow? piece, int lastPassage)
+    {
+        if (wish.FromBar is < 0 or > MostBars || wish.ToBar is < 0 or > MostBars)
+            throw new FieldException("toBar", $"Bars are numbered from 1 (an upbeat is 0) to {MostBars}.");
+        if (wish.ToBar < wish.FromBar)
+            throw new FieldException("toBar", $"The last bar ({wish.ToBar}) lies before the first ({wish.FromBar}); swap them.");
+        if (wish.Kind == MaterialKind.Piece && wish.FromBar > 1)
+            throw new FieldException("fromBar", "A piece begins with bar 1, or with 0 for an upbeat.");
+        if (wish.Kind == MaterialKind.Piece && wish.ToBar < lastPassage)
+            throw new FieldException("toBar", $"A passage of this piece reaches to bar {lastPassage}; change the passage first.");
+        if (wish.Kind != MaterialKind.Passage)
+            return;
+        if (piece is not { Kind: MaterialKind.Piece })
+            throw Problems.Unknown("pieceId", "piece");
+        if (wish.FromBar < piece.FromBar || wish.ToBar > piece.ToBar)
+            throw new FieldException("toBar", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {wish.FromBar}–{wish.ToBar} goes beyond.");
+    }
+
+    private static void Book(MaterialWish wish)
+    {
+        if (wish.Examples is < 1 or > 10_000)
+            throw new FieldException("examples", "A book has 1 to 10,000 examples.");
+        if (wish.NextExample < 1 || wish.NextExample > wish.Examples + 1)
+            throw new FieldException("nextExample", $"The next example is 1 to {wish.Examples}, or {wish.Examples + 1} when all are played.");
+        if (wish.PerDay is < 1 or > 50)
+            throw new FieldException("perDay", "Examples a day are 1 to 50.");
+    }
+}

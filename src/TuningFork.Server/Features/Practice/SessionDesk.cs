@@ -1,0 +1,185 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Practice;
+
+/// <summary>Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.</summary>
+public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clock)
+{
+    /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
+    private const double SlackSeconds = 5;
+
+    /// <summary>A drill without takes counts as a visit after so many seconds.</summary>
+    private const double VisitSeconds = 20;
+
+    public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
+        db.Sessions.Include(session => session.Drills).ThenInclude(drill => drill.Takes)
+            .Where(session => session.EndedUtc == null).OrderBy(session => session.Id).AsSplitQuery().FirstOrDefaultAsync(cancel);
+
+    public async Task<SessionRow> NeedOpenAsync(CancellationToken cancel) =>
+        await OpenAsync(cancel) ?? throw new FieldException("session", "There is no open session. Begin one from today's plan.", StatusCodes.Status409Conflict);
+
+    /// <summary>Begins today's plan; an open session is simply gone on with.</summary>
+    public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
+    {
+        if (await OpenAsync(cancel) is { } open)
+            return open;
+        var facts = await plans.FactsAsync(cancel);
+        var (row, plan) = await TodayEndpoints.TouchAsync(plans, db, facts, version, cancel);
+        if (plan.Drills.Count == 0)
+            throw new FieldException("drills", "The plan is empty. Add a drill, or plan anew.");
+        row.Begun = true;
+        await db.SaveChangesAsync(cancel);
+        var session = new SessionRow
+        {
+            Day = facts.Day,
+            PlanId = row.Id,
+            PlannedMinutes = plan.Total,
+            Purpose = row.Purpose,
+            StartedUtc = clock.UtcNow,
+            PulseUtc = clock.UtcNow,
+            Running = true,
+            Drills = [.. plan.Drills.Select((drill, position) => new SessionDrillRow
+            {
+                Day = facts.Day,
+                Position = position,
+                Area = drill.Area,
+                Title = drill.Title,
+                DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
+                PlannedSeconds = drill.Minutes * 60,
+            })],
+        };
+        db.Sessions.Add(session);
+        await db.SaveChangesAsync(cancel);
+        return session;
+    }
+
+    /// <summary>
+    /// Takes over the seconds the stage has counted. They are the stage's own total for the drill, so a report sent twice,
+    /// or from two windows, counts once; and they cannot outrun the clock, so a closed lid or a set clock adds nothing.
+    /// </summary>
+    public void Report(SessionRow session, int position, double playedSeconds)
+    {
+        if (double.IsNaN(playedSeconds) || playedSeconds < 0)
+            throw new FieldException("playedSeconds", "Seconds played are 0 or more.");
+        if (position != session.Current || position >= session.Drills.Count)
+            return;
+        var drill = session.Drills.First(row => row.Position == position);
+        var gone = Math.Max(0, (clock.UtcNow - session.PulseUtc).TotalSeconds);
+        drill.PlayedSeconds = Math.Max(drill.PlayedSeconds, Math.Min(playedSeconds, drill.PlayedSeconds + gone + SlackSeconds));
+        session.PulseUtc = clock.UtcNow;
+    }
+
+    /// <summary>Clean or missed: recorded once for each id, then the drill may be at its end.</summary>
+    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, CancellationToken cancel)
+    {
+        if (row.Takes.Exists(take => take.Id == id) || await db.Takes.AnyAsync(take => take.Id == id, cancel))
+            return;
+        var drill = Read(row);
+        var cue = CueOf(row, drill);
+        if (!cue.CountsTakes || cue.Complete)
+            return;
+        var target = drill.Targets[cue.TargetIndex];
+        var take = new TakeRow
+        {
+            Id = id,
+            Number = row.Takes.Count,
+            Day = session.Day,
+            AtUtc = clock.UtcNow,
+            Key = target.Key,
+            TargetIndex = cue.TargetIndex,
+            MaterialId = target.MaterialId,
+            Clean = clean,
+            Tempo = cue.Tempo?.Value,
+        };
+        row.Takes.Add(take);
+        db.Takes.Add(take);
+        if (target.MaterialId is { } material)
+            await VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
+        if (CueOf(row, drill).Complete)
+            await LeaveAsync(session, row, DrillState.Done, cancel);
+    }
+
+    /// <summary>Takes the last take of the drill back.</summary>
+    public async Task UndoAsync(SessionRow session, SessionDrillRow row, CancellationToken cancel)
+    {
+        if (row.Takes.MaxBy(take => take.Number) is not { } last)
+            return;
+        row.Takes.Remove(last);
+        db.Takes.Remove(last);
+        if (last.MaterialId is not { } id || await db.Materials.Include(material => material.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
+            return;
+        if (material.Kind == MaterialKind.Book)
+            material.NextExample = NumberOf(last.Key);
+        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit)
+            Bookkeeping.RemoveLast(material, visit);
+    }
+
+    /// <summary>Leaves a drill as done or skipped and goes to the next one that waits.</summary>
+    public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
+    {
+        row.State = state;
+        if (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds)
+        {
+            foreach (var target in Read(row).Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal)).Take(1))
+                await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
+        }
+
+        session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
+    }
+
+    /// <summary>Goes back to the drill before and opens it again.</summary>
+    public static void Back(SessionRow session)
+    {
+        if (session.Current == 0)
+            return;
+        session.Current--;
+        session.Drills.First(row => row.Position == session.Current).State = DrillState.Waiting;
+    }
+
+    /// <summary>Rates the thing at hand.</summary>
+    public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, CancellationToken cancel)
+    {
+        if (!Enum.IsDefined((Readiness)readiness))
+            throw new FieldException("value", "Readiness is 1 (raw), 2 (taking shape) or 3 (concert-ready).");
+        var drill = Read(row);
+        var cue = CueOf(row, drill);
+        // In rounds the thing just played is meant, not the one that comes next.
+        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? cue.TargetIndex;
+        if (index < 0 || drill.Targets.ElementAtOrDefault(index)?.MaterialId is not { } id || await db.Materials.FindAsync([id], cancel) is not { } material)
+            throw new FieldException("value", "There is nothing here that has a readiness.");
+        material.Readiness = (Readiness)readiness;
+        await MaterialEndpoints.RateAsync(db, material, session.Day, cancel);
+    }
+
+    public static Drill Read(SessionDrillRow row) => JsonSerializer.Deserialize<Drill>(row.DrillJson, Bookkeeping.Json)!;
+
+    public static Cue CueOf(SessionDrillRow row, Drill drill) => Stage.Now(
+        drill, [.. row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean))], row.PlayedSeconds, row.Nudge);
+
+    public async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null
+        : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
+
+    private async Task VisitAsync(DateOnly day, int id, string key, Try? take, CancellationToken cancel)
+    {
+        if (await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is not { } material)
+            return;
+        var visit = db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day)
+            ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
+        if (visit is null)
+            db.Visits.Add(visit = Bookkeeping.Begin(material, day));
+        if (material.Kind == MaterialKind.Book)
+            material.NextExample = Math.Max(material.NextExample, NumberOf(key) + 1);
+        else if (take is { } played)
+            Bookkeeping.Add(material, visit, played.Clean, played.Tempo?.Value);
+    }
+
+    private static int NumberOf(string key) => int.Parse(key.Split(':')[^1], System.Globalization.CultureInfo.InvariantCulture);
+}

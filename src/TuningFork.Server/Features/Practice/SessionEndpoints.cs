@@ -1,0 +1,209 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Practice;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Practice;
+
+/// <summary>A drill of a session.</summary>
+public sealed record SessionDrillView(
+    int Position, Area? Area, string Title, string Method, string How, string Sum, int Minutes, int AllowedSeconds, double PlayedSeconds,
+    DrillState State, int Takes, int CleanTakes, int Nudge, int? MaterialId);
+
+/// <summary>The open session as the stage shows it.</summary>
+/// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
+public sealed record SessionView(
+    int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill);
+
+/// <summary>Begins today's plan.</summary>
+public sealed record BeginWish(int Version);
+
+/// <summary>The stage's own count for the drill, sent every second.</summary>
+public sealed record PulseWish(int Position, double PlayedSeconds);
+
+/// <summary>What was done on the stage.</summary>
+public enum StageAct
+{
+    Clean,
+    Missed,
+    Undo,
+    Done,
+    Skip,
+    Back,
+    Pause,
+    Resume,
+
+    /// <summary>Value: all extra seconds of the drill together.</summary>
+    Extend,
+
+    /// <summary>Value: beats a minute by which the tempo is moved in all.</summary>
+    Nudge,
+
+    /// <summary>Value: 1 to 3.</summary>
+    Readiness,
+}
+
+/// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
+public sealed record ActWish(Guid Id, int Position, double PlayedSeconds, StageAct Kind, int? Value = null);
+
+/// <summary>What a pulse comes back with.</summary>
+public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
+
+/// <summary>A line on one drill.</summary>
+public sealed record CloseLine(int Position, string Text);
+
+/// <summary>The end of a session. Tomorrow: positions of drills whose material is asked for next time.</summary>
+public sealed record CloseWish(string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "");
+
+/// <summary>What the close came to.</summary>
+public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice);
+
+/// <summary>The session over HTTP.</summary>
+public static class SessionEndpoints
+{
+    private const int MostExtraSeconds = 3600;
+
+    public static void MapSession(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/session").WithTags("Session");
+        group.MapGet("", async Task<IResult> (SessionDesk desk, CancellationToken cancel) =>
+            await desk.OpenAsync(cancel) is { } session ? TypedResults.Ok(await ViewAsync(desk, session, cancel)) : TypedResults.NoContent())
+            .Produces<SessionView>().Produces(StatusCodes.Status204NoContent).WithName("GetSession");
+        group.MapPost("", async (BeginWish wish, SessionDesk desk, CancellationToken cancel) =>
+            await ViewAsync(desk, await desk.BeginAsync(wish.Version, cancel), cancel)).WithName("BeginSession");
+        group.MapPost("/pulse", async (PulseWish wish, SessionDesk desk, PracticeDb db, CancellationToken cancel) =>
+        {
+            var session = await desk.NeedOpenAsync(cancel);
+            if (session.Running)
+                desk.Report(session, wish.Position, wish.PlayedSeconds);
+            await db.SaveChangesAsync(cancel);
+            return new PulseView(session.Current, session.Drills.FirstOrDefault(row => row.Position == session.Current)?.PlayedSeconds ?? 0, session.Running);
+        }).WithName("Pulse");
+        group.MapPost("/act", ActAsync).WithName("Act");
+        group.MapPost("/close", CloseAsync).WithName("CloseSession");
+    }
+
+    private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    {
+        var session = await desk.NeedOpenAsync(cancel);
+        var row = session.Drills.FirstOrDefault(drill => drill.Position == wish.Position);
+        // A retry for a drill that was left already changes nothing; the answer shows where the session stands.
+        if (wish.Position == session.Current)
+        {
+            if (session.Running)
+                desk.Report(session, wish.Position, wish.PlayedSeconds);
+            if (wish.Kind is StageAct.Pause or StageAct.Resume)
+                Run(session, wish.Kind == StageAct.Resume, clock);
+            else if (wish.Kind == StageAct.Back)
+                SessionDesk.Back(session);
+            else if (row is not null)
+                await OnDrillAsync(wish, desk, session, row, cancel);
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return await ViewAsync(desk, session, cancel);
+    }
+
+    private static void Run(SessionRow session, bool running, PracticeClock clock)
+    {
+        if (running && !session.Running)
+            session.PulseUtc = clock.UtcNow;
+        session.Running = running;
+    }
+
+    private static Task OnDrillAsync(ActWish wish, SessionDesk desk, SessionRow session, SessionDrillRow row, CancellationToken cancel)
+    {
+        switch (wish.Kind)
+        {
+            case StageAct.Clean or StageAct.Missed:
+                return desk.TakeAsync(session, row, wish.Id, wish.Kind == StageAct.Clean, cancel);
+            case StageAct.Undo:
+                return desk.UndoAsync(session, row, cancel);
+            case StageAct.Done:
+                return desk.LeaveAsync(session, row, DrillState.Done, cancel);
+            case StageAct.Skip:
+                return desk.LeaveAsync(session, row, DrillState.Skipped, cancel);
+            case StageAct.Extend:
+                row.ExtraSeconds = wish.Value is >= 0 and <= MostExtraSeconds ? wish.Value.Value
+                    : throw new FieldException("value", $"A drill can be extended by 0 to {MostExtraSeconds} seconds.");
+                return Task.CompletedTask;
+            case StageAct.Nudge:
+                row.Nudge = wish.Value is >= -200 and <= 200 ? wish.Value.Value
+                    : throw new FieldException("value", "The tempo can be moved by up to 200 beats a minute.");
+                return Task.CompletedTask;
+            default:
+                return desk.RateAsync(session, row, wish.Value ?? 0, cancel);
+        }
+    }
+
+    private static async Task<CloseView> CloseAsync(CloseWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    {
+        var session = await desk.NeedOpenAsync(cancel);
+        var note = Problems.Text("note", wish.Note);
+        var where = Problems.Text("where", wish.Where, 200);
+        if (wish.Tension is < 0 or > 3)
+            throw new FieldException("tension", "Tension is 0 (none) to 3 (high).");
+        if (note.Length > 0)
+            db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Session, note, session.Id));
+        foreach (var line in wish.Lines ?? [])
+        {
+            var row = session.Drills.FirstOrDefault(drill => drill.Position == line.Position) ?? throw Problems.Unknown("lines", "drill");
+            var text = Problems.Text($"lines[{line.Position}]", line.Text);
+            if (text.Length > 0)
+                db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Drill, text, session.Id, row, MaterialOf(row)));
+        }
+
+        foreach (var position in wish.Tomorrow ?? [])
+            await AskAsync(db, session, position, cancel);
+        if (wish.Tension is not null || wish.Pain)
+            db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
+        session.EndedUtc = clock.UtcNow;
+        session.Running = false;
+        await db.SaveChangesAsync(cancel);
+        var played = session.Drills.Where(row => row.Area is not null).Sum(row => row.PlayedSeconds) / 60;
+        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "");
+    }
+
+    private static async Task AskAsync(PracticeDb db, SessionRow session, int position, CancellationToken cancel)
+    {
+        var row = session.Drills.FirstOrDefault(drill => drill.Position == position) ?? throw Problems.Unknown("tomorrow", "drill");
+        var ids = SessionDesk.Read(row).Targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
+        foreach (var material in await db.Materials.Where(material => ids.Contains(material.Id)).ToListAsync(cancel))
+            material.AskedFor = session.Day.AddDays(1);
+    }
+
+    private static int? MaterialOf(SessionDrillRow row)
+    {
+        var ids = SessionDesk.Read(row).Targets.Select(target => target.MaterialId).Distinct().ToList();
+        return ids.Count == 1 ? ids[0] : null;
+    }
+
+    private static async Task<SessionView> ViewAsync(SessionDesk desk, SessionRow session, CancellationToken cancel)
+    {
+        var rows = session.Drills.OrderBy(row => row.Position).ToList();
+        var current = rows.FirstOrDefault(row => row.Position == session.Current);
+        var drill = current is null ? null : SessionDesk.Read(current);
+        var cue = current is null ? null : SessionDesk.CueOf(current, drill!);
+        var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
+        return new SessionView(
+            session.Id, session.Day, session.Running, session.Current, session.PlannedMinutes, session.Purpose, rows.ConvertAll(View), cue,
+            target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
+            cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
+            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "");
+    }
+
+    private static SessionDrillView View(SessionDrillRow row)
+    {
+        var drill = SessionDesk.Read(row);
+        var method = drill.IsBreak ? null : Methods.Get(drill.MethodId);
+        return new SessionDrillView(
+            row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
+            drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
+            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count == 1 ? drill.Targets[0].MaterialId : null);
+    }
+}

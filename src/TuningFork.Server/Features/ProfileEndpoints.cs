@@ -1,0 +1,97 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features;
+
+/// <summary>What this server is, before anything is chosen.</summary>
+/// <param name="Book">The file that is meant when a request does not say.</param>
+/// <param name="HasPlayer">Whether the file of this request has a player yet.</param>
+public sealed record AboutView(Book Book, bool HasPlayer, string Instrument);
+
+/// <summary>The player and how the days are laid out.</summary>
+public sealed record ProfileView(
+    string Instrument, string Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
+    School School, Mix Mix, int ScaleMinutes, int EarCentre, int Version);
+
+/// <summary>What the player and the layout are to be.</summary>
+public sealed record ProfileWish(
+    string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int Transposition = 0, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
+    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int EarCentre = 60, int Version = 0);
+
+/// <summary>The player over HTTP.</summary>
+public static class ProfileEndpoints
+{
+    private static readonly string[] Families = ["winds", "strings", "keys", "percussion", "other"];
+
+    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, CancellationToken cancel) =>
+    {
+        var profile = await db.Profiles.AsNoTracking().FirstOrDefaultAsync(cancel);
+        return new AboutView(ledger.Of(context), profile is not null, profile?.Instrument ?? "");
+    }).WithTags("About").WithName("GetAbout");
+
+    public static void MapProfile(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/profile").WithTags("Player");
+        group.MapGet("", async (PracticeDb db, CancellationToken cancel) =>
+            View(await db.Profiles.AsNoTracking().FirstOrDefaultAsync(cancel) ?? throw Problems.Unknown("profile", "player"))).WithName("GetProfile");
+        group.MapPut("", async (ProfileWish wish, PracticeDb db, CancellationToken cancel) =>
+        {
+            Check(wish);
+            var row = await db.Profiles.FirstOrDefaultAsync(cancel);
+            if ((row?.Version ?? 0) != wish.Version)
+                throw Problems.Stale("The balance");
+            if (row is null)
+                db.Profiles.Add(row = new ProfileRow());
+            Write(row, wish);
+            row.Version++;
+            await db.SaveChangesAsync(cancel);
+            return View(row);
+        }).WithName("SetProfile");
+    }
+
+    private static void Write(ProfileRow row, ProfileWish wish)
+    {
+        row.Instrument = wish.Instrument.Trim();
+        row.Family = wish.Family;
+        row.Transposition = wish.Transposition;
+        row.WeekdayMinutes = string.Join(',', wish.WeekdayMinutes);
+        row.BoundaryHour = wish.BoundaryHour;
+        row.SharesJson = JsonSerializer.Serialize(wish.Shares ?? Shares.Default, Bookkeeping.Json);
+        row.School = wish.School;
+        row.Mix = wish.Mix;
+        row.ScaleMinutes = wish.ScaleMinutes;
+        row.EarCentre = wish.EarCentre;
+    }
+
+    private static void Check(ProfileWish wish)
+    {
+        Problems.Text("instrument", wish.Instrument, 100);
+        if (string.IsNullOrWhiteSpace(wish.Instrument))
+            throw new FieldException("instrument", "Name your instrument.");
+        if (!Families.Contains(wish.Family))
+            throw new FieldException("family", $"The family is one of: {Words.List(Families)}.");
+        if (wish.WeekdayMinutes.Count != 7 || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most))
+            throw new FieldException("weekdayMinutes", $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes.");
+        if (wish.WeekdayMinutes.All(minutes => minutes == 0))
+            throw new FieldException("weekdayMinutes", "Give at least one day some minutes.");
+        if (wish.Transposition is < -36 or > 36)
+            throw new FieldException("transposition", "Written to sounding pitch is -36 to 36 semitones.");
+        if (wish.BoundaryHour is < 0 or > 12)
+            throw new FieldException("boundaryHour", "A day begins between 0 and 12 o'clock.");
+        if (wish.ScaleMinutes is < 0 or > 240)
+            throw new FieldException("scaleMinutes", "Scales a day are 0 to 240 minutes.");
+        if (wish.EarCentre is < 48 or > 72)
+            throw new FieldException("earCentre", "The ear's centre is a MIDI note from 48 to 72.");
+        Problems.Check(Shares.Check(wish.Shares ?? Shares.Default));
+    }
+
+    private static ProfileView View(ProfileRow row) => new(
+        row.Instrument, row.Family, row.Transposition, [.. row.WeekdayMinutes.Split(',').Select(int.Parse)], row.BoundaryHour,
+        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Version);
+}

@@ -1,0 +1,139 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Progress;
+
+/// <summary>Something written down.</summary>
+public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind Kind, string About, string Text, int? MaterialId);
+
+/// <summary>A drill of a day gone by, for the picture of the day.</summary>
+public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSeconds, double PlayedSeconds, int Takes, int CleanTakes);
+
+/// <summary>A day of the journal.</summary>
+public sealed record JournalDay(DateOnly Day, double PlayedMinutes, IReadOnlyList<PlayedDrillView> Drills, IReadOnlyList<EntryView> Entries, int? Tension, bool Pain);
+
+/// <summary>A stretch of the journal, newest first. More: the day before which to ask for the next stretch, or null.</summary>
+public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More);
+
+/// <summary>Something to write down. Sent again with the same key it counts once.</summary>
+public sealed record EntryWish(Guid Key, string Text, EntryKind Kind = EntryKind.Note, int? Position = null, int? MaterialId = null);
+
+/// <summary>Another text for an entry.</summary>
+public sealed record EntryChange(string Text);
+
+/// <summary>What the body says.</summary>
+public sealed record BodyWish(int Tension, bool Pain, string Where = "");
+
+/// <summary>The journal over HTTP.</summary>
+public static class JournalEndpoints
+{
+    private const int DaysAtOnce = 14;
+
+    public static void MapJournal(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/journal").WithTags("Journal");
+        group.MapGet("", ReadAsync).WithName("GetJournal");
+        group.MapPost("", AddAsync).WithName("AddEntry");
+        group.MapPut("/{id:int}", async (int id, EntryChange change, PracticeDb db, CancellationToken cancel) =>
+        {
+            var row = await db.Entries.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "entry");
+            row.Text = Needed(change.Text);
+            await db.SaveChangesAsync(cancel);
+            return View(row);
+        }).WithName("ChangeEntry");
+        group.MapDelete("/{id:int}", async (int id, PracticeDb db, CancellationToken cancel) =>
+        {
+            db.Entries.Remove(await db.Entries.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "entry"));
+            await db.SaveChangesAsync(cancel);
+        }).WithName("RemoveEntry");
+    }
+
+    public static void MapBody(this WebApplication app) => app.MapPost("/api/body", async (BodyWish wish, PracticeDb db, PlanDesk plans, PracticeClock clock, CancellationToken cancel) =>
+    {
+        if (wish.Tension is < 0 or > 3)
+            throw new FieldException("tension", "Tension is 0 (none) to 3 (high).");
+        var facts = await plans.FactsAsync(cancel);
+        db.Bodies.Add(new BodyRow { Day = facts.Day, AtUtc = clock.UtcNow, Tension = wish.Tension, Pain = wish.Pain, Where = Problems.Text("where", wish.Where, 200) });
+        // A plan made before the body spoke no longer holds.
+        if (await plans.StoredAsync(facts.Day, cancel) is { } row)
+        {
+            row.Version++;
+            PlanDesk.Replan(row, facts with { Body = new BodyRow { Day = facts.Day, Tension = wish.Tension, Pain = wish.Pain } }, []);
+        }
+
+        await db.SaveChangesAsync(cancel);
+        return new BodyWish(wish.Tension, wish.Pain, wish.Where);
+    }).WithTags("Body").WithName("TellBody");
+
+    public static EntryRow Entry(DateTime at, DateOnly day, EntryKind kind, string text, int? session, SessionDrillRow? drill = null, int? material = null, Guid? key = null) => new()
+    {
+        Key = key ?? Guid.NewGuid(),
+        AtUtc = at,
+        Day = day,
+        Kind = kind,
+        Text = text,
+        SessionId = session,
+        SessionDrillId = drill?.Id,
+        About = drill?.Title ?? "",
+        MaterialId = material,
+    };
+
+    private static async Task<EntryView> AddAsync(EntryWish wish, PracticeDb db, SessionDesk desk, PlanDesk plans, PracticeClock clock, CancellationToken cancel)
+    {
+        if (await db.Entries.FirstOrDefaultAsync(entry => entry.Key == wish.Key, cancel) is { } there)
+            return View(there);
+        var profile = await plans.ProfileAsync(cancel);
+        var session = await desk.OpenAsync(cancel);
+        var drill = wish.Position is { } position ? session?.Drills.FirstOrDefault(row => row.Position == position) : null;
+        if (wish.MaterialId is { } id && !await db.Materials.AnyAsync(material => material.Id == id, cancel))
+            throw Problems.Unknown("materialId", "material");
+        var row = Entry(clock.UtcNow, session?.Day ?? clock.Today(profile), wish.Kind, Needed(wish.Text), session?.Id, drill, wish.MaterialId, wish.Key);
+        db.Entries.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return View(row);
+    }
+
+    private static async Task<JournalView> ReadAsync(PracticeDb db, CancellationToken cancel, string? search = null, DateOnly? before = null, int? materialId = null)
+    {
+        var entries = db.Entries.AsNoTracking();
+        if (before is { } limit)
+            entries = entries.Where(entry => entry.Day < limit);
+        if (materialId is { } material)
+            entries = entries.Where(entry => entry.MaterialId == material);
+        if (!string.IsNullOrWhiteSpace(search))
+        {
+            var pattern = "%" + search.Trim().Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal) + "%";
+            entries = entries.Where(entry => EF.Functions.Like(entry.Text, pattern, "\\") || EF.Functions.Like(entry.About, pattern, "\\"));
+        }
+
+        var whole = string.IsNullOrWhiteSpace(search) && materialId is null;
+        var sessions = db.Sessions.AsNoTracking().Where(session => session.EndedUtc != null && (before == null || session.Day < before));
+        var days = await entries.Select(entry => entry.Day).Concat(whole ? sessions.Select(session => session.Day) : db.Sessions.Where(session => false).Select(session => session.Day))
+            .Distinct().OrderByDescending(day => day).Take(DaysAtOnce + 1).ToListAsync(cancel);
+        var shown = days.Take(DaysAtOnce).ToList();
+        var found = await entries.Where(entry => shown.Contains(entry.Day)).OrderBy(entry => entry.Id).ToListAsync(cancel);
+        var drills = await db.SessionDrills.AsNoTracking().Include(drill => drill.Takes).Where(drill => shown.Contains(drill.Day))
+            .OrderBy(drill => drill.SessionId).ThenBy(drill => drill.Position).AsSplitQuery().ToListAsync(cancel);
+        var bodies = await db.Bodies.AsNoTracking().Where(body => shown.Contains(body.Day)).ToListAsync(cancel);
+        return new JournalView([.. shown.Select(day => Day(day, found, drills, bodies))], days.Count > DaysAtOnce ? shown[^1] : null);
+    }
+
+    private static JournalDay Day(DateOnly day, List<EntryRow> entries, List<SessionDrillRow> drills, List<BodyRow> bodies)
+    {
+        var played = drills.Where(drill => drill.Day == day).ToList();
+        return new JournalDay(
+            day, Math.Round(played.Where(drill => drill.Area is not null).Sum(drill => drill.PlayedSeconds) / 60, 1),
+            played.ConvertAll(drill => new PlayedDrillView(drill.Area, drill.Title, drill.PlannedSeconds, drill.PlayedSeconds, drill.Takes.Count, drill.Takes.Count(take => take.Clean))),
+            [.. entries.Where(entry => entry.Day == day).Select(View)],
+            bodies.Where(body => body.Day == day).Select(body => (int?)body.Tension).Max(), bodies.Exists(body => body.Day == day && body.Pain));
+    }
+
+    private static string Needed(string? text) => Problems.Text("text", text) is { Length: > 0 } kept ? kept : throw new FieldException("text", "Write something, or close without saving.");
+
+    private static EntryView View(EntryRow row) => new(row.Id, row.AtUtc, row.Day, row.Kind, row.About, row.Text, row.MaterialId);
+}

@@ -1,0 +1,54 @@
+using System.Security.Cryptography;
+using Microsoft.AspNetCore.Mvc;
+
+namespace TuningFork.Server.Hosting;
+
+/// <summary>Only this machine, only this page: foreign hosts and origins are refused, and the page may load nothing from elsewhere.</summary>
+public static class Guard
+{
+    private const string NoncePlace = "__nonce__";
+
+    public static void Use(WebApplication app) => app.Use(async (context, next) =>
+    {
+        var origin = context.Request.Headers.Origin.ToString();
+        var here = $"{context.Request.Scheme}://{context.Request.Host}";
+        if (!IsLoopback(context.Request.Host.Host) || (origin.Length > 0 && !string.Equals(origin, here, StringComparison.OrdinalIgnoreCase)))
+        {
+            context.Response.StatusCode = StatusCodes.Status403Forbidden;
+            await context.Response.WriteAsJsonAsync(
+                new ProblemDetails { Status = 403, Title = "Refused", Detail = "Open the program at the address it printed, on this machine." },
+                (System.Text.Json.JsonSerializerOptions?)null, "application/problem+json");
+            return;
+        }
+
+        var headers = context.Response.Headers;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        headers.ContentSecurityPolicy = Policy(null);
+        await next(context);
+    });
+
+    /// <summary>The page itself, with a fresh nonce for its style sheets on every request.</summary>
+    public static void MapPage(WebApplication app)
+    {
+        var file = Path.Combine(app.Environment.WebRootPath ?? "", "index.html");
+        app.MapFallback((HttpContext context) =>
+        {
+            if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
+                throw new FieldException("path", "There is no such address. See /openapi/v1.json for those there are.", StatusCodes.Status404NotFound);
+            if (!File.Exists(file))
+                return Results.Text("The front end is not built. Start the program with ./run.", "text/plain", statusCode: 503);
+            var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(18));
+            context.Response.Headers.ContentSecurityPolicy = Policy(nonce);
+            context.Response.Headers.CacheControl = "no-store";
+            return Results.Content(File.ReadAllText(file).Replace(NoncePlace, nonce, StringComparison.Ordinal), "text/html; charset=utf-8");
+        }).ExcludeFromDescription();
+    }
+
+    private static bool IsLoopback(string host) => host is "localhost" or "127.0.0.1" or "[::1]";
+
+    private static string Policy(string? nonce) =>
+        $"default-src 'none'; script-src 'self'; style-src 'self'{(nonce is null ? "" : $" 'nonce-{nonce}'")}; font-src 'self'; img-src 'self' data:; "
+        + "connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+}

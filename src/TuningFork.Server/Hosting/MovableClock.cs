@@ -1,0 +1,28 @@
+namespace TuningFork.Server.Hosting;
+
+/// <summary>The machine's clock, which tests may set; it runs on from there.</summary>
+public sealed class MovableClock : TimeProvider
+{
+    private long offsetTicks;
+
+    public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddTicks(Interlocked.Read(ref offsetTicks));
+
+    public void Set(DateTimeOffset now) => Interlocked.Exchange(ref offsetTicks, (now - base.GetUtcNow()).Ticks);
+}
+
+/// <summary>Asked and answered: what time it is.</summary>
+/// <param name="Now">A moment with its offset from UTC.</param>
+public sealed record ClockView(DateTimeOffset Now);
+
+/// <summary>Only there when the server was started with --testing.</summary>
+public static class TestingEndpoints
+{
+    public static void Map(WebApplication app, MovableClock clock)
+    {
+        app.MapPut("/api/testing/clock", (ClockView wish) =>
+        {
+            clock.Set(wish.Now);
+            return new ClockView(clock.GetLocalNow());
+        }).ExcludeFromDescription();
+    }
+}

@@ -1,0 +1,15 @@
+using TuningFork.Core.Planning;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Server.Hosting;
+
+/// <summary>Now, and the practice day it belongs to.</summary>
+public sealed class PracticeClock(TimeProvider time)
+{
+    public DateTime UtcNow => time.GetUtcNow().UtcDateTime;
+
+    public DateTimeOffset LocalNow => time.GetLocalNow();
+
+    public DateOnly Today(ProfileRow profile) =>
+        PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone, profile.BoundaryHour);
+}

@@ -1,0 +1,68 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
+
+namespace TuningFork.Server.Hosting;
+
+/// <summary>Something asked for cannot be done; says which field and what to do instead.</summary>
+public sealed class FieldException(string field, string remedy, int status = StatusCodes.Status400BadRequest) : Exception(remedy)
+{
+    public string Field { get; } = field;
+
+    public int Status { get; } = status;
+}
+
+/// <summary>Turns what went wrong into problem details (RFC 9457) with the field and the remedy.</summary>
+public static class Problems
+{
+    public const int LongestText = 10_000;
+
+    public static FieldException Unknown(string field, string what) =>
+        new(field, $"There is no such {what}. It may have been removed; reload and choose again.", StatusCodes.Status404NotFound);
+
+    public static FieldException Stale(string what) =>
+        new("version", $"{what} was changed in another window. Reload it and try again; nothing was overwritten.", StatusCodes.Status409Conflict);
+
+    /// <summary>Free text, trimmed; null becomes empty.</summary>
+    public static string Text(string field, string? text, int longest = LongestText) => text is null ? ""
+        : text.Length <= longest ? text.Trim()
+        : throw new FieldException(field, $"The text has {text.Length:N0} characters; shorten it to {longest:N0} or fewer.");
+
+    public static void Check(IReadOnlyList<(string Field, string Problem)> problems)
+    {
+        if (problems.Count > 0)
+            throw new FieldException(problems[0].Field, problems[0].Problem);
+    }
+
+    public static void Use(WebApplication app) => app.UseExceptionHandler(handler => handler.Run(async context =>
+    {
+        var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
+        var (status, field, detail) = Read(error);
+        context.Response.StatusCode = status;
+        var problem = new ProblemDetails { Status = status, Title = Title(status), Detail = detail };
+        problem.Extensions["errors"] = new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] };
+        await context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
+    }));
+
+    private static (int Status, string Field, string Detail) Read(Exception? error) => error switch
+    {
+        FieldException problem => (problem.Status, problem.Field, problem.Message),
+        PlanException plan => (StatusCodes.Status400BadRequest, plan.Field, plan.Message),
+        DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, "version", "This was changed in another window. Reload it and try again; nothing was overwritten."),
+        BadHttpRequestException { InnerException: JsonException json } => (StatusCodes.Status400BadRequest, FieldOf(json.Path), "This part of the request could not be read. Send valid JSON with the documented fields."),
+        BadHttpRequestException bad => (bad.StatusCode, "request", "The request could not be read. Send valid JSON with the documented fields."),
+        _ => (StatusCodes.Status500InternalServerError, "server", "Something went wrong here; nothing was changed. Try again, and look into the log if it stays."),
+    };
+
+    private static string FieldOf(string? path) => string.IsNullOrEmpty(path) || path == "$" ? "request" : path.Replace("$.", "", StringComparison.Ordinal);
+
+    private static string Title(int status) => status switch
+    {
+        StatusCodes.Status404NotFound => "Not there",
+        StatusCodes.Status409Conflict => "Changed elsewhere",
+        StatusCodes.Status500InternalServerError => "Failed",
+        _ => "Cannot be done as asked",
+    };
+}

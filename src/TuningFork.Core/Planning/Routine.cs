@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using TuningFork.Core.Practice;
 
 namespace TuningFork.Core.Planning;
@@ -18,9 +19,11 @@ public sealed record WorkRest(int Work, int Rest);
 public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must = true, int? Fixed = null, WorkRest? Rounds = null)
 {
     /// <summary>Fewest minutes, the fixed length counted.</summary>
+    [JsonIgnore]
     public int Floor => Fixed ?? Least;
 
     /// <summary>Most minutes, the fixed length counted.</summary>
+    [JsonIgnore]
     public int Ceiling => Fixed ?? Most;
 }
 

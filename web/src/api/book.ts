@@ -1,0 +1,14 @@
+/** Whose file this window works in. Kept by the window, so two windows may show two books. */
+export type Book = 'Demo' | 'Own'
+
+const place = 'practice-book'
+
+export function chosenBook(): Book | null {
+  const kept = sessionStorage.getItem(place) ?? localStorage.getItem(place)
+  return kept === 'Demo' || kept === 'Own' ? kept : null
+}
+
+export function keepBook(book: Book) {
+  sessionStorage.setItem(place, book)
+  localStorage.setItem(place, book)
+}

@@ -1,0 +1,63 @@
+import { Text } from '@chakra-ui/react'
+import { lazy, Suspense } from 'react'
+import { Navigate, Outlet, Route, Routes } from 'react-router'
+import { api } from '../api/client'
+import { Page } from '../ui/fields'
+import { Header } from './Header'
+
+const named = <T extends Record<K, React.ComponentType>, K extends string>(load: () => Promise<T>, name: K) =>
+  lazy(async () => ({ default: (await load())[name] as React.ComponentType }))
+
+const TodayPage = named(() => import('../features/planning/TodayPage'), 'TodayPage')
+const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
+const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
+const FirstVisitPage = named(() => import('../features/planning/FirstVisitPage'), 'FirstVisitPage')
+const MaterialPage = named(() => import('../features/material/MaterialPage'), 'MaterialPage')
+const StagePage = named(() => import('../features/practice/StagePage'), 'StagePage')
+const ClosePage = named(() => import('../features/practice/ClosePage'), 'ClosePage')
+const JournalPage = named(() => import('../features/progress/JournalPage'), 'JournalPage')
+
+export function App() {
+  const about = api.useQuery('get', '/api/about')
+  if (about.isError)
+    return (
+      <Page title="The program does not answer">
+        <Text>
+          Start it again with ./run, then reload this page. Everything that was saved is still there.
+        </Text>
+      </Page>
+    )
+  if (!about.data) return null
+  return (
+    <Suspense fallback={null}>
+      <Routes>
+        <Route path="/welcome" element={<FirstVisitPage />} />
+        {about.data.hasPlayer ? (
+          <>
+            <Route path="/practise" element={<StagePage />} />
+            <Route element={<Shell />}>
+              <Route path="/" element={<TodayPage />} />
+              <Route path="/routines" element={<RoutinesPage />} />
+              <Route path="/material" element={<MaterialPage />} />
+              <Route path="/journal" element={<JournalPage />} />
+              <Route path="/balance" element={<BalancePage />} />
+              <Route path="/close" element={<ClosePage />} />
+            </Route>
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </>
+        ) : (
+          <Route path="*" element={<Navigate to="/welcome" replace />} />
+        )}
+      </Routes>
+    </Suspense>
+  )
+}
+
+function Shell() {
+  return (
+    <>
+      <Header />
+      <Outlet />
+    </>
+  )
+}

@@ -1,0 +1,41 @@
+import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react'
+
+const body = "'Atkinson Hyperlegible Next Variable', sans-serif"
+const display = "'Fraunces Variable', serif"
+
+const config = defineConfig({
+  globalCss: {
+    'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '17px', lineHeight: 1.4 },
+    'h1, h2, h3': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.15 },
+    '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
+    '.no-print': { '@media print': { display: 'none !important' } },
+    '*, *::before, *::after': {
+      '@media (prefers-reduced-motion: reduce)': {
+        animation: 'none !important',
+        transition: 'none !important',
+      },
+    },
+  },
+  theme: {
+    tokens: {
+      fonts: { body: { value: body }, heading: { value: display } },
+      colors: {
+        paper: { value: '#f5f0e4' },
+        sheet: { value: '#fbf8f0' },
+        ink: { value: '#1e2230' },
+        faded: { value: '#5d594e' },
+        line: { value: '#d8cfb9' },
+        accent: { value: '#9a5d10' },
+        focus: { value: '#2b57a8' },
+        wrong: { value: '#a32a1a' },
+        stage: { value: '#181c26' },
+        stageLine: { value: '#3a404e' },
+        stageText: { value: '#f4efe3' },
+        stageFaded: { value: '#b9bec9' },
+        stageAccent: { value: '#f2c868' },
+      },
+    },
+  },
+})
+
+export const system = createSystem(defaultConfig, config)

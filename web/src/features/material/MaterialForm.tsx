@@ -1,0 +1,290 @@
+import { Box, Flex, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { ask, client, type Problem, type Schemas } from '../../api/client'
+import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
+import { Field, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import type { Wish } from './wish'
+
+const difficulties = ['fingering', 'shift', 'rhythm', 'coordination', 'intonation', 'tone', 'memory', 'join']
+const names = { Exercise: 'exercise', Piece: 'piece', Passage: 'passage', Book: 'reading book' }
+
+interface Props {
+  id: number | null
+  start: Wish
+  pieces: Schemas['MaterialView'][]
+  close: () => void
+  /** Opens an empty form of the same kind for the next one. */
+  again: (wish: Wish) => void
+}
+
+export function MaterialForm({ id, start, pieces, close, again }: Props) {
+  const [wish, setWish] = useState(start)
+  const { problem, run } = useProblem()
+  const queries = useQueryClient()
+  const set = (change: Partial<Wish>) => setWish({ ...wish, ...change })
+  const save = async (more: boolean) => {
+    const saved = await run(() =>
+      id === null
+        ? ask(client.POST('/api/materials', { body: wish }))
+        : ask(client.PUT('/api/materials/{id}', { params: { path: { id } }, body: wish })),
+    )
+    if (!saved) return
+    await queries.invalidateQueries()
+    if (more) {
+      again({ ...start, pieceId: wish.pieceId, title: '', note: '' })
+      setWish({ ...start, pieceId: wish.pieceId })
+    } else close()
+  }
+  return (
+    <chakra.form
+      border="1.5px solid"
+      borderColor="ink"
+      borderRadius="10px"
+      p="5"
+      mb="5"
+      bg="sheet"
+      onSubmit={(event) => {
+        event.preventDefault()
+        void save(false)
+      }}
+    >
+      <chakra.h2 fontSize="22px" mb="3">
+        {id === null ? `New ${names[wish.kind]}` : `Change this ${names[wish.kind]}`}
+      </chakra.h2>
+      <Flex gap="4" wrap="wrap" align="start">
+        <What wish={wish} set={set} pieces={pieces} fixed={id !== null} problem={problem} />
+        {wish.kind === 'Book' ? (
+          <BookFields wish={wish} set={set} problem={problem} />
+        ) : (
+          <TempoFields wish={wish} set={set} problem={problem} />
+        )}
+        {(wish.kind === 'Piece' || wish.kind === 'Passage') && <ReadinessField wish={wish} set={set} />}
+        <Field
+          label={wish.kind === 'Passage' ? 'Note for the stage: fingering, breath, why' : 'Note'}
+          width="340px"
+        >
+          <TextInput value={wish.note} onChange={(event) => set({ note: event.target.value })} />
+        </Field>
+      </Flex>
+      <Refusal
+        problem={problem}
+        field={['note', 'version', 'kind', 'server', 'request', 'difficulty', 'readiness', 'area', 'pieceId']}
+      />
+      <Flex gap="3" mt="4" wrap="wrap">
+        <Press look="strong" type="submit">
+          Keep
+        </Press>
+        {id === null && (
+          <Press type="button" onClick={() => void save(true)}>
+            Keep, and one more
+          </Press>
+        )}
+        <Press type="button" look="quiet" onClick={close}>
+          Leave
+        </Press>
+      </Flex>
+    </chakra.form>
+  )
+}
+
+interface PartProps {
+  wish: Wish
+  set: (change: Partial<Wish>) => void
+  problem: Problem | null
+}
+
+function What({
+  wish,
+  set,
+  pieces,
+  fixed,
+  problem,
+}: PartProps & { pieces: Schemas['MaterialView'][]; fixed: boolean }) {
+  if (wish.kind === 'Passage')
+    return (
+      <>
+        <Field label="Piece" width="220px">
+          <Select
+            value={wish.pieceId ?? ''}
+            disabled={fixed}
+            onChange={(event) => set({ pieceId: Number(event.target.value) })}
+          >
+            {pieces.map((piece) => (
+              <option key={piece.id} value={piece.id}>
+                {piece.title}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Box>
+          <Flex gap="2">
+            <Whole label="From bar" value={wish.fromBar} set={(fromBar) => set({ fromBar: fromBar ?? 0 })} />
+            <Whole label="To bar" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
+          </Flex>
+          <Refusal problem={problem} field={['fromBar', 'toBar']} />
+        </Box>
+        <Field label="What is hard" width="170px">
+          <Select value={wish.difficulty} onChange={(event) => set({ difficulty: event.target.value })}>
+            <option value="">not said</option>
+            {difficulties.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+          </Select>
+        </Field>
+      </>
+    )
+  return (
+    <>
+      <Box width="280px">
+        <Field label="Title">
+          <TextInput autoFocus value={wish.title} onChange={(event) => set({ title: event.target.value })} />
+        </Field>
+        <Refusal problem={problem} field="title" />
+      </Box>
+      {wish.kind === 'Piece' && (
+        <Box>
+          <Flex gap="2" align="end">
+            <Whole label="Bars" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
+            <chakra.label display="flex" gap="2" minH="42px" alignItems="center">
+              <input
+                type="checkbox"
+                checked={wish.fromBar === 0}
+                onChange={(event) => set({ fromBar: event.target.checked ? 0 : 1 })}
+              />{' '}
+              upbeat
+            </chakra.label>
+          </Flex>
+          <Refusal problem={problem} field={['fromBar', 'toBar']} />
+        </Box>
+      )}
+      {wish.kind === 'Exercise' && (
+        <>
+          <Field label="Area" width="140px">
+            <Select
+              value={wish.area ?? 'Technique'}
+              onChange={(event) => set({ area: event.target.value as Schemas['Area'] })}
+            >
+              <option value="Technique">technique</option>
+              <option value="WarmUp">warm-up</option>
+            </Select>
+          </Field>
+          <Whole label="Bars" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
+          <chakra.label display="flex" gap="2" minH="42px" alignItems="center" mt="5">
+            <input
+              type="checkbox"
+              checked={wish.isScale}
+              onChange={(event) => set({ isScale: event.target.checked })}
+            />{' '}
+            scale or arpeggio
+          </chakra.label>
+        </>
+      )}
+    </>
+  )
+}
+
+function TempoFields({ wish, set, problem }: PartProps) {
+  return (
+    <>
+      <Box>
+        <Flex gap="2">
+          {wish.kind !== 'Passage' && (
+            <>
+              <Whole
+                label="Beats a bar"
+                value={wish.beatsPerBar}
+                set={(beatsPerBar) => set({ beatsPerBar: beatsPerBar ?? 0 })}
+              />
+              <Field label="Beat" width="140px">
+                <Select value={wish.beat} onChange={(event) => set({ beat: event.target.value })}>
+                  {['half', 'dotted quarter', 'quarter', 'eighth'].map((one) => (
+                    <option key={one}>{one}</option>
+                  ))}
+                </Select>
+              </Field>
+            </>
+          )}
+          <Whole
+            label={wish.kind === 'Passage' ? 'Target (empty: the piece’s)' : 'Target tempo'}
+            value={wish.target ?? null}
+            set={(target) => set({ target })}
+            width="120px"
+          />
+        </Flex>
+        <Refusal problem={problem} field={['target', 'beat', 'beatsPerBar']} />
+      </Box>
+      {wish.kind === 'Piece' && (
+        <Field label="Performance, if any" width="170px">
+          <TextInput
+            type="date"
+            value={wish.performance ?? ''}
+            onChange={(event) => set({ performance: event.target.value || null })}
+          />
+        </Field>
+      )}
+    </>
+  )
+}
+
+function BookFields({ wish, set, problem }: PartProps) {
+  return (
+    <Box>
+      <Flex gap="2">
+        <Whole label="Examples" value={wish.examples} set={(examples) => set({ examples: examples ?? 0 })} />
+        <Whole
+          label="Next one"
+          value={wish.nextExample}
+          set={(nextExample) => set({ nextExample: nextExample ?? 0 })}
+        />
+        <Whole label="A day" value={wish.perDay} set={(perDay) => set({ perDay: perDay ?? 0 })} />
+      </Flex>
+      <Refusal problem={problem} field={['examples', 'nextExample', 'perDay']} />
+    </Box>
+  )
+}
+
+function ReadinessField({ wish, set }: Omit<PartProps, 'problem'>) {
+  return (
+    <chakra.fieldset>
+      <chakra.legend fontSize="0.85em" color="faded" mb="0.5">
+        How far
+      </chakra.legend>
+      <Flex gap="1">
+        {readinessOrder.map((value) => (
+          <Press
+            key={value}
+            type="button"
+            px="3"
+            fontWeight={500}
+            aria-pressed={wish.readiness === value}
+            look={wish.readiness === value ? 'strong' : undefined}
+            onClick={() => set({ readiness: value })}
+          >
+            <ReadinessSign value={value} /> {readinessWords[value]}
+          </Press>
+        ))}
+      </Flex>
+    </chakra.fieldset>
+  )
+}
+
+interface WholeProps {
+  label: string
+  value: number | null
+  set: (value: number | null) => void
+  width?: string
+}
+
+function Whole({ label, value, set, width = '96px' }: WholeProps) {
+  return (
+    <Field label={label} width={width}>
+      <TextInput
+        type="number"
+        inputMode="numeric"
+        value={value ?? ''}
+        onChange={(event) => set(event.target.value === '' ? null : Number.parseInt(event.target.value, 10))}
+      />
+    </Field>
+  )
+}

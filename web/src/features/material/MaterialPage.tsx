@@ -1,0 +1,240 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { ReadinessSign, readinessWords } from '../../ui/Readiness'
+import { AreaGlyph } from '../../ui/areas'
+import { Empty, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { sayDay, sayDistance, sayTempo } from '../../ui/words'
+import { MaterialForm } from './MaterialForm'
+import { emptyWish, wishOf, type Wish } from './wish'
+
+type Material = Schemas['MaterialView']
+type Kind = Schemas['MaterialKind']
+
+const kindNames: Record<Kind, string> = {
+  Exercise: 'exercise',
+  Piece: 'piece',
+  Passage: 'passage',
+  Book: 'reading book',
+}
+const sorts = { piece: 'by piece', due: 'by due day', lastVisit: 'by last played' } as const
+
+/** Everything that is practised: entered quickly, sorted, searched, rested and brought back. */
+export function MaterialPage() {
+  const materials = api.useQuery('get', '/api/materials')
+  const today = api.useQuery('get', '/api/today').data?.day
+  const [search, setSearch] = useState('')
+  const [kind, setKind] = useState<Kind | ''>('')
+  const [sort, setSort] = useState<keyof typeof sorts>('piece')
+  const [editing, setEditing] = useState<{ id: number | null; wish: Wish } | null>(null)
+  const all = materials.data ?? []
+  const shown = all
+    .filter(
+      (item) =>
+        (!kind || item.kind === kind) &&
+        `${item.title} ${item.difficulty} ${item.note}`.toLowerCase().includes(search.trim().toLowerCase()),
+    )
+    .sort((a, b) => (sort === 'piece' ? 0 : (a[sort] ?? '9999').localeCompare(b[sort] ?? '9999')))
+  return (
+    <Page
+      title="Material"
+      aside={
+        <Flex gap="2" wrap="wrap">
+          {(['Piece', 'Passage', 'Exercise', 'Book'] as const).map((one) => (
+            <Press
+              key={one}
+              disabled={one === 'Passage' && !all.some((item) => item.kind === 'Piece')}
+              onClick={() => setEditing({ id: null, wish: emptyWish(one, all) })}
+            >
+              New {kindNames[one]}
+            </Press>
+          ))}
+        </Flex>
+      }
+    >
+      {editing && (
+        <MaterialForm
+          key={editing.id ?? `new ${editing.wish.kind}`}
+          id={editing.id}
+          start={editing.wish}
+          pieces={all.filter((item) => item.kind === 'Piece')}
+          close={() => setEditing(null)}
+          again={(wish) => setEditing({ id: null, wish })}
+        />
+      )}
+      <Flex gap="3" mb="3" wrap="wrap">
+        <TextInput
+          type="search"
+          aria-label="Search material"
+          placeholder="search"
+          width="240px"
+          value={search}
+          onChange={(event) => setSearch(event.target.value)}
+        />
+        <Select
+          aria-label="Kind"
+          width="auto"
+          value={kind}
+          onChange={(event) => setKind(event.target.value as Kind | '')}
+        >
+          <option value="">everything</option>
+          {Object.entries(kindNames).map(([value, name]) => (
+            <option key={value} value={value}>
+              {name}s
+            </option>
+          ))}
+        </Select>
+        <Select
+          aria-label="Order"
+          width="auto"
+          value={sort}
+          onChange={(event) => setSort(event.target.value as keyof typeof sorts)}
+        >
+          {Object.entries(sorts).map(([value, name]) => (
+            <option key={value} value={value}>
+              {name}
+            </option>
+          ))}
+        </Select>
+      </Flex>
+      {materials.data && all.length === 0 && (
+        <Empty>
+          Pieces, their hard passages, exercises and reading books will stand here. Enter one piece and two
+          passages, and the plan has something to work with.
+        </Empty>
+      )}
+      {all.length > 0 && shown.length === 0 && <Empty>Nothing fits this search.</Empty>}
+      {shown.length > 0 && (
+        <Table
+          items={shown}
+          today={today}
+          indent={sort === 'piece'}
+          edit={(item) => setEditing({ id: item.id, wish: wishOf(item) })}
+        />
+      )}
+    </Page>
+  )
+}
+
+interface TableProps {
+  items: Material[]
+  today?: string
+  indent: boolean
+  edit: (item: Material) => void
+}
+
+function Table({ items, today, indent, edit }: TableProps) {
+  return (
+    <Box overflowX="auto">
+      <chakra.table
+        width="100%"
+        css={{
+          '& th, & td': {
+            textAlign: 'left',
+            padding: '7px 10px 7px 0',
+            borderBottom: '1px solid #d8cfb9',
+            verticalAlign: 'middle',
+          },
+          '& th': { fontSize: '0.85em', color: '#5d594e', fontWeight: 600 },
+        }}
+      >
+        <thead>
+          <tr>
+            <th>what</th>
+            <th>how far</th>
+            <th>tempo</th>
+            <th>last played</th>
+            <th>due</th>
+            <th>
+              <chakra.span srOnly>actions</chakra.span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {items.map((item) => (
+            <Row key={item.id} item={item} today={today} indent={indent} edit={edit} />
+          ))}
+        </tbody>
+      </chakra.table>
+    </Box>
+  )
+}
+
+function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: Material }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const rest = async () => {
+    await run(() =>
+      ask(
+        client.PUT('/api/materials/{id}', {
+          params: { path: { id: item.id } },
+          body: { ...wishOf(item), resting: !item.resting },
+        }),
+      ),
+    )
+    await queries.invalidateQueries()
+  }
+  return (
+    <chakra.tr color={item.resting ? 'faded' : undefined}>
+      <td>
+        <Flex gap="2.5" align="center" pl={indent && item.kind === 'Passage' ? '6' : '0'}>
+          <AreaGlyph area={item.area} />
+          <Box>
+            <Text fontWeight={item.kind === 'Piece' ? 700 : 500}>
+              {indent && item.kind === 'Passage' ? `bars ${item.title.split(', ').at(-1)}` : item.title}
+            </Text>
+            <Text fontSize="0.85em" color="faded">
+              {[
+                item.resting && 'resting',
+                item.kind === 'Piece' && `${item.toBar} bars`,
+                item.performance && today && `performance ${sayDay(item.performance, today)}`,
+                item.difficulty,
+                item.note,
+              ]
+                .filter(Boolean)
+                .join(' · ')}
+            </Text>
+            <Refusal problem={problem} />
+          </Box>
+        </Flex>
+      </td>
+      <td>
+        {(item.kind === 'Piece' || item.kind === 'Passage') && (
+          <Flex gap="2" align="center" whiteSpace="nowrap">
+            <ReadinessSign value={item.readiness} /> {readinessWords[item.readiness]}
+          </Flex>
+        )}
+        {item.kind === 'Book' && `no. ${Math.min(item.nextExample, item.examples)} of ${item.examples}`}
+      </td>
+      <td>
+        <chakra.span whiteSpace="nowrap">
+          {item.lastClean ? `clean ${item.lastClean}` : ''}
+          {item.lastClean && item.target ? ', ' : ''}
+          {item.target ? `target ${sayTempo(item.target, item.beat)}` : ''}
+          {item.kind === 'Book' && item.daysLeft !== null && `${item.perDay} a day: ${item.daysLeft} days`}
+        </chakra.span>
+      </td>
+      <td>{item.lastVisit && today ? distance(item.lastVisit, today) : '–'}</td>
+      <td>{item.due && today && !item.resting ? distance(item.due, today) : ''}</td>
+      <td>
+        <Flex justify="end">
+          <Press look="quiet" minH="34px" aria-label={`Change ${item.title}`} onClick={() => edit(item)}>
+            change
+          </Press>
+          <Press
+            look="quiet"
+            minH="34px"
+            aria-label={`${item.resting ? 'Bring back' : 'Rest'} ${item.title}`}
+            onClick={() => void rest()}
+          >
+            {item.resting ? 'bring back' : 'rest'}
+          </Press>
+        </Flex>
+      </td>
+    </chakra.tr>
+  )
+}
+
+const distance = (day: string, today: string) =>
+  sayDistance(Math.round((Date.parse(day) - Date.parse(today)) / 86400000))

@@ -1,0 +1,152 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core'
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import { GripVertical, Lock, LockOpen, Repeat2, X } from 'lucide-react'
+import type { Schemas } from '../../api/client'
+import { AreaGlyph } from '../../ui/areas'
+import { NumberInput, Press } from '../../ui/fields'
+import { sayTempo } from '../../ui/words'
+import type { Today } from './useToday'
+
+interface Props {
+  state: Today
+  today: Schemas['TodayView']
+}
+
+/** The list under the routine score: what, how, at which tempo and why; every drill can be overruled where it stands. */
+export function DrillList({ state, today }: Props) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const ids = today.drills.map((drill) => drill.id)
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id)
+      void state.change({ kind: 'Move', drillId: String(active.id), value: ids.indexOf(String(over.id)) })
+  }
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+        <chakra.ol listStyleType="none" aria-label="Today's drills">
+          {today.drills.map((drill) => (
+            <Row key={drill.id} drill={drill} state={state} />
+          ))}
+        </chakra.ol>
+      </SortableContext>
+    </DndContext>
+  )
+}
+
+function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: drill.id,
+  })
+  return (
+    <chakra.li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      position="relative"
+      zIndex={isDragging ? 2 : undefined}
+      bg={isDragging ? 'sheet' : undefined}
+      borderTop="1px solid"
+      borderColor="line"
+      py="1.5"
+      display="grid"
+      gridTemplateColumns={{
+        base: '28px 58px 22px minmax(0,1fr)',
+        md: '28px 34px 76px 22px minmax(0,1.25fr) minmax(0,1fr) auto',
+      }}
+      gap={{ base: '1 10px', md: '12px' }}
+      alignItems="center"
+    >
+      <chakra.button
+        {...attributes}
+        {...listeners}
+        className="no-print"
+        aria-label={`Move ${drill.title}`}
+        cursor="grab"
+        color="faded"
+        minH="32px"
+      >
+        <GripVertical size={17} aria-hidden />
+      </chakra.button>
+      <Text color="faded" fontSize="0.88em" display={{ base: 'none', md: 'block' }}>
+        {drill.at}′
+      </Text>
+      <NumberInput
+        label={`Minutes of ${drill.title}`}
+        value={drill.minutes}
+        min={1}
+        max={60}
+        width="58px"
+        onChange={(value) => void state.change({ kind: 'Minutes', drillId: drill.id, value })}
+      />
+      {drill.area ? <AreaGlyph area={drill.area} /> : <Box bg="faded" width="12px" height="8px" ml="3px" />}
+      <Box minW="0">
+        <Text fontWeight={700}>{drill.title}</Text>
+        <Text fontSize="0.88em" color="faded" title={drill.how}>
+          {drill.method || drill.how}
+          {tempos(drill)}
+          {drill.sum && ` · ${drill.sum}`}
+        </Text>
+      </Box>
+      <Text gridColumn={{ base: '4', md: 'auto' }} fontSize="0.92em" color="faded">
+        {drill.reason}
+      </Text>
+      <Flex className="no-print" gridColumn={{ base: '4', md: 'auto' }} gap="0">
+        {drill.area && (
+          <>
+            <Press
+              look="icon"
+              aria-pressed={drill.locked}
+              title={drill.locked ? 'Locked: stays when planned anew' : 'Lock'}
+              aria-label={`${drill.locked ? 'Unlock' : 'Lock'} ${drill.title}`}
+              onClick={() => void state.change({ kind: 'Lock', drillId: drill.id })}
+            >
+              {drill.locked ? <Lock size={17} /> : <LockOpen size={17} opacity={0.6} />}
+            </Press>
+            <Press
+              look="icon"
+              title="Something else instead"
+              aria-label={`Swap ${drill.title}`}
+              onClick={() => void state.change({ kind: 'Swap', drillId: drill.id })}
+            >
+              <Repeat2 size={17} opacity={0.7} />
+            </Press>
+          </>
+        )}
+        <Press
+          look="icon"
+          title="Leave out today"
+          aria-label={`Leave out ${drill.title}`}
+          onClick={() => void state.change({ kind: 'LeaveOut', drillId: drill.id })}
+        >
+          <X size={17} opacity={0.7} />
+        </Press>
+      </Flex>
+    </chakra.li>
+  )
+}
+
+function tempos(drill: Schemas['DrillView']) {
+  const some = drill.targets.filter((target) => target.tempo)
+  const first = some[0]
+  if (!first?.tempo) return ''
+  return some.length === 1
+    ? ` · ${sayTempo(first.tempo, first.beat)}`
+    : ` · at ${some.map((target) => target.tempo).join(', ')}`
+}

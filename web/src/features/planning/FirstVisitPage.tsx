@@ -1,0 +1,235 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { keepBook } from '../../api/book'
+import { ask, client, type Schemas } from '../../api/client'
+import { Field, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { emptyWish } from '../material/wish'
+
+const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+interface Instrument {
+  name: string
+  family: string
+  transposition: number
+  earCentre: number
+}
+
+const instruments: Instrument[] = [
+  { name: 'B-flat clarinet', family: 'winds', transposition: -2, earCentre: 60 },
+  { name: 'Alto saxophone', family: 'winds', transposition: -9, earCentre: 60 },
+  { name: 'Tenor saxophone', family: 'winds', transposition: -14, earCentre: 56 },
+  { name: 'B-flat trumpet', family: 'winds', transposition: -2, earCentre: 60 },
+  { name: 'Horn in F', family: 'winds', transposition: -7, earCentre: 57 },
+  { name: 'Flute', family: 'winds', transposition: 0, earCentre: 64 },
+  { name: 'Violin', family: 'strings', transposition: 0, earCentre: 62 },
+  { name: 'Cello', family: 'strings', transposition: 0, earCentre: 55 },
+  { name: 'Guitar', family: 'strings', transposition: -12, earCentre: 57 },
+  { name: 'Piano', family: 'keys', transposition: 0, earCentre: 60 },
+  { name: 'Hand percussion', family: 'percussion', transposition: 0, earCentre: 60 },
+  { name: 'Another instrument', family: 'other', transposition: 0, earCentre: 60 },
+]
+
+interface Start {
+  instrument: number
+  ownName: string
+  minutes: number[]
+  piece: string
+  bars: string
+  target: string
+  passages: string
+  exercise: string
+  book: string
+}
+
+/** Instrument, minutes, what you are working on: a usable plan within two minutes. */
+export function FirstVisitPage() {
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [start, setStart] = useState<Start>({
+    instrument: 0,
+    ownName: '',
+    minutes: [30, 30, 30, 30, 30, 30, 30],
+    piece: '',
+    bars: '32',
+    target: '',
+    passages: '',
+    exercise: '',
+    book: '',
+  })
+  const set = (part: Partial<Start>) => setStart({ ...start, ...part })
+  const begin = async () => {
+    keepBook('Own')
+    if (!(await run(() => enter(start)))) return
+    await queries.resetQueries()
+    await navigate('/')
+  }
+  const demo = async () => {
+    keepBook('Demo')
+    await queries.resetQueries()
+    await navigate('/')
+  }
+  return (
+    <Page
+      title="Your first day"
+      aside={
+        <Press look="quiet" onClick={() => void demo()}>
+          Look at the demo first
+        </Press>
+      }
+    >
+      <Text maxW="64ch" mb="5" color="faded">
+        Three things, and the first plan is ready. Everything can be changed later; only the instrument and
+        the minutes are needed.
+      </Text>
+      <Section number="1" title="What do you play?">
+        <Select
+          aria-label="Instrument"
+          width="260px"
+          value={start.instrument}
+          onChange={(event) => set({ instrument: Number(event.target.value) })}
+        >
+          {instruments.map((one, i) => (
+            <option key={one.name} value={i}>
+              {one.name}
+            </option>
+          ))}
+        </Select>
+        {instruments[start.instrument]?.family === 'other' && (
+          <TextInput
+            aria-label="Its name"
+            placeholder="its name"
+            width="220px"
+            value={start.ownName}
+            onChange={(event) => set({ ownName: event.target.value })}
+          />
+        )}
+        <Refusal problem={problem} field={['instrument', 'family']} />
+      </Section>
+      <Section number="2" title="How many minutes do you have?">
+        {days.map((day, i) => (
+          <Field key={day} label={day}>
+            <TextInput
+              type="number"
+              min={0}
+              max={240}
+              width="74px"
+              value={start.minutes[i]}
+              onChange={(event) =>
+                set({
+                  minutes: start.minutes.map((old, at) => (at === i ? Number(event.target.value) : old)),
+                })
+              }
+            />
+          </Field>
+        ))}
+        <Refusal problem={problem} field="weekdayMinutes" />
+      </Section>
+      <Section number="3" title="What are you working on?">
+        <Field label="A piece" width="230px">
+          <TextInput value={start.piece} onChange={(event) => set({ piece: event.target.value })} />
+        </Field>
+        <Field label="Bars" width="80px">
+          <TextInput
+            type="number"
+            value={start.bars}
+            onChange={(event) => set({ bars: event.target.value })}
+          />
+        </Field>
+        <Field label="Target tempo" width="110px">
+          <TextInput
+            type="number"
+            value={start.target}
+            onChange={(event) => set({ target: event.target.value })}
+          />
+        </Field>
+        <Field label="Its hard bars" hint="like 9-10, 24" width="180px">
+          <TextInput value={start.passages} onChange={(event) => set({ passages: event.target.value })} />
+        </Field>
+        <Box flexBasis="100%">
+          <Refusal problem={problem} field={['title', 'fromBar', 'toBar', 'target', 'passages']} />
+        </Box>
+        <Field label="An exercise" hint="a scale, a pattern" width="230px">
+          <TextInput value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
+        </Field>
+        <Field label="A book of easy music for sight reading" width="300px">
+          <TextInput value={start.book} onChange={(event) => set({ book: event.target.value })} />
+        </Field>
+      </Section>
+      <Refusal problem={problem} field={['server', 'version', 'request']} />
+      <Press look="strong" minH="54px" px="7" fontSize="18px" onClick={() => void begin()}>
+        Make my first plan
+      </Press>
+    </Page>
+  )
+}
+
+function Section({ number, title, children }: { number: string; title: string; children: React.ReactNode }) {
+  return (
+    <Box as="section" borderTop="1px solid" borderColor="line" py="4" mb="2">
+      <chakra.h2 fontSize="24px" mb="3">
+        <chakra.span color="accent" mr="3">
+          {number}
+        </chakra.span>
+        {title}
+      </chakra.h2>
+      <Flex gap="3" wrap="wrap" align="start">
+        {children}
+      </Flex>
+    </Box>
+  )
+}
+
+/** Enters everything; what is there already from a try before is not entered twice. */
+async function enter(start: Start) {
+  const chosen = instruments[start.instrument]!
+  const about = await ask(client.GET('/api/about'))
+  if (!about.hasPlayer) {
+    const body = {
+      instrument: chosen.family === 'other' && start.ownName.trim() ? start.ownName : chosen.name,
+      family: chosen.family,
+      transposition: chosen.transposition,
+      earCentre: chosen.earCentre,
+      weekdayMinutes: start.minutes,
+      boundaryHour: 4,
+      school: 'WideningGaps',
+      mix: 'Shuffled',
+      scaleMinutes: 20,
+      version: 0,
+    } as const
+    await ask(client.PUT('/api/profile', { body: { ...body, weekdayMinutes: [...start.minutes] } }))
+  }
+  const there = await ask(client.GET('/api/materials'))
+  const add = async (wish: Schemas['MaterialWish']) =>
+    there.find(
+      (item) => item.kind === wish.kind && item.ownTitle === wish.title && wish.kind !== 'Passage',
+    ) ?? (await ask(client.POST('/api/materials', { body: wish })))
+  if (start.exercise.trim()) await add({ ...emptyWish('Exercise', []), title: start.exercise.trim() })
+  if (start.book.trim()) await add({ ...emptyWish('Book', []), title: start.book.trim() })
+  if (start.piece.trim()) {
+    const target = start.target ? Number(start.target) : null
+    const piece = await add({
+      ...emptyWish('Piece', []),
+      title: start.piece.trim(),
+      toBar: Number(start.bars),
+      target,
+    })
+    for (const [, from, to] of start.passages.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)) {
+      const wish = {
+        ...emptyWish('Passage', []),
+        pieceId: piece.id,
+        fromBar: Number(from),
+        toBar: Number(to ?? from),
+      }
+      if (
+        !there.some(
+          (item) => item.pieceId === piece.id && item.fromBar === wish.fromBar && item.toBar === wish.toBar,
+        )
+      )
+        await ask(client.POST('/api/materials', { body: wish }))
+    }
+  }
+  return true
+}

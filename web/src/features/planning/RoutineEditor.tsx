@@ -1,0 +1,307 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  closestCenter,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core'
+import {
+  SortableContext,
+  arrayMove,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable'
+import { CSS } from '@dnd-kit/utilities'
+import { useQueryClient } from '@tanstack/react-query'
+import { GripVertical, X } from 'lucide-react'
+import { useState } from 'react'
+import { api, ask, client, type Area, type Schemas } from '../../api/client'
+import { RoutineScore } from '../../ui/RoutineScore'
+import { AreaGlyph, areaLooks, staffOrder } from '../../ui/areas'
+import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+
+type Block = Schemas['Block'] & { key: string }
+
+const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const keyed = (blocks: Schemas['Block'][]): Block[] =>
+  blocks.map((block) => ({ ...block, key: crypto.randomUUID() }))
+const bare = (blocks: Block[]): Schemas['Block'][] =>
+  blocks.map(({ area, least, wanted, most, must, fixed, rounds }) => ({
+    area,
+    least,
+    wanted,
+    most,
+    must,
+    fixed,
+    rounds,
+  }))
+
+/** Builds a day shape by drag and keyboard; the arithmetic follows at once. */
+export function RoutineEditor({ start, close }: { start: Schemas['RoutineView']; close: () => void }) {
+  const [name, setName] = useState(start.name)
+  const [interwoven, setInterwoven] = useState(start.interwoven)
+  const [weekdays, setWeekdays] = useState(start.weekdays)
+  const [blocks, setBlocks] = useState(() => keyed(start.blocks))
+  const [minutes, setMinutes] = useState(30)
+  const { problem, run } = useProblem()
+  const queries = useQueryClient()
+  const fit = api.useQuery(
+    'post',
+    '/api/routines/fit',
+    { body: { blocks: bare(blocks), minutes } },
+    { placeholderData: (before: Schemas['FitView'] | undefined) => before, retry: false },
+  )
+  const refused = (fit.error as { detail?: string } | null)?.detail
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return
+    const at = (id: unknown) => blocks.findIndex((block) => block.key === id)
+    setBlocks(arrayMove(blocks, at(active.id), at(over.id)))
+  }
+  const change = (key: string, part: Partial<Block>) =>
+    setBlocks(blocks.map((block) => (block.key === key ? { ...block, ...part } : block)))
+  const save = async () => {
+    const body = { name, interwoven, weekdays, blocks: bare(blocks), version: start.version }
+    const saved = await run(() =>
+      start.id === 0
+        ? ask(client.POST('/api/routines', { body }))
+        : ask(client.PUT('/api/routines/{id}', { params: { path: { id: start.id } }, body })),
+    )
+    if (!saved) return
+    await queries.invalidateQueries()
+    close()
+  }
+  return (
+    <Page title={start.id === 0 ? 'A new routine' : start.name}>
+      <Flex gap="5" wrap="wrap" align="end" mb="4">
+        <Box width="280px">
+          <Field label="Name">
+            <TextInput value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+          </Field>
+          <Refusal problem={problem} field="name" />
+        </Box>
+        <chakra.label display="flex" gap="2" minH="42px" alignItems="center">
+          <input
+            type="checkbox"
+            checked={interwoven}
+            onChange={(event) => setInterwoven(event.target.checked)}
+          />{' '}
+          mix the short drills of technique, repertoire and ear
+        </chakra.label>
+        <Flex gap="1" role="group" aria-label="Used on">
+          {days.map((day, i) => (
+            <Press
+              key={day}
+              px="2.5"
+              aria-pressed={weekdays.includes(i)}
+              look={weekdays.includes(i) ? 'strong' : undefined}
+              onClick={() =>
+                setWeekdays(
+                  weekdays.includes(i) ? weekdays.filter((one) => one !== i) : [...weekdays, i].sort(),
+                )
+              }
+            >
+              {day}
+            </Press>
+          ))}
+        </Flex>
+      </Flex>
+      <Flex align="center" gap="3" mb="2" wrap="wrap">
+        <Text color="faded">on a day of</Text>
+        <NumberInput
+          label="Minutes to try"
+          value={minutes}
+          min={5}
+          max={240}
+          onChange={(value) => setMinutes(Math.min(240, Math.max(5, value)))}
+        />
+        <Text color="faded">
+          minutes, {fit.data?.breaks ?? 0} of them breaks; the musts need {fit.data?.least ?? 0}
+        </Text>
+      </Flex>
+      {(refused || fit.data?.warning) && (
+        <Text role="alert" color="wrong" fontWeight={600} mb="2">
+          {refused ?? fit.data?.warning}
+        </Text>
+      )}
+      {fit.data && (
+        <RoutineScore
+          notes={blocks
+            .map((block, i) => ({ area: block.area, minutes: fit.data.minutes[i] ?? 0, title: block.area }))
+            .filter((note) => note.minutes > 0)}
+        />
+      )}
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+        <SortableContext items={blocks.map((block) => block.key)} strategy={verticalListSortingStrategy}>
+          <chakra.ol listStyleType="none" mt="3" aria-label="Blocks">
+            {blocks.map((block, i) => (
+              <Row
+                key={block.key}
+                block={block}
+                minutes={fit.data?.minutes[i]}
+                rounds={fit.data?.rounds[i]}
+                change={(part) => change(block.key, part)}
+                remove={() => setBlocks(blocks.filter((one) => one.key !== block.key))}
+              />
+            ))}
+          </chakra.ol>
+        </SortableContext>
+      </DndContext>
+      <Refusal problem={problem} field={['blocks', 'weekdays', 'version', 'server', 'request']} />
+      <Flex gap="3" mt="4" wrap="wrap" align="center">
+        <Select
+          aria-label="Add a block"
+          width="auto"
+          value=""
+          onChange={(event) =>
+            setBlocks([
+              ...blocks,
+              ...keyed([{ area: event.target.value as Area, least: 2, wanted: 5, most: 20, must: false }]),
+            ])
+          }
+        >
+          <option value="">Add a block …</option>
+          {staffOrder.map((area) => (
+            <option key={area} value={area}>
+              {areaLooks[area].name}
+            </option>
+          ))}
+        </Select>
+        <Press look="strong" onClick={() => void save()}>
+          Keep
+        </Press>
+        <Press look="quiet" onClick={close}>
+          Leave as it was
+        </Press>
+      </Flex>
+    </Page>
+  )
+}
+
+interface RowProps {
+  block: Block
+  minutes?: number
+  rounds?: string
+  change: (part: Partial<Block>) => void
+  remove: () => void
+}
+
+function Row({ block, minutes, rounds, change, remove }: RowProps) {
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: block.key,
+  })
+  const name = areaLooks[block.area].name
+  return (
+    <chakra.li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      position="relative"
+      zIndex={isDragging ? 2 : undefined}
+      bg={isDragging ? 'sheet' : undefined}
+      borderTop="1px solid"
+      borderColor="line"
+      py="2"
+    >
+      <Flex align="center" gap="3" wrap="wrap">
+        <chakra.button
+          {...attributes}
+          {...listeners}
+          aria-label={`Move ${name}`}
+          cursor="grab"
+          color="faded"
+          minH="34px"
+        >
+          <GripVertical size={18} aria-hidden />
+        </chakra.button>
+        <AreaGlyph area={block.area} />
+        <Text fontWeight={700} width="130px">
+          {name}
+        </Text>
+        <Text width="52px" fontFamily="heading" fontSize="22px" fontWeight={600}>
+          {minutes ?? '–'}′
+        </Text>
+        <Grid templateColumns="repeat(3, 78px)" gap="2">
+          {(['least', 'wanted', 'most'] as const).map((part) => (
+            <Field key={part} label={part}>
+              <NumberInput
+                label={`${name}, ${part}`}
+                value={block[part]}
+                min={0}
+                max={240}
+                onChange={(value) => change({ [part]: value })}
+              />
+            </Field>
+          ))}
+        </Grid>
+        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
+          <input
+            type="checkbox"
+            checked={block.must}
+            onChange={(event) => change({ must: event.target.checked })}
+          />{' '}
+          must
+        </chakra.label>
+        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
+          <input
+            type="checkbox"
+            checked={block.fixed != null}
+            onChange={(event) => change({ fixed: event.target.checked ? block.wanted || 5 : null })}
+          />{' '}
+          fixed
+        </chakra.label>
+        {block.fixed != null && (
+          <NumberInput
+            label={`${name}, fixed minutes`}
+            value={block.fixed}
+            min={1}
+            max={240}
+            onChange={(fixed) => change({ fixed })}
+          />
+        )}
+        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
+          <input
+            type="checkbox"
+            checked={block.rounds != null}
+            onChange={(event) => change({ rounds: event.target.checked ? { work: 4, rest: 1 } : null })}
+          />{' '}
+          work and rest
+        </chakra.label>
+        {block.rounds != null && (
+          <Flex gap="1" align="center">
+            <NumberInput
+              label={`${name}, work minutes`}
+              value={block.rounds.work}
+              min={1}
+              max={59}
+              width="62px"
+              onChange={(work) => change({ rounds: { work, rest: block.rounds?.rest ?? 1 } })}
+            />
+            <NumberInput
+              label={`${name}, rest minutes`}
+              value={block.rounds.rest}
+              min={0}
+              max={59}
+              width="62px"
+              onChange={(rest) => change({ rounds: { work: block.rounds?.work ?? 4, rest } })}
+            />
+          </Flex>
+        )}
+        <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
+          <X size={17} />
+        </Press>
+        {rounds && (
+          <Text color="faded" fontSize="0.9em">
+            {rounds}
+          </Text>
+        )}
+      </Flex>
+    </chakra.li>
+  )
+}

@@ -1,0 +1,147 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect } from 'react'
+import { useNavigate } from 'react-router'
+import { api } from '../../api/client'
+import { RoutineScore } from '../../ui/RoutineScore'
+import { Tines } from '../../ui/Tines'
+import { Press, Refusal } from '../../ui/fields'
+import { sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
+import { AddDrill } from './AddDrill'
+import { DayWishes } from './DayWishes'
+import { DrillList } from './DrillList'
+import { useToday, type Today } from './useToday'
+
+export function TodayPage() {
+  const state = useToday()
+  const { today, problem } = state
+  const begin = useBegin(state)
+  if (!today) return null
+  const left = today.minutes - today.total
+  return (
+    <Grid
+      as="main"
+      id="main"
+      templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 270px' }}
+      gap={{ base: '6', lg: '7' }}
+      maxW="1320px"
+      mx="auto"
+      px={{ base: '4', md: '8' }}
+      py="5"
+    >
+      <Box minW="0">
+        <Flex align="baseline" gap="4" wrap="wrap" mb="3">
+          <chakra.h1 fontSize={{ base: '30px', md: '38px' }}>
+            {sayNumber(today.minutes)} minutes, {weekdayOf(today.day)}
+          </chakra.h1>
+          {today.purpose && <Text color="faded">for: {today.purpose}</Text>}
+        </Flex>
+        {today.bodyQuestion && <BodyQuestion state={state} />}
+        <RoutineScore
+          notes={today.drills.map((drill) => ({
+            area: drill.area,
+            minutes: drill.minutes,
+            title: drill.title,
+          }))}
+          minutes={today.minutes}
+        />
+        <Flex align="center" gap="4" mt="2" mb="1" wrap="wrap">
+          <Text fontWeight={700} aria-live="polite">
+            {today.total} of {today.minutes} min
+            {left > 0 && `: ${left} free`}
+            {left < 0 && `: ${-left} too many`}
+          </Text>
+          <Press look="quiet" className="no-print" onClick={() => void state.anew()}>
+            Plan anew
+          </Press>
+          <Press look="quiet" className="no-print" onClick={() => window.print()}>
+            Print
+          </Press>
+        </Flex>
+        <Refusal
+          problem={problem}
+          field={['drillId', 'value', 'version', 'materialId', 'drills', 'server']}
+        />
+        <DrillList state={state} today={today} />
+        <AddDrill state={state} today={today} />
+      </Box>
+      <Box as="aside" className="no-print" aria-label="The day">
+        <DayWishes state={state} today={today} />
+        <Press look="strong" mt="4" minH="54px" px="6" fontSize="18px" onClick={() => void begin()}>
+          {today.sessionOpen ? 'Go on' : 'Begin'}
+          <Text as="span" fontWeight={400} opacity={0.75} fontSize="15px">
+            space
+          </Text>
+        </Press>
+        {today.playedToday > 0 && (
+          <Text mt="2" color="faded">
+            {sayMinutes(Math.round(today.playedToday))} played today already.
+          </Text>
+        )}
+        <Text fontSize="0.85em" color="faded" mt="5" mb="2">
+          Last seven days, played of wanted
+        </Text>
+        <Tines tines={today.tines} />
+        {(today.summary.length > 0 || today.advice) && (
+          <Box borderLeft="4px solid" borderColor="accent" pl="4" mt="4" fontSize="0.93em">
+            {today.advice && <Text mb="2">{today.advice}</Text>}
+            {today.summary.map((line) => (
+              <Text key={line} mb="2">
+                {line}
+              </Text>
+            ))}
+          </Box>
+        )}
+      </Box>
+    </Grid>
+  )
+}
+
+/** Space, or the pedal's right button, begins. */
+function useBegin(state: Today) {
+  const navigate = useNavigate()
+  const queries = useQueryClient()
+  const begin = async () => {
+    const session = await state.begin()
+    if (!session) return
+    queries.setQueryData(api.queryOptions('get', '/api/session').queryKey, session)
+    await navigate('/practise')
+  }
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const onControl =
+        event.target instanceof HTMLElement &&
+        event.target.closest('button, input, select, textarea, a, [role="button"]')
+      if ((event.key !== ' ' && event.key !== 'PageDown') || onControl || event.repeat) return
+      event.preventDefault()
+      void begin()
+    }
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  })
+  return begin
+}
+
+function BodyQuestion({ state }: { state: Today }) {
+  return (
+    <Box
+      border="2px solid"
+      borderColor="accent"
+      borderRadius="8px"
+      p="4"
+      mb="4"
+      role="region"
+      aria-label="How is it now"
+    >
+      <Text fontWeight={600}>{state.today?.bodyQuestion}</Text>
+      <Flex gap="3" mt="3" wrap="wrap">
+        <Press onClick={() => void state.tellBody({ tension: 0, pain: false, where: '' })}>
+          Well again: plan playing
+        </Press>
+        <Press onClick={() => void state.tellBody({ tension: 0, pain: true, where: '' })}>
+          Still there: quiet work today
+        </Press>
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,207 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, Navigate } from 'react-router'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { RoutineScore } from '../../ui/RoutineScore'
+import { AreaGlyph } from '../../ui/areas'
+import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+
+type Session = Schemas['SessionView']
+
+/** Planned against played, a line for each drill, what comes tomorrow, and the body. */
+export function ClosePage() {
+  const session = api.useQuery('get', '/api/session')
+  const [closed, setClosed] = useState<Schemas['CloseView'] | null>(null)
+  if (closed) return <Closed view={closed} />
+  if (!session.isFetched) return null
+  if (!session.data) return <Navigate to="/" replace />
+  return <CloseForm session={session.data} closed={setClosed} />
+}
+
+function CloseForm({ session, closed }: { session: Session; closed: (view: Schemas['CloseView']) => void }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [note, setNote] = useState('')
+  const [lines, setLines] = useState<Record<number, string>>({})
+  const [tomorrow, setTomorrow] = useState<number[]>([])
+  const [tension, setTension] = useState<number | null>(null)
+  const [pain, setPain] = useState(false)
+  const [where, setWhere] = useState('')
+  const drills = session.drills.filter((drill) => drill.area)
+  const played = drills.reduce((sum, drill) => sum + drill.playedSeconds, 0) / 60
+  const save = async () => {
+    const body = {
+      note,
+      lines: Object.entries(lines).map(([position, text]) => ({ position: Number(position), text })),
+      tomorrow,
+      tension,
+      pain,
+      where,
+    }
+    const view = await run(() => ask(client.POST('/api/session/close', { body })))
+    if (!view) return
+    closed(view)
+    queries.removeQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
+    await queries.invalidateQueries()
+  }
+  return (
+    <Page title="Close the session" aside={<Link to="/practise">Back to the stage</Link>}>
+      <RoutineScore
+        notes={session.drills.map((drill) => ({
+          area: drill.area,
+          minutes: drill.minutes,
+          title: drill.title,
+          played: drill.playedSeconds / 60,
+        }))}
+      />
+      <Text my="3" fontWeight={600}>
+        {Math.round(played)} minutes played of {session.plannedMinutes} planned
+      </Text>
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8">
+        <Box>
+          {drills.map((drill) => (
+            <DrillLine
+              key={drill.position}
+              drill={drill}
+              text={lines[drill.position] ?? ''}
+              asked={tomorrow.includes(drill.position)}
+              write={(text) => setLines({ ...lines, [drill.position]: text })}
+              ask={(on) =>
+                setTomorrow(
+                  on ? [...tomorrow, drill.position] : tomorrow.filter((one) => one !== drill.position),
+                )
+              }
+            />
+          ))}
+          <Refusal problem={problem} field={['lines', 'tomorrow']} />
+        </Box>
+        <Box>
+          <Field label="What was it like, and what next?">
+            <TextArea value={note} onChange={(event) => setNote(event.target.value)} />
+          </Field>
+          <Refusal problem={problem} field="note" />
+          <chakra.fieldset mt="4">
+            <chakra.legend fontSize="0.85em" color="faded" mb="1">
+              Tension while playing
+            </chakra.legend>
+            <Flex gap="2">
+              {['none', 'a little', 'some', 'much'].map((word, value) => (
+                <Press
+                  key={word}
+                  px="3"
+                  aria-pressed={tension === value}
+                  look={tension === value ? 'strong' : undefined}
+                  onClick={() => setTension(value)}
+                >
+                  {word}
+                </Press>
+              ))}
+            </Flex>
+          </chakra.fieldset>
+          <chakra.label display="flex" gap="3" alignItems="center" mt="4" minH="42px">
+            <input
+              type="checkbox"
+              checked={pain}
+              onChange={(event) => setPain(event.target.checked)}
+              style={{ width: 20, height: 20 }}
+            />
+            Pain, numbness or tingling
+          </chakra.label>
+          {pain && (
+            <Box borderLeft="4px solid" borderColor="wrong" pl="4" mt="2">
+              <Text mb="2">
+                The next plan turns to work without the instrument, and asks before it plans playing. See a
+                doctor or a physiotherapist who knows musicians; this is no medical advice.
+              </Text>
+              <Field label="Where">
+                <TextInput value={where} onChange={(event) => setWhere(event.target.value)} />
+              </Field>
+            </Box>
+          )}
+          <Refusal problem={problem} field={['tension', 'where', 'session', 'server', 'request']} />
+          <Press look="strong" mt="5" minH="52px" px="6" onClick={() => void save()}>
+            Close and keep
+          </Press>
+        </Box>
+      </Grid>
+    </Page>
+  )
+}
+
+interface LineProps {
+  drill: Schemas['SessionDrillView']
+  text: string
+  asked: boolean
+  write: (text: string) => void
+  ask: (on: boolean) => void
+}
+
+function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
+  return (
+    <Grid
+      templateColumns={{ base: '22px minmax(0,1fr)', md: '22px minmax(0,1.1fr) minmax(0,1fr) auto' }}
+      gap="2 12px"
+      alignItems="center"
+      py="1.5"
+      borderTop="1px solid"
+      borderColor="line"
+    >
+      {drill.area && <AreaGlyph area={drill.area} />}
+      <Box minW="0">
+        <Text fontWeight={700}>{drill.title}</Text>
+        <Text fontSize="0.86em" color="faded">
+          {(drill.playedSeconds / 60).toFixed(0)} of {drill.minutes} min
+          {drill.takes > 0 && ` · ${drill.cleanTakes} of ${drill.takes} clean`}
+          {drill.state === 'Skipped' && ' · skipped'}
+        </Text>
+      </Box>
+      <TextInput
+        gridColumn={{ base: '2', md: 'auto' }}
+        aria-label={`A line on ${drill.title}`}
+        placeholder="a line, if you like"
+        value={text}
+        onChange={(event) => write(event.target.value)}
+      />
+      {drill.takes > 0 || drill.materialId !== null ? (
+        <chakra.label
+          gridColumn={{ base: '2', md: 'auto' }}
+          display="flex"
+          gap="2"
+          alignItems="center"
+          fontSize="0.92em"
+        >
+          <input
+            type="checkbox"
+            checked={asked}
+            onChange={(event) => setAsked(event.target.checked)}
+            style={{ width: 18, height: 18 }}
+          />
+          tomorrow
+        </chakra.label>
+      ) : (
+        <span />
+      )}
+    </Grid>
+  )
+}
+
+function Closed({ view }: { view: Schemas['CloseView'] }) {
+  return (
+    <Page title="Kept">
+      <Text fontSize="20px">
+        {Math.round(view.playedMinutes)} minutes played of {view.plannedMinutes} planned. What you did today
+        is already part of tomorrow&rsquo;s plan.
+      </Text>
+      {view.advice && (
+        <Box borderLeft="4px solid" borderColor="wrong" pl="4" my="4" maxW="62ch">
+          {view.advice}
+        </Box>
+      )}
+      <Flex gap="6" mt="4">
+        <Link to="/journal">Read the journal</Link>
+        <Link to="/">Back to today</Link>
+      </Flex>
+    </Page>
+  )
+}

@@ -1,0 +1,35 @@
+import { Box, Grid, Text } from '@chakra-ui/react'
+import { Fragment } from 'react'
+import { Sheet } from './Sheet'
+
+const keys = [
+  ['→ or right pedal', 'yes: clean, right, done, go on'],
+  ['← or left pedal', 'no: missed, wrong, back'],
+  ['hold a pedal, or space', 'pause and go on'],
+  ['enter', 'this drill is done'],
+  ['S', 'skip this drill'],
+  ['B', 'back to the drill before'],
+  ['E', 'one minute more'],
+  ['Z', 'take the last result back'],
+  ['+ and −', 'tempo by two; up and down arrows by one'],
+  ['1  2  3', 'readiness: raw, taking shape, concert-ready'],
+  ['R', 'hear the question again'],
+  ['N', 'write a note'],
+  ['L', 'put an idea on the shelf'],
+  ['esc', 'close the session'],
+] as const
+
+export function KeySheet({ close }: { close: () => void }) {
+  return (
+    <Sheet title="Keys and pedal" close={close}>
+      <Grid templateColumns="auto 1fr" gap="2 20px">
+        {keys.map(([key, what]) => (
+          <Fragment key={key}>
+            <Text fontWeight={700}>{key}</Text>
+            <Box>{what}</Box>
+          </Fragment>
+        ))}
+      </Grid>
+    </Sheet>
+  )
+}

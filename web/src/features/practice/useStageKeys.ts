@@ -1,0 +1,73 @@
+import { useEffect, useRef } from 'react'
+
+export interface StageKeys {
+  yes: () => void
+  no: () => void
+  pause: () => void
+  letters: Record<string, () => void>
+}
+
+/** A pedal button held so long means pause. */
+const holdMs = 700
+
+/** Keys and the two-button pedal: right says yes, left says no, held means pause. */
+export function useStageKeys(keys: StageKeys, enabled: boolean) {
+  const latest = useRef(keys)
+  useEffect(() => {
+    latest.current = keys
+  })
+  useEffect(() => {
+    if (!enabled) return
+    let down: { key: string; timer: number; held: boolean } | null = null
+    const sideOf = (key: string) =>
+      key === 'PageDown' || key === 'ArrowRight'
+        ? 'yes'
+        : key === 'PageUp' || key === 'ArrowLeft'
+          ? 'no'
+          : null
+    const press = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return
+      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog'))
+        return
+      const side = sideOf(event.key)
+      if (side) {
+        event.preventDefault()
+        if (event.repeat || down) return
+        const timer = window.setTimeout(() => {
+          if (down) down.held = true
+          latest.current.pause()
+        }, holdMs)
+        down = { key: event.key, timer, held: false }
+        return
+      }
+      if (event.repeat) return
+      if (event.key === ' ') {
+        event.preventDefault()
+        latest.current.pause()
+        return
+      }
+      const action = latest.current.letters[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+      if (
+        !action ||
+        (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button'))
+      )
+        return
+      event.preventDefault()
+      action()
+    }
+    const release = (event: KeyboardEvent) => {
+      if (!down || event.key !== down.key) return
+      window.clearTimeout(down.timer)
+      const { held } = down
+      down = null
+      if (!held) latest.current[sideOf(event.key) ?? 'yes']()
+    }
+    window.addEventListener('keydown', press)
+    window.addEventListener('keyup', release)
+    return () => {
+      window.clearTimeout(down?.timer)
+      window.removeEventListener('keydown', press)
+      window.removeEventListener('keyup', release)
+    }
+  }, [enabled])
+}

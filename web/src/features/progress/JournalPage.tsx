@@ -1,0 +1,228 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useDeferredValue, useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { RoutineScore } from '../../ui/RoutineScore'
+import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { sayDay } from '../../ui/words'
+
+const kinds: Record<Schemas['EntryKind'], string> = {
+  Note: 'note',
+  Shelf: 'shelf',
+  Drill: 'drill',
+  Session: 'session',
+}
+
+/** What was written and played, by day; searched by words. */
+export function JournalPage() {
+  const [search, setSearch] = useState('')
+  const [before, setBefore] = useState<string[]>([])
+  const words = useDeferredValue(search)
+  return (
+    <Page
+      title="Journal"
+      aside={
+        <Box width="320px">
+          <TextInput
+            type="search"
+            aria-label="Search the journal"
+            placeholder="search words, pieces, passages"
+            value={search}
+            onChange={(event) => {
+              setSearch(event.target.value)
+              setBefore([])
+            }}
+          />
+        </Box>
+      }
+    >
+      <NewEntry />
+      {[undefined, ...before].map((day, i) => (
+        <Stretch
+          key={`${words}${day ?? ''}`}
+          search={words}
+          before={day}
+          more={i === before.length ? (next) => setBefore([...before, next]) : undefined}
+        />
+      ))}
+    </Page>
+  )
+}
+
+function Stretch({
+  search,
+  before,
+  more,
+}: {
+  search: string
+  before?: string
+  more?: (before: string) => void
+}) {
+  const today = api.useQuery('get', '/api/today')
+  const journal = api.useQuery('get', '/api/journal', {
+    params: { query: { search: search || undefined, before } },
+  })
+  if (!journal.data) return null
+  if (journal.data.days.length === 0)
+    return before ? null : (
+      <Empty>
+        {search
+          ? `Nothing was written with “${search}”.`
+          : 'What you play and write will stand here, day by day. Begin with today’s plan, or write a line above.'}
+      </Empty>
+    )
+  return (
+    <>
+      {journal.data.days.map((day) => (
+        <Day key={day.day} day={day} today={today.data?.day} whole={!search} />
+      ))}
+      {more && journal.data.more && (
+        <Press mt="4" onClick={() => more(journal.data.more!)}>
+          Earlier
+        </Press>
+      )}
+    </>
+  )
+}
+
+function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string; whole: boolean }) {
+  return (
+    <Grid
+      as="section"
+      templateColumns={{ base: '1fr', md: '330px minmax(0,1fr)' }}
+      gap="2 28px"
+      borderTop="1px solid"
+      borderColor="line"
+      py="4"
+      aria-label={sayDay(day.day)}
+    >
+      <Box>
+        <Flex align="baseline" gap="3">
+          <chakra.h2 fontSize="20px">{sayDay(day.day, today)}</chakra.h2>
+          {day.playedMinutes > 0 && <Text color="faded">{Math.round(day.playedMinutes)} min</Text>}
+        </Flex>
+        {whole && day.drills.length > 0 && (
+          <Box mt="2">
+            <RoutineScore
+              size="small"
+              notes={day.drills.map((drill) => ({
+                area: drill.area,
+                minutes: drill.plannedSeconds / 60,
+                title: drill.title,
+                played: drill.playedSeconds / 60,
+              }))}
+            />
+          </Box>
+        )}
+        {day.pain && <Text color="wrong">pain, numbness or tingling noted</Text>}
+        {!day.pain && (day.tension ?? 0) >= 2 && <Text color="faded">tension was high</Text>}
+      </Box>
+      <Box>
+        {day.entries.length === 0 && <Text color="faded">Nothing written.</Text>}
+        {day.entries.map((entry) => (
+          <Entry key={entry.id} entry={entry} />
+        ))}
+      </Box>
+    </Grid>
+  )
+}
+
+function Entry({ entry }: { entry: Schemas['EntryView'] }) {
+  const [text, setText] = useState<string | null>(null)
+  const { problem, run } = useProblem()
+  const journal = useJournalRefresh()
+  const save = async () => {
+    if (text === null) return
+    if (
+      await run(() =>
+        ask(client.PUT('/api/journal/{id}', { params: { path: { id: entry.id } }, body: { text } })),
+      )
+    ) {
+      setText(null)
+      await journal()
+    }
+  }
+  const remove = async () => {
+    await run(() => ask(client.DELETE('/api/journal/{id}', { params: { path: { id: entry.id } } })))
+    await journal()
+  }
+  return (
+    <Box mb="3">
+      <Text fontSize="0.85em" color="faded">
+        {entry.about || kinds[entry.kind]}
+        {entry.about && entry.kind !== 'Drill' && ` · ${kinds[entry.kind]}`}
+      </Text>
+      {text === null ? (
+        <Flex gap="3" align="baseline" justify="space-between">
+          <Text whiteSpace="pre-wrap" maxW="68ch">
+            {entry.text}
+          </Text>
+          <Flex flex="none" opacity={0.75}>
+            <Press
+              look="quiet"
+              minH="30px"
+              aria-label={`Change: ${entry.text.slice(0, 40)}`}
+              onClick={() => setText(entry.text)}
+            >
+              change
+            </Press>
+            <Press
+              look="quiet"
+              minH="30px"
+              aria-label={`Remove: ${entry.text.slice(0, 40)}`}
+              onClick={() => void remove()}
+            >
+              remove
+            </Press>
+          </Flex>
+        </Flex>
+      ) : (
+        <>
+          <TextArea aria-label="Entry" value={text} onChange={(event) => setText(event.target.value)} />
+          <Flex gap="3" mt="2">
+            <Press look="strong" onClick={() => void save()}>
+              Keep
+            </Press>
+            <Press onClick={() => setText(null)}>Leave as it was</Press>
+          </Flex>
+        </>
+      )}
+      <Refusal problem={problem} />
+    </Box>
+  )
+}
+
+function NewEntry() {
+  const [text, setText] = useState('')
+  const [key, setKey] = useState(() => crypto.randomUUID())
+  const { problem, run } = useProblem()
+  const refresh = useJournalRefresh()
+  const save = async () => {
+    if (!(await run(() => ask(client.POST('/api/journal', { body: { key, text, kind: 'Note' } }))))) return
+    setText('')
+    setKey(crypto.randomUUID())
+    await refresh()
+  }
+  return (
+    <Box mb="5">
+      <Flex gap="3" align="start">
+        <TextArea
+          aria-label="Write something"
+          placeholder="Write something"
+          minH="48px"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Press onClick={() => void save()} disabled={!text.trim()}>
+          Keep
+        </Press>
+      </Flex>
+      <Refusal problem={problem} />
+    </Box>
+  )
+}
+
+function useJournalRefresh() {
+  const queries = useQueryClient()
+  return () => queries.invalidateQueries({ queryKey: ['get', '/api/journal'] })
+}

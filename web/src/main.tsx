@@ -1,0 +1,35 @@
+import createCache from '@emotion/cache'
+import { CacheProvider } from '@emotion/react'
+import { ChakraProvider } from '@chakra-ui/react'
+import '@fontsource-variable/atkinson-hyperlegible-next'
+import '@fontsource-variable/fraunces'
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter } from 'react-router'
+import { App } from './app/App'
+import { system } from './app/theme'
+
+// The page allows only style sheets that carry this request's nonce.
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content
+const styles = createCache({ key: 'tf', nonce })
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: { retry: 2, retryDelay: 400, staleTime: 2000, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
+})
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <CacheProvider value={styles}>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <App />
+          </BrowserRouter>
+        </QueryClientProvider>
+      </ChakraProvider>
+    </CacheProvider>
+  </StrictMode>,
+)

@@ -1,0 +1,173 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useCallback, useState } from 'react'
+import { Problem } from '../api/client'
+
+/** Runs what may be refused; keeps the refusal to be shown beside its field. */
+export function useProblem() {
+  const [problem, setProblem] = useState<Problem | null>(null)
+  const run = useCallback(async <T,>(work: () => Promise<T>): Promise<T | undefined> => {
+    try {
+      const result = await work()
+      setProblem(null)
+      return result
+    } catch (error) {
+      if (!(error instanceof Problem)) throw error
+      setProblem(error)
+      return undefined
+    }
+  }, [])
+  return { problem, run, clear: () => setProblem(null) }
+}
+
+/** The refusal, where it is about this field (or about none that is shown). */
+export function Refusal({ problem, field }: { problem: Problem | null; field?: string | string[] }) {
+  const fields = field === undefined ? null : ([] as string[]).concat(field)
+  if (
+    !problem ||
+    (fields && !fields.some((name) => problem.field === name || problem.field.startsWith(`${name}[`)))
+  )
+    return null
+  return (
+    <Text role="alert" color="wrong" fontSize="0.95em" fontWeight={600} mt="1">
+      {problem.message}
+    </Text>
+  )
+}
+
+interface FieldProps {
+  label: string
+  hint?: string
+  children: React.ReactNode
+  width?: string
+}
+
+export function Field({ label, hint, children, width }: FieldProps) {
+  return (
+    <chakra.label display="block" width={width}>
+      <Text as="span" display="block" fontSize="0.85em" color="faded" mb="0.5">
+        {label}
+      </Text>
+      {children}
+      {hint && (
+        <Text as="span" display="block" fontSize="0.82em" color="faded" mt="0.5">
+          {hint}
+        </Text>
+      )}
+    </chakra.label>
+  )
+}
+
+const control = {
+  base: {
+    bg: 'sheet',
+    color: 'ink',
+    border: '1px solid',
+    borderColor: '#8b8371',
+    borderRadius: '6px',
+    px: '2.5',
+    minH: '42px',
+    width: '100%',
+    font: 'inherit',
+    _disabled: { opacity: 0.6 },
+  },
+} as const
+
+export const TextInput = chakra('input', control)
+export const Select = chakra('select', control)
+export const TextArea = chakra('textarea', { base: { ...control.base, py: '2', minH: '76px' } })
+
+export const Press = chakra('button', {
+  base: {
+    display: 'inline-flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: '2',
+    minH: '42px',
+    px: '4',
+    borderRadius: '6px',
+    border: '1.5px solid',
+    borderColor: 'ink',
+    fontWeight: 600,
+    cursor: 'pointer',
+    bg: 'transparent',
+    color: 'inherit',
+    whiteSpace: 'nowrap',
+    _hover: { bg: 'rgba(30,34,48,0.07)' },
+    _disabled: { opacity: 0.5, cursor: 'not-allowed' },
+  },
+  variants: {
+    look: {
+      strong: { bg: 'ink', color: 'paper', _hover: { bg: '#33394d' } },
+      quiet: {
+        borderColor: 'transparent',
+        px: '2',
+        fontWeight: 500,
+        textDecoration: 'underline',
+        textUnderlineOffset: '3px',
+      },
+      icon: { borderColor: 'transparent', px: '0', minW: '36px', minH: '36px' },
+    },
+  },
+})
+
+interface NumberFieldProps {
+  value: number
+  onChange: (value: number) => void
+  min: number
+  max: number
+  label: string
+  width?: string
+}
+
+/** A whole number, typed; arrows and wheel nudge it. Commits when it is left or Enter is pressed. */
+export function NumberInput({ value, onChange, min, max, label, width = '76px' }: NumberFieldProps) {
+  const [typed, setTyped] = useState<string | null>(null)
+  const commit = () => {
+    if (typed === null) return
+    const next = Number.parseInt(typed, 10)
+    setTyped(null)
+    if (Number.isFinite(next) && next !== value) onChange(next)
+  }
+  return (
+    <TextInput
+      type="number"
+      aria-label={label}
+      value={typed ?? value}
+      min={min}
+      max={max}
+      width={width}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === 'Enter' && commit()}
+    />
+  )
+}
+
+export function Page({
+  title,
+  aside,
+  children,
+}: {
+  title: string
+  aside?: React.ReactNode
+  children: React.ReactNode
+}) {
+  return (
+    <Box as="main" id="main" maxW="1260px" mx="auto" px={{ base: '4', md: '8' }} py="6">
+      <Flex align="baseline" justify="space-between" gap="6" wrap="wrap" mb="4">
+        <chakra.h1 fontSize={{ base: '30px', md: '38px' }}>{title}</chakra.h1>
+        {aside}
+      </Flex>
+      {children}
+    </Box>
+  )
+}
+
+/** An empty view says what will stand there and offers the first step. */
+export function Empty({ children }: { children: React.ReactNode }) {
+  return (
+    <Box borderLeft="4px solid" borderColor="accent" pl="4" py="2" color="faded" maxW="62ch">
+      {children}
+    </Box>
+  )
+}

@@ -16,7 +16,7 @@ public static class Bookkeeping
     public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web)
     {
         Converters = { new JsonStringEnumConverter() },
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingDefault,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     };
 
     /// <summary>A material as the planner sees it.</summary>

@@ -24,7 +24,7 @@ public static class TempoStart
             return target is { } goal ? new StartTempo(Bpm.Near(goal.Value * 0.55), $"slow first; target {goal}") : null;
         var start = (careful, daysSince, easyLastTime) switch
         {
-            (_, > 7, _) => Bpm.Near(clean.Value * 0.9),
+            (_, > 7, _) => Bpm.Near(clean.Value * 0.95),
             (true, _, _) => clean.Plus(-2),
             (_, _, true) => clean.Plus(2),
             _ => clean,

@@ -344,10 +344,6 @@ export interface components {
             /** Format: int32 */
             fixed?: null | number;
             rounds?: null | components["schemas"]["WorkRest"];
-            /** Format: int32 */
-            floor?: number;
-            /** Format: int32 */
-            ceiling?: number;
         };
         BodyWish: {
             /** Format: int32 */
@@ -734,8 +730,7 @@ export interface components {
             cleanTakes: number;
             /** Format: int32 */
             nudge: number;
-            /** Format: int32 */
-            materialId: null | number;
+            canAsk: boolean;
         };
         SessionView: {
             /** Format: int32 */

@@ -23,7 +23,7 @@ interface Props {
 }
 
 const sizes = {
-  large: { gap: 29, note: 24, label: 124, foot: 26, text: 13 },
+  large: { gap: 29, note: 24, label: 138, foot: 26, text: 13 },
   stage: { gap: 17, note: 15, label: 0, foot: 22, text: 12 },
   small: { gap: 9, note: 7, label: 0, foot: 4, text: 0 },
 }
@@ -37,7 +37,7 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
     1,
   )
   const look = sizes[size]
-  const left = width > 600 ? look.label : look.label ? 30 : 4
+  const left = look.label ? (width > 600 ? look.label : 30) : size === 'small' ? 2 : 12
   const scale = Math.max(1, width - left - 12) / total
   const y = (area: Area) => look.note / 2 + 2 + staffOrder.indexOf(area) * look.gap
   const top = y('WarmUp')
@@ -87,7 +87,7 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
               x={left + at * scale}
               y={bottom + look.note / 2 + 18}
               fill={faded}
-              fontSize={look.text}
+              style={{ fontSize: look.text }}
               textAnchor="middle"
             >
               {at}′
@@ -140,7 +140,7 @@ function Labels({
         <AreaGlyph area={area} size={16} dark={dark} />
       </g>
       {wide && (
-        <text x={26} y={y(area) + 5} fontSize={14} fill={faded}>
+        <text x={26} y={y(area) + 5} style={{ fontSize: 14 }} fill={faded}>
           {areaLooks[area].name}
         </text>
       )}
@@ -190,7 +190,13 @@ function Note({ note, x, width, y, height, text, dark, line }: NoteProps) {
         strokeWidth={dark ? 1 : 0}
       />
       {text > 0 && width > 16 && (
-        <text x={x + width / 2} y={at + 4.5} fontSize={13} fontWeight={700} fill="#fff" textAnchor="middle">
+        <text
+          x={x + width / 2}
+          y={at + text * 0.36}
+          style={{ fontSize: text, fontWeight: 700 }}
+          fill="#fff"
+          textAnchor="middle"
+        >
           {note.minutes}
         </text>
       )}

@@ -55,7 +55,13 @@ export function Tines({ tines, small = false }: Props) {
                 <g transform={`translate(${x - 1} ${height + 20})`}>
                   <AreaGlyph area={area} size={18} />
                 </g>
-                <text x={x + width / 2} y={height + 58} fontSize={13} textAnchor="middle" fill="#5d594e">
+                <text
+                  x={x + width / 2}
+                  y={height + 58}
+                  style={{ fontSize: 12.5 }}
+                  textAnchor="middle"
+                  fill="#5d594e"
+                >
                   {Math.round(tine?.played ?? 0)}/{Math.round(tine?.wanted ?? 0)}
                 </text>
               </>

@@ -117,10 +117,20 @@ interface NumberFieldProps {
   max: number
   label: string
   width?: string
+  /** Lower, for rows of a list. */
+  dense?: boolean
 }
 
 /** A whole number, typed; arrows and wheel nudge it. Commits when it is left or Enter is pressed. */
-export function NumberInput({ value, onChange, min, max, label, width = '76px' }: NumberFieldProps) {
+export function NumberInput({
+  value,
+  onChange,
+  min,
+  max,
+  label,
+  width = '76px',
+  dense = false,
+}: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null)
   const commit = () => {
     if (typed === null) return
@@ -136,6 +146,7 @@ export function NumberInput({ value, onChange, min, max, label, width = '76px' }
       min={min}
       max={max}
       width={width}
+      minH={dense ? '34px' : undefined}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => event.key === 'Enter' && commit()}

@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -25,7 +26,6 @@ internal static class PlayFill
             .Where(material => material is { Kind: MaterialKind.Piece, Resting: false, Readiness: not Readiness.Raw } && material.LastVisit != day
                 && !context.Used.Contains($"m:{material.Id}") && PieceMinutes(material) <= minutes)
             .OrderByDescending(material => material.AskedFor)
-            .ThenByDescending(material => material.Readiness)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
             .FirstOrDefault();
         var left = minutes;
@@ -48,7 +48,9 @@ internal static class PlayFill
     private static Target Target(FillContext context, Material piece)
     {
         var target = context.TargetOf(piece);
-        return piece.Readiness == Readiness.Ready ? target with { Tempo = piece.Target ?? target.Tempo } : target;
+        // Right through is not the place to slow down after days away: the target once ready, before that the last clean tempo.
+        var tempo = piece.Readiness == Readiness.Ready ? piece.Target : piece.LastClean?.Plus(piece.EasyLastTime && !context.Careful ? 2 : 0);
+        return target with { Tempo = tempo ?? (piece.Target is { } goal ? Bpm.Near(goal.Value * 0.7) : target.Tempo) };
     }
 
     private static int PieceMinutes(Material piece) => Math.Max(2, (piece.TakeSeconds + 59) / 60);

@@ -142,7 +142,8 @@ public static class MaterialEndpoints
             row.LastVisit, row.Visits, row.LastClean,
             row is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
             row.Slipped, row.Version))
-            .OrderBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
+            .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
+            .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
             .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];
     }
 }

@@ -12,7 +12,7 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>A drill of a session.</summary>
 public sealed record SessionDrillView(
     int Position, Area? Area, string Title, string Method, string How, string Sum, int Minutes, int AllowedSeconds, double PlayedSeconds,
-    DrillState State, int Takes, int CleanTakes, int Nudge, int? MaterialId);
+    DrillState State, int Takes, int CleanTakes, int Nudge, bool CanAsk);
 
 /// <summary>The open session as the stage shows it.</summary>
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
@@ -204,6 +204,6 @@ public static class SessionEndpoints
         return new SessionDrillView(
             row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
             drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
-            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count == 1 ? drill.Targets[0].MaterialId : null);
+            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Any(target => target.MaterialId is not null));
     }
 }

@@ -206,7 +206,8 @@ function TempoFields({ wish, set, problem }: PartProps) {
             </>
           )}
           <Whole
-            label={wish.kind === 'Passage' ? 'Target (empty: the piece’s)' : 'Target tempo'}
+            label="Target tempo"
+            placeholder={wish.kind === 'Passage' ? 'the piece’s' : ''}
             value={wish.target ?? null}
             set={(target) => set({ target })}
             width="120px"
@@ -274,14 +275,16 @@ interface WholeProps {
   value: number | null
   set: (value: number | null) => void
   width?: string
+  placeholder?: string
 }
 
-function Whole({ label, value, set, width = '96px' }: WholeProps) {
+function Whole({ label, value, set, width = '96px', placeholder }: WholeProps) {
   return (
     <Field label={label} width={width}>
       <TextInput
         type="number"
         inputMode="numeric"
+        placeholder={placeholder}
         value={value ?? ''}
         onChange={(event) => set(event.target.value === '' ? null : Number.parseInt(event.target.value, 10))}
       />

@@ -182,7 +182,9 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
           <AreaGlyph area={item.area} />
           <Box>
             <Text fontWeight={item.kind === 'Piece' ? 700 : 500}>
-              {indent && item.kind === 'Passage' ? `bars ${item.title.split(', ').at(-1)}` : item.title}
+              {indent && item.kind === 'Passage'
+                ? `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.title.split(', ').at(-1)}`
+                : item.title}
             </Text>
             <Text fontSize="0.85em" color="faded">
               {[

@@ -15,21 +15,27 @@ interface Props {
   today: Schemas['TodayView']
 }
 
+interface WishesProps extends Props {
+  /** Stands right under the minutes. */
+  children: React.ReactNode
+}
+
 /** How long, until when, what the day asks, what for, in which shape. */
-export function DayWishes({ state, today }: Props) {
+export function DayWishes({ state, today, children }: WishesProps) {
   const routines = api.useQuery('get', '/api/routines')
   const { problem } = state
   return (
     <Box>
       <Minutes state={state} today={today} />
       <Refusal problem={problem} field={['minutes', 'until']} />
+      {children}
       <Box mt="3">
         <Field label="What for">
           <Purpose key={today.purpose} state={state} today={today} />
         </Field>
         <Refusal problem={problem} field="purpose" />
       </Box>
-      <Flex gap="2" wrap="wrap" mt="3" role="group" aria-label="What the day asks">
+      <Flex gap="1.5" wrap="wrap" mt="3" role="group" aria-label="What the day asks">
         {demands.map(([value, name]) => (
           <Demand key={value} state={state} today={today} value={value} name={name} />
         ))}
@@ -129,8 +135,9 @@ function Demand({ state, today, value, name }: DemandProps) {
     <chakra.button
       aria-pressed={on}
       onClick={() => void state.wish({ demands: next })}
-      minH="38px"
-      px="3"
+      minH="36px"
+      px="2.5"
+      fontSize="0.93em"
       borderRadius="19px"
       border="1.5px solid"
       borderColor={on ? 'ink' : '#8b8371'}

@@ -64,13 +64,14 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       bg={isDragging ? 'sheet' : undefined}
       borderTop="1px solid"
       borderColor="line"
-      py="1.5"
+      py="1"
       display="grid"
       gridTemplateColumns={{
         base: '28px 58px 22px minmax(0,1fr)',
-        md: '28px 34px 76px 22px minmax(0,1.25fr) minmax(0,1fr) auto',
+        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) auto',
       }}
-      gap={{ base: '1 10px', md: '12px' }}
+      columnGap={{ base: '10px', md: '12px' }}
+      rowGap="2px"
       alignItems="center"
     >
       <chakra.button
@@ -92,7 +93,8 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
         value={drill.minutes}
         min={1}
         max={60}
-        width="58px"
+        width="56px"
+        dense
         onChange={(value) => void state.change({ kind: 'Minutes', drillId: drill.id, value })}
       />
       {drill.area ? <AreaGlyph area={drill.area} /> : <Box bg="faded" width="12px" height="8px" ml="3px" />}

@@ -66,22 +66,19 @@ export function TodayPage() {
         <AddDrill state={state} today={today} />
       </Box>
       <Box as="aside" className="no-print" aria-label="The day">
-        <DayWishes state={state} today={today} />
-        <Press look="strong" mt="4" minH="54px" px="6" fontSize="18px" onClick={() => void begin()}>
-          {today.sessionOpen ? 'Go on' : 'Begin'}
-          <Text as="span" fontWeight={400} opacity={0.75} fontSize="15px">
-            space
-          </Text>
-        </Press>
-        {today.playedToday > 0 && (
-          <Text mt="2" color="faded">
-            {sayMinutes(Math.round(today.playedToday))} played today already.
-          </Text>
-        )}
-        <Text fontSize="0.85em" color="faded" mt="5" mb="2">
-          Last seven days, played of wanted
-        </Text>
-        <Tines tines={today.tines} />
+        <DayWishes state={state} today={today}>
+          <Press look="strong" mt="3" minH="54px" px="6" fontSize="18px" onClick={() => void begin()}>
+            {today.sessionOpen ? 'Go on' : 'Begin'}
+            <Text as="span" fontWeight={400} opacity={0.75} fontSize="15px">
+              space
+            </Text>
+          </Press>
+          {today.playedToday > 0 && (
+            <Text mt="2" color="faded">
+              {sayMinutes(Math.round(today.playedToday))} played today already.
+            </Text>
+          )}
+        </DayWishes>
         {(today.summary.length > 0 || today.advice) && (
           <Box borderLeft="4px solid" borderColor="accent" pl="4" mt="4" fontSize="0.93em">
             {today.advice && <Text mb="2">{today.advice}</Text>}
@@ -92,6 +89,10 @@ export function TodayPage() {
             ))}
           </Box>
         )}
+        <Text fontSize="0.85em" color="faded" mt="5" mb="2">
+          Last seven days, played of wanted
+        </Text>
+        <Tines tines={today.tines} />
       </Box>
     </Grid>
   )

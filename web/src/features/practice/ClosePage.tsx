@@ -140,8 +140,9 @@ interface LineProps {
 function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
   return (
     <Grid
-      templateColumns={{ base: '22px minmax(0,1fr)', md: '22px minmax(0,1.1fr) minmax(0,1fr) auto' }}
-      gap="2 12px"
+      templateColumns={{ base: '22px minmax(0,1fr)', md: '22px minmax(0,1.1fr) minmax(0,1fr) 110px' }}
+      columnGap="14px"
+      rowGap="2px"
       alignItems="center"
       py="1.5"
       borderTop="1px solid"
@@ -163,7 +164,7 @@ function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
         value={text}
         onChange={(event) => write(event.target.value)}
       />
-      {drill.takes > 0 || drill.materialId !== null ? (
+      {drill.canAsk ? (
         <chakra.label
           gridColumn={{ base: '2', md: 'auto' }}
           display="flex"

@@ -22,7 +22,7 @@ const keys = [
 export function KeySheet({ close }: { close: () => void }) {
   return (
     <Sheet title="Keys and pedal" close={close}>
-      <Grid templateColumns="auto 1fr" gap="2 20px">
+      <Grid templateColumns="auto 1fr" columnGap="20px" rowGap="6px">
         {keys.map(([key, what]) => (
           <Fragment key={key}>
             <Text fontWeight={700}>{key}</Text>

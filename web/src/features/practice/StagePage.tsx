@@ -189,7 +189,9 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         <StageButton keys="→" name={yesName(session, heard === asked)} press={yes} />
         <StageButton keys="←" name={noName(session, heard === asked)} press={no} />
         <StageButton keys="space" name={session.running ? 'pause' : 'go on'} press={pause} />
-        <StageButton keys="enter" name="done" press={() => act('Done')} />
+        {(cue.countsTakes || !session.running) && (
+          <StageButton keys="enter" name="done" press={() => act('Done')} />
+        )}
         <StageButton keys="S" name="skip" press={() => act('Skip')} />
         <StageButton
           keys="E"

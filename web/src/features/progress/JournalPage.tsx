@@ -90,7 +90,8 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string
     <Grid
       as="section"
       templateColumns={{ base: '1fr', md: '330px minmax(0,1fr)' }}
-      gap="2 28px"
+      columnGap="32px"
+      rowGap="8px"
       borderTop="1px solid"
       borderColor="line"
       py="4"

@@ -1,0 +1,112 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Http.Json;
+using System.Net.Sockets;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>The real server in a process of its own, on a free port and a folder of its own, so that it can be killed.</summary>
+public sealed class AppProcess : IAsyncDisposable
+{
+    private readonly string[] extra;
+    private Process? process;
+
+    private AppProcess(string[] extra)
+    {
+        this.extra = extra;
+        Port = FreePort();
+        Data = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
+        Http = new HttpClient { BaseAddress = new Uri(Address) };
+    }
+
+    public int Port { get; }
+
+    public string Data { get; }
+
+    public HttpClient Http { get; }
+
+    public string Address => $"http://127.0.0.1:{Port}";
+
+    public static string Root { get; } = FindRoot();
+
+    public static async Task<AppProcess> StartAsync(params string[] extra)
+    {
+        var app = new AppProcess(extra);
+        await app.RunAsync();
+        return app;
+    }
+
+    public async Task RunAsync()
+    {
+        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        foreach (var argument in new[] { Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"), "--urls", Address, "--data", Data, "--webroot", Path.Combine(Root, "web/dist"), "--testing" }.Concat(extra))
+            start.ArgumentList.Add(argument);
+        process = Process.Start(start)!;
+        process.OutputDataReceived += (_, _) => { };
+        process.ErrorDataReceived += (_, line) => { if (line.Data is not null) Console.Error.WriteLine(line.Data); };
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
+        for (var tries = 0; tries < 300; tries++)
+        {
+            try
+            {
+                using var answer = await Http.GetAsync(new Uri("/api/about", UriKind.Relative));
+                if (answer.StatusCode == HttpStatusCode.OK)
+                    return;
+            }
+            catch (HttpRequestException)
+            {
+                // Not listening yet.
+            }
+
+            await Task.Delay(100);
+        }
+
+        throw new TimeoutException("The server did not answer.");
+    }
+
+    /// <summary>Ends it at once, without a chance to tidy up.</summary>
+    public void Kill()
+    {
+        process?.Kill(entireProcessTree: true);
+        process?.WaitForExit();
+        process = null;
+    }
+
+    public async Task SetClockAsync(DateTimeOffset now)
+    {
+        using var answer = await Http.PutAsJsonAsync(new Uri("/api/testing/clock", UriKind.Relative), new { now });
+        answer.EnsureSuccessStatusCode();
+    }
+
+    public ValueTask DisposeAsync()
+    {
+        Kill();
+        Http.Dispose();
+        try
+        {
+            Directory.Delete(Data, recursive: true);
+        }
+        catch (IOException)
+        {
+            // A file still held goes with the machine's temporary folder.
+        }
+
+        return ValueTask.CompletedTask;
+    }
+
+    private static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    private static string FindRoot()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (folder is not null && !File.Exists(Path.Combine(folder.FullName, "TuningFork.slnx")))
+            folder = folder.Parent;
+        return folder?.FullName ?? throw new DirectoryNotFoundException("The project's folder was not found.");
+    }
+}

@@ -1,0 +1,87 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+using OpenQA.Selenium.Support.UI;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>Headless Chromium on one of the app's pages.</summary>
+public sealed class Browser : IDisposable
+{
+    private readonly ChromeDriver driver;
+    private readonly string address;
+
+    public Browser(string address, int width = 1280, int height = 800)
+    {
+        this.address = address;
+        var options = new ChromeOptions { BinaryLocation = OnPath("chromium") };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--force-device-scale-factor=1", $"--window-size={width},{height}");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
+        var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(OnPath("chromedriver")), "chromedriver");
+        service.SuppressInitialDiagnosticInformation = true;
+        driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        Resize(width, height);
+    }
+
+    public IWebDriver Driver => driver;
+
+    public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>(StringComparer.Ordinal)
+    {
+        ["width"] = width,
+        ["height"] = height,
+        ["deviceScaleFactor"] = 1,
+        ["mobile"] = false,
+    });
+
+    public void Open(string path) => driver.Navigate().GoToUrl(address + path);
+
+    /// <summary>Waits until something holds, for at most so many seconds.</summary>
+    public T Until<T>(Func<IWebDriver, T> look, int seconds = 15)
+    {
+        var wait = new WebDriverWait(driver, TimeSpan.FromSeconds(seconds)) { PollingInterval = TimeSpan.FromMilliseconds(60) };
+        wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException));
+        return wait.Until(look);
+    }
+
+    /// <summary>Waits for an element and answers it.</summary>
+    public IWebElement See(By by, int seconds = 15) => Until(page => page.FindElements(by).FirstOrDefault(element => element.Displayed), seconds)!;
+
+    public IWebElement SeeText(string text) => See(By.XPath($"//*[contains(normalize-space(.), \"{text}\") and not(.//*[contains(normalize-space(.), \"{text}\")])]"));
+
+    /// <summary>The control with this accessible label: aria-label or the words of its label.</summary>
+    public IWebElement Control(string label) => See(By.XPath(
+        $"//*[@aria-label=\"{label}\"] | //label[.//span[starts-with(normalize-space(.), \"{label}\")]]//*[self::input or self::select or self::textarea]"));
+
+    public IWebElement Button(string text) => See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
+
+    public void Type(string label, string text)
+    {
+        var control = Control(label);
+        control.SendKeys(Keys.Control + "a");
+        control.SendKeys(text);
+    }
+
+    public void Press(params string[] keys)
+    {
+        foreach (var key in keys)
+            new Actions(driver).SendKeys(key).Perform();
+    }
+
+    public string Shown(string testId) => See(By.CssSelector($"[data-testid='{testId}']")).Text;
+
+    public void Save(string file) => driver.GetScreenshot().SaveAsFile(file);
+
+    public object? Run(string script, params object[] arguments) => driver.ExecuteScript(script, arguments);
+
+    public object? RunAsync(string script, params object[] arguments) => driver.ExecuteAsyncScript(script, arguments);
+
+    public IReadOnlyList<string> Complaints() => [.. driver.Manage().Logs.GetLog(LogType.Browser).Select(entry => entry.Message)];
+
+    public void Dispose() => driver.Dispose();
+
+    private static string OnPath(string name) => (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':')
+        .Select(folder => Path.Combine(folder, name)).FirstOrDefault(File.Exists)
+        ?? throw new FileNotFoundException($"{name} is not installed; ./test installs it.");
+}

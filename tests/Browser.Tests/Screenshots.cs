@@ -1,0 +1,67 @@
+using OpenQA.Selenium;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>Takes the pictures of the main views from the demo; run by scripts/screenshots, not with the tests.</summary>
+public sealed class Screenshots
+{
+    [Fact(Explicit = true)]
+    public async Task Take()
+    {
+        var folder = Environment.GetEnvironmentVariable("SCREENSHOTS") ?? Path.Combine(AppProcess.Root, "docs/screenshots");
+        Directory.CreateDirectory(folder);
+        await using var app = await AppProcess.StartAsync();
+        var today = DateTime.Today;
+        await app.SetClockAsync(new DateTimeOffset(today.AddHours(18.5), TimeZoneInfo.Local.GetUtcOffset(today)));
+        using var browser = new Browser(app.Address);
+
+        Shot("/", "today", "//ol/li");
+        Shot("/routines", "routines", "//section//*[name()='svg']");
+        browser.Button("Change Work and rest").Click();
+        Snap("routine-editor", "//ol/li");
+        Shot("/material", "material", "//tbody/tr");
+        browser.Button("New passage").Click();
+        Snap("material-entry", "//form");
+        Shot("/journal", "journal", "//section");
+        Shot("/balance", "balance", "//table");
+        Shot("/", "today", "//ol/li");
+        browser.Driver.FindElement(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.CssSelector("[data-testid='stage-title']"));
+        for (var i = 0; i < 20 && !browser.Driver.PageSource.Contains("one take each", StringComparison.Ordinal); i++)
+        {
+            browser.Press(Keys.Enter);
+            await Task.Delay(350);
+        }
+
+        browser.Press(Keys.ArrowRight);
+        await Task.Delay(500);
+        browser.Press(Keys.ArrowLeft);
+        await Task.Delay(2500);
+        Snap("stage", "//*[@data-testid='stage-title']");
+        browser.Press("?");
+        Snap("keys", "//dialog");
+        browser.Press(Keys.Escape);
+        Shot("/close", "close", "//fieldset");
+        browser.Resize(820, 1180);
+        Shot("/", "today-tablet", "//ol/li");
+        browser.Resize(390, 844);
+        Shot("/", "today-phone", "//ol/li");
+        Shot("/practise", "stage-phone", "//*[@data-testid='stage-title']");
+        browser.Resize(1280, 800);
+        Shot("/welcome", "first-visit", "//h2");
+
+        void Shot(string path, string name, string wait)
+        {
+            browser.Open(path);
+            Snap(name, wait);
+        }
+
+        void Snap(string name, string wait)
+        {
+            browser.See(By.XPath(wait));
+            Thread.Sleep(700);
+            browser.Save(Path.Combine(folder, $"{name}.png"));
+        }
+    }
+}

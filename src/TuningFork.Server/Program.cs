@@ -6,11 +6,12 @@ using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Hosting;
 
-var builder = WebApplication.CreateBuilder(args);
-var testing = args.Contains("--testing");
+// Bare flags are taken out first: the configuration would read the next word as their value.
+var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing"))]);
+bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
 var folder = builder.Configuration["data"] ?? Path.Combine(builder.Environment.ContentRootPath, "data");
-var ledger = new Ledger(folder, args.Contains("--own") ? Book.Own : Book.Demo);
+var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 
 builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
 builder.WebHost.ConfigureKestrel(server =>
@@ -38,6 +39,11 @@ builder.Services.AddResponseCompression(compression => compression.EnableForHttp
 var app = builder.Build();
 Problems.Use(app);
 Guard.Use(app);
+app.UseWhen(context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal), api => api.Use(async (context, next) =>
+{
+    await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);
+    await next(context);
+}));
 app.UseResponseCompression();
 app.UseStaticFiles(new StaticFileOptions
 {
@@ -53,12 +59,12 @@ app.MapMaterials();
 app.MapSession();
 app.MapJournal();
 app.MapBody();
-if (testing)
+if (Asked("testing"))
     TestingEndpoints.Map(app, clock);
 Guard.MapPage(app);
 
 if (!ApiDescription.IsBeingGenerated)
-    await ledger.PrepareAsync(clock);
+    await ledger.PrepareAsync(ledger.Usual);
 app.Run();
 
 /// <summary>The server; public so that tests can start it.</summary>

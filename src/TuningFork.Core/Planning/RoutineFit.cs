@@ -96,8 +96,12 @@ public static class RoutineFit
             next.In = false;
         }
 
-        if (!rows.Exists(row => row.In) && rows.Count > 0)
-            rows[0].In = true;
+        if (rows.Exists(row => row.In) || rows.Count == 0)
+            return;
+        // Nothing is a must and nothing fits whole: the smallest block gets what there is.
+        var smallest = rows.MinBy(row => row.Least)!;
+        smallest.In = true;
+        smallest.Least = Math.Min(smallest.Least, minutes);
     }
 
     /// <summary>Nothing may be lost: the block that wants most today takes what goes beyond the mosts.</summary>
@@ -107,7 +111,7 @@ public static class RoutineFit
     private sealed class Row
     {
         public required int Index { get; init; }
-        public required int Least { get; init; }
+        public required int Least { get; set; }
         public required int Most { get; set; }
         public required decimal Wanted { get; init; }
         public required bool Must { get; init; }

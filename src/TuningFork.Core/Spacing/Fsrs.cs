@@ -39,7 +39,8 @@ public static class Fsrs
 
     private static double Decay => -W[20];
 
-    private static double Factor => Math.Pow(0.9, 1 / Decay) - 1;
+    /// <summary>Rounded to eight places, as the retrievability is: the reference does so, and long sequences would drift apart otherwise.</summary>
+    private static readonly double Factor = Math.Round(Math.Pow(0.9, 1 / -W[20]) - 1, 8);
 
     /// <summary>Chance, 0 to 1, that a first take is clean so many days after the last visit.</summary>
     /// <param name="days">Days since, 0 or more.</param>
@@ -48,7 +49,7 @@ public static class Fsrs
     {
         ArgumentOutOfRangeException.ThrowIfNegative(days);
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(stability);
-        return Math.Pow(1 + (Factor * days / stability), Decay);
+        return Math.Round(Math.Pow(1 + (Factor * days / stability), Decay), 8);
     }
 
     /// <summary>Memory after a visit.</summary>

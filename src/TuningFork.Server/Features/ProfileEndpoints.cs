@@ -31,7 +31,7 @@ public static class ProfileEndpoints
 
     public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, CancellationToken cancel) =>
     {
-        var profile = await db.Profiles.AsNoTracking().FirstOrDefaultAsync(cancel);
+        var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
         return new AboutView(ledger.Of(context), profile is not null, profile?.Instrument ?? "");
     }).WithTags("About").WithName("GetAbout");
 
@@ -39,11 +39,11 @@ public static class ProfileEndpoints
     {
         var group = app.MapGroup("/api/profile").WithTags("Player");
         group.MapGet("", async (PracticeDb db, CancellationToken cancel) =>
-            View(await db.Profiles.AsNoTracking().FirstOrDefaultAsync(cancel) ?? throw Problems.Unknown("profile", "player"))).WithName("GetProfile");
+            View(await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) ?? throw Problems.Unknown("profile", "player"))).WithName("GetProfile");
         group.MapPut("", async (ProfileWish wish, PracticeDb db, CancellationToken cancel) =>
         {
             Check(wish);
-            var row = await db.Profiles.FirstOrDefaultAsync(cancel);
+            var row = await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
             if ((row?.Version ?? 0) != wish.Version)
                 throw Problems.Stale("The balance");
             if (row is null)

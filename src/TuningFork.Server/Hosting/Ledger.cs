@@ -1,4 +1,6 @@
+using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
 using TuningFork.Data;
 using TuningFork.Data.Demo;
 
@@ -12,8 +14,11 @@ public enum Book
 }
 
 /// <summary>The two files, the demo's and one's own, and which one a request wants.</summary>
-public sealed class Ledger(string folder, Book usual)
+public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisposable
 {
+    private readonly ConcurrentDictionary<Book, bool> ready = new();
+    private readonly SemaphoreSlim gate = new(1, 1);
+
     /// <summary>Requests say which file they are about in this header; without it the usual one is meant.</summary>
     public const string Header = "Practice-Book";
 
@@ -24,15 +29,37 @@ public sealed class Ledger(string folder, Book usual)
     public Book Of(HttpContext? context) =>
         Enum.TryParse<Book>(context?.Request.Headers[Header].ToString(), ignoreCase: true, out var book) && Enum.IsDefined(book) ? book : usual;
 
-    /// <summary>Brings both files up to date; the demo is made anew when its days have passed.</summary>
-    public async Task PrepareAsync(TimeProvider time, CancellationToken cancel = default)
+    /// <summary>Brings a file up to date before it is first used; the demo is made anew when its days have passed.</summary>
+    public async Task PrepareAsync(Book book, CancellationToken cancel = default)
     {
-        Directory.CreateDirectory(folder);
-        await PracticeFile.PrepareAsync(PathOf(Book.Own), cancel);
-        await using (var own = new PracticeDb(PracticeFile.Options(PathOf(Book.Own))))
-            await Seed.RoutinesAsync(own, cancel);
-        await DemoFile.PrepareAsync(PathOf(Book.Demo), DateOnly.FromDateTime(time.GetLocalNow().AddHours(-4).DateTime), cancel);
+        if (ready.ContainsKey(book))
+            return;
+        await gate.WaitAsync(cancel);
+        try
+        {
+            if (ready.ContainsKey(book))
+                return;
+            Directory.CreateDirectory(folder);
+            if (book == Book.Demo)
+                await DemoFile.PrepareAsync(PathOf(book), PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone), cancel);
+            else
+                await PrepareOwnAsync(cancel);
+            ready[book] = true;
+        }
+        finally
+        {
+            gate.Release();
+        }
     }
+
+    private async Task PrepareOwnAsync(CancellationToken cancel)
+    {
+        await PracticeFile.PrepareAsync(PathOf(Book.Own), cancel);
+        await using var own = new PracticeDb(PracticeFile.Options(PathOf(Book.Own)));
+        await Seed.RoutinesAsync(own, cancel);
+    }
+
+    public void Dispose() => gate.Dispose();
 
     public static void Use(DbContextOptionsBuilder builder, IServiceProvider services)
     {

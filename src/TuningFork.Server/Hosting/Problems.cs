@@ -36,7 +36,14 @@ public static class Problems
             throw new FieldException(problems[0].Field, problems[0].Problem);
     }
 
-    public static void Use(WebApplication app) => app.UseExceptionHandler(handler => handler.Run(async context =>
+    public static void Use(WebApplication app) => app.UseExceptionHandler(new ExceptionHandlerOptions
+    {
+        ExceptionHandler = AnswerAsync,
+        // What the asker can mend is told to the asker; the log is for what went wrong here.
+        SuppressDiagnosticsCallback = failure => Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
+    });
+
+    private static async Task AnswerAsync(HttpContext context)
     {
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var (status, field, detail) = Read(error);
@@ -44,7 +51,7 @@ public static class Problems
         var problem = new ProblemDetails { Status = status, Title = Title(status), Detail = detail };
         problem.Extensions["errors"] = new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] };
         await context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
-    }));
+    }
 
     private static (int Status, string Field, string Detail) Read(Exception? error) => error switch
     {

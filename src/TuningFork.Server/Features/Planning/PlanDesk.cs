@@ -28,7 +28,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     private const int TensionDays = 3;
 
     public async Task<ProfileRow> ProfileAsync(CancellationToken cancel) =>
-        await db.Profiles.FirstOrDefaultAsync(cancel)
+        await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)
         ?? throw new FieldException("profile", "There is no player yet. Begin with the first-visit page.", StatusCodes.Status404NotFound);
 
     public async Task<DayFacts> FactsAsync(CancellationToken cancel)

@@ -1,0 +1,117 @@
+using System.Diagnostics;
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+using TuningFork.Data;
+
+namespace TuningFork.Bench;
+
+/// <summary>The Today endpoint of the real server on ten years of history, beside the bare SQL reads it needs.</summary>
+internal static class ServerBench
+{
+    private const int Calls = 200;
+
+    private static readonly string[] Reads =
+    [
+        "SELECT * FROM Profiles",
+        "SELECT * FROM Materials",
+        "SELECT * FROM Routines",
+        "SELECT Day, Area, SUM(PlayedSeconds) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds > 0 AND Day >= date('now', '-35 days') GROUP BY Day, Area",
+        "SELECT Area, MAX(Day) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds >= 30 GROUP BY Area",
+        "SELECT Key, MAX(Day), COUNT(*), SUM(Clean) FROM Takes WHERE Day >= date('now', '-60 days') AND Key LIKE 'ear:%' GROUP BY Key",
+        "SELECT * FROM Bodies ORDER BY Id DESC LIMIT 1",
+        "SELECT * FROM Plans WHERE Day = date('now') AND NOT Begun",
+    ];
+
+    public static async Task RunAsync()
+    {
+        var folder = Directory.CreateTempSubdirectory("tuning-fork-bench-").FullName;
+        var file = Path.Combine(folder, "own.db");
+        await TenYears.WriteAsync(file, DateOnly.FromDateTime(DateTime.Today));
+        await using var connection = new SqliteConnection(PracticeFile.ConnectionString(file));
+        await connection.OpenAsync();
+        Console.WriteLine($"history: {Count("Sessions")} days, {Count("Takes")} takes, {Count("Materials WHERE Kind = 'Passage'")} passages, {new FileInfo(file).Length / 1_000_000} MB");
+
+        var bare = Measure(() =>
+        {
+            foreach (var read in Reads)
+                Read(read);
+            return Task.CompletedTask;
+        });
+        const string Address = "http://127.0.0.1:5397";
+        var start = new ProcessStartInfo("dotnet") { UseShellExecute = false, RedirectStandardOutput = false };
+        foreach (var argument in new[] { Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"), "--own", "--urls", Address, "--data", folder })
+            start.ArgumentList.Add(argument);
+        using var server = Process.Start(start)!;
+        try
+        {
+            using var http = new HttpClient { BaseAddress = new Uri(Address) };
+            await WaitAsync(http);
+            var endpoint = Measure(() => http.GetStringAsync(new Uri("/api/today", UriKind.Relative)));
+            Console.WriteLine($"bare SQL reads     median {bare.Median:0.0} ms   95 % {bare.High:0.0} ms");
+            Console.WriteLine($"GET /api/today     median {endpoint.Median:0.0} ms   95 % {endpoint.High:0.0} ms   (goal: 95 % under 60 ms)   {endpoint.Median / bare.Median:0.0} x the bare reads");
+            Console.WriteLine($"server's memory    {Memory(server.Id)} MB after {Calls} calls   (goal: under 250 MB)");
+        }
+        finally
+        {
+            server.Kill();
+            await server.WaitForExitAsync();
+            SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, recursive: true);
+        }
+
+        long Count(string from)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = $"SELECT COUNT(*) FROM {from}";
+            return (long)command.ExecuteScalar()!;
+        }
+
+        void Read(string sql)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = sql;
+            using var reader = command.ExecuteReader();
+            var values = new object[reader.FieldCount];
+            while (reader.Read())
+                reader.GetValues(values);
+        }
+    }
+
+    private static (double Median, double High) Measure(Func<Task> work)
+    {
+        for (var i = 0; i < 20; i++)
+            work().GetAwaiter().GetResult();
+        var times = new double[Calls];
+        for (var i = 0; i < Calls; i++)
+        {
+            var clock = Stopwatch.StartNew();
+            work().GetAwaiter().GetResult();
+            times[i] = clock.Elapsed.TotalMilliseconds;
+        }
+
+        Array.Sort(times);
+        return (times[Calls / 2], times[(int)(Calls * 0.95)]);
+    }
+
+    private static async Task WaitAsync(HttpClient http)
+    {
+        for (var i = 0; i < 200; i++)
+        {
+            try
+            {
+                await http.GetStringAsync(new Uri("/api/about", UriKind.Relative));
+                return;
+            }
+            catch (HttpRequestException)
+            {
+                await Task.Delay(100);
+            }
+        }
+
+        throw new TimeoutException("The server did not answer.");
+    }
+
+    private static int Memory(int process) => File.ReadLines($"/proc/{process}/status")
+        .Where(line => line.StartsWith("VmRSS", StringComparison.Ordinal))
+        .Select(line => int.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024).First();
+}

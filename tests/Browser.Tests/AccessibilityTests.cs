@@ -1,0 +1,57 @@
+using System.Collections.ObjectModel;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>WCAG 2.2 AA as far as axe-core (npm) can tell, on every view of the demo; and no view asks anything of another host.</summary>
+public sealed class AccessibilityTests
+{
+    [Fact]
+    public async Task No_view_has_a_serious_finding_and_none_reaches_outside()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        var axe = await File.ReadAllTextAsync(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
+        Check("/", "//ol/li");
+        Check("/routines", "//section//*[name()='svg']");
+        browser.Button("Change Work and rest").Click();
+        Inspect("routine editor", "//ol/li");
+        Check("/material", "//tbody/tr");
+        browser.Button("New piece").Click();
+        Inspect("material form", "//form");
+        Check("/journal", "//section");
+        Check("/balance", "//table");
+        Check("/welcome", "//h2");
+        browser.Open("/");
+        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        Inspect("stage", "//*[@data-testid='stage-title']");
+        browser.Press("?");
+        Inspect("keys", "//dialog");
+        Check("/close", "//fieldset");
+        browser.Resize(390, 844);
+        Check("/", "//ol/li");
+        Check("/practise", "//*[@data-testid='stage-title']");
+
+        void Check(string path, string wait)
+        {
+            browser.Open(path);
+            Inspect(path, wait);
+        }
+
+        void Inspect(string name, string wait)
+        {
+            browser.See(By.XPath(wait));
+            Thread.Sleep(250);
+            browser.Run(axe + "; return 1");
+            var found = (ReadOnlyCollection<object>)browser.RunAsync(
+                "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a','wcag2aa','wcag21aa','wcag22aa'] }).then(r => done(r.violations.filter(v => ['serious','critical'].includes(v.impact)).map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '))))")!;
+            found.ShouldBeEmpty(name);
+            var outside = (ReadOnlyCollection<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))")!;
+            outside.ShouldBeEmpty(name);
+            var sideways = (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!;
+            sideways.ShouldBeLessThanOrEqualTo(1, $"{name} scrolls sideways");
+        }
+    }
+}

@@ -1,0 +1,172 @@
+using CsCheck;
+using Shouldly;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Practice;
+
+public sealed class PracticeTests
+{
+    /// <summary>Arithmetic: floor((T + r) / (w + r)); the two worked examples, then by laying rounds end to end.</summary>
+    [Fact]
+    public void Rounds_of_work_and_rest_are_counted_right()
+    {
+        Takes.WorkRest(24, 4, 1).ShouldBe((5, 24));
+        Takes.WorkRest(25, 3, 1).ShouldBe((6, 23));
+        Gen.Select(Gen.Int[0, 120], Gen.Int[1, 20], Gen.Int[0, 10]).Sample((minutes, work, rest) =>
+        {
+            var rounds = 0;
+            for (var used = work; used <= minutes; used += rest + work)
+                rounds++;
+            Takes.WorkRest(minutes, work, rest).Rounds.ShouldBe(rounds);
+        });
+    }
+
+    /// <summary>Arithmetic: bars x beats x 60 / tempo; fifteen whole notes at 80 last 45 s.</summary>
+    [Fact]
+    public void A_take_lasts_as_long_as_its_beats()
+    {
+        Takes.Seconds(15, 4, new Bpm(80), 0).ShouldBe(45);
+        Takes.Seconds(2, 3, new Bpm(120), 8).ShouldBe(11);
+        Takes.RoundsThatFit(240, [20, 30]).ShouldBe(4);
+    }
+
+    /// <summary>Up after three clean in a row; one miss counts anew; two misses running step back; single beats near the target (common practice).</summary>
+    [Fact]
+    public void The_ladder_climbs_and_steps_back_by_rule()
+    {
+        var target = new Bpm(100);
+        string Climb(string takes, int start)
+        {
+            var state = new LadderState(new Bpm(start));
+            foreach (var take in takes)
+                state = Ladder.After(state, take == '+', target);
+            return $"{state.Tempo}";
+        }
+
+        Climb("++", 60).ShouldBe("60");
+        Climb("+++", 60).ShouldBe("65");
+        Climb("++-+++", 60).ShouldBe("65");
+        Climb("++-++", 60).ShouldBe("60");
+        Climb("--", 60).ShouldBe("55");
+        Climb("+++", 96).ShouldBe("97");
+        Climb("++++++++++++", 99).ShouldBe("100");
+    }
+
+    [Fact]
+    public void Today_begins_near_the_last_clean_tempo()
+    {
+        TempoStart.For(new Bpm(92), 2, false, new Bpm(120))!.Tempo.Value.ShouldBe(92);
+        TempoStart.For(new Bpm(92), 2, true, new Bpm(120))!.Tempo.Value.ShouldBeInRange(94, 97);
+        TempoStart.For(new Bpm(92), 20, true, new Bpm(120))!.Tempo.Value.ShouldBeLessThan(92);
+        TempoStart.For(new Bpm(92), 2, true, new Bpm(120), careful: true)!.Tempo.Value.ShouldBeLessThan(92);
+        TempoStart.For(new Bpm(120), 1, true, new Bpm(120))!.Tempo.Value.ShouldBe(120);
+        TempoStart.For(null, 0, false, null).ShouldBeNull();
+        Should.Throw<ArgumentOutOfRangeException>(() => new Bpm(19));
+        Should.Throw<ArgumentOutOfRangeException>(() => new Bpm(401));
+    }
+
+    [Fact]
+    public void The_stage_goes_round_and_ends_when_the_rounds_are_through()
+    {
+        var drill = new Drill
+        {
+            Id = "d1",
+            Area = Area.Repertoire,
+            MethodId = Methods.OneTakeRounds.Id,
+            Title = "two",
+            Minutes = 4,
+            Targets = [new Target { Key = "m:1", Title = "A, 1–2", StopAfterBar = 2 }, new Target { Key = "m:2", Title = "B, 5", StopAfterBar = 5 }],
+            Sequence = [0, 1, 1, 0],
+        };
+        var takes = new List<StageTake>();
+        Stage.Now(drill, takes, 0).Sentence.ShouldBe("Once. Stop after bar 2.");
+        Stage.Now(drill, takes, 0).Next.ShouldBe("B, 5");
+        foreach (var index in drill.Sequence)
+        {
+            Stage.Now(drill, takes, 30).TargetIndex.ShouldBe(index);
+            Stage.Now(drill, takes, 30).Complete.ShouldBeFalse();
+            takes.Add(new StageTake(index, Clean: false));
+        }
+
+        Stage.Now(drill, takes, 60).Complete.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void Three_clean_in_a_row_end_it_and_a_miss_counts_anew()
+    {
+        var drill = new Drill { Id = "d", Area = Area.Technique, MethodId = Methods.CleanInRow.Id, Title = "x", Minutes = 3, Targets = [new Target { Key = "m:1", Title = "x", Tempo = new Bpm(70) }] };
+        bool Done(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 10).Complete;
+        Done("++").ShouldBeFalse();
+        Done("++-++").ShouldBeFalse();
+        Done("-+++").ShouldBeTrue();
+        Stage.Now(drill, [], 0, nudge: -5).Tempo!.Value.Value.ShouldBe(65);
+    }
+
+    [Fact]
+    public void Work_and_rest_follow_the_clock()
+    {
+        var drill = new Drill { Id = "d", Area = Area.Technique, MethodId = Methods.WorkRestRounds.Id, Title = "x", Minutes = 24, WorkMinutes = 4, RestMinutes = 1, Targets = [new Target { Key = "m:1", Title = "one" }, new Target { Key = "m:2", Title = "two" }] };
+        Stage.Now(drill, [], 0).Title.ShouldBe("one");
+        Stage.Now(drill, [], 239).Resting.ShouldBeFalse();
+        Stage.Now(drill, [], 241).Resting.ShouldBeTrue();
+        Stage.Now(drill, [], 301).Title.ShouldBe("two");
+        Stage.Now(drill, [], 601).Title.ShouldBe("one");
+    }
+
+    /// <summary>ISO 16:1975 and equal temperament (from memory).</summary>
+    [Fact]
+    public void Pitches_have_their_frequencies()
+    {
+        Pitch.Hertz(69).ShouldBe(440);
+        Pitch.Hertz(60).ShouldBe(261.626, 0.0005);
+        Pitch.Hertz(64).ShouldBe(329.628, 0.0005);
+        Pitch.Hertz(55).ShouldBe(195.998, 0.0005);
+        Pitch.Hertz(73).ShouldBe(554.365, 0.0005);
+    }
+
+    [Fact]
+    public void Ear_questions_answer_what_they_ask()
+    {
+        foreach (var seed in Enumerable.Range(0, 200))
+        {
+            foreach (var task in EarTasks.All)
+            {
+                var question = EarTasks.Question(task.Key, seed);
+                JsonOf(question).ShouldBe(JsonOf(EarTasks.Question(task.Key, seed)));
+                question.Question.ShouldNotBeEmpty();
+                question.Answer.ShouldAllBe(tone => tone.Hertz > 90 && tone.Hertz < 1100);
+            }
+
+            var third = EarTasks.Question("ear:quality", seed);
+            var semitones = Math.Round(12 * Math.Log2(third.Answer[1].Hertz / third.Answer[0].Hertz));
+            third.AnswerText.ShouldBe(semitones == 4 ? "Major" : "Minor");
+        }
+    }
+
+    [Fact]
+    public void The_day_turns_at_four_in_the_morning_of_the_player()
+    {
+        var berlin = TimeZoneInfo.CreateCustomTimeZone("test", TimeSpan.FromHours(2), "test", "test");
+        PracticeDay.Of(new DateTimeOffset(2031, 3, 3, 1, 59, 0, TimeSpan.Zero), berlin).ShouldBe(new DateOnly(2031, 3, 2));
+        PracticeDay.Of(new DateTimeOffset(2031, 3, 3, 2, 0, 0, TimeSpan.Zero), berlin).ShouldBe(new DateOnly(2031, 3, 3));
+    }
+
+    /// <summary>Common practice: less after a week away, and when this week passes 1.3 times the four before.</summary>
+    [Fact]
+    public void The_load_builds_up_gently()
+    {
+        var today = new DateOnly(2031, 3, 30);
+        Dictionary<DateOnly, double> Days(int from, int to, double minutes) => Enumerable.Range(from, to - from + 1).ToDictionary(back => today.AddDays(-back), _ => minutes);
+        Load.For(40, today, Days(1, 30, 30)).ShouldBe(new LoadAdvice(40, ""));
+        Load.For(40, today, Days(10, 30, 30)).Minutes.ShouldBe(24);
+        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0)).Minutes.ShouldBe(30);
+        Load.For(40, today, new Dictionary<DateOnly, double>()).Reason.ShouldBeEmpty();
+    }
+
+    private static string JsonOf(object value) => System.Text.Json.JsonSerializer.Serialize(value);
+}

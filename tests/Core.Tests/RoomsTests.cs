@@ -1,0 +1,29 @@
+using NetArchTest.Rules;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Core.Tests;
+
+/// <summary>Arrows between rooms point one way.</summary>
+public sealed class RoomsTests
+{
+    private const string Core = "TuningFork.Core";
+
+    [Theory]
+    [InlineData("Theory", "Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Tempo", "Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Spacing", "Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Practice", "SightReading,EarTraining,Planning")]
+    [InlineData("SightReading", "EarTraining,Planning")]
+    [InlineData("EarTraining", "SightReading,Planning")]
+    public void A_room_knows_only_those_below_it(string room, string above) =>
+        Types.InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly).That().ResideInNamespace($"{Core}.{room}")
+            .ShouldNot().HaveDependencyOnAny([.. above.Split(',').Select(name => $"{Core}.{name}")])
+            .GetResult().IsSuccessful.ShouldBeTrue();
+
+    [Fact]
+    public void The_core_knows_neither_the_file_nor_the_server() =>
+        Types.InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly).ShouldNot()
+            .HaveDependencyOnAny("TuningFork.Data", "TuningFork.Server", "Microsoft.EntityFrameworkCore", "Microsoft.AspNetCore")
+            .GetResult().IsSuccessful.ShouldBeTrue();
+}

@@ -1,0 +1,77 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Shouldly;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>The server with an empty book of its own, spoken to over HTTP only.</summary>
+public sealed class App : WebApplicationFactory<Program>
+{
+    private readonly string data = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
+
+    public App()
+    {
+        Http = CreateClient();
+    }
+
+    public HttpClient Http { get; }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseSetting("data", data);
+        builder.UseSetting("own", "true");
+        builder.UseSetting("testing", "true");
+    }
+
+    public Task<JsonNode> Get(string path) => Send(HttpMethod.Get, path, null, 200);
+
+    public Task<JsonNode> Post(string path, object body, int status = 200) => Send(HttpMethod.Post, path, body, status);
+
+    public Task<JsonNode> Put(string path, object body, int status = 200) => Send(HttpMethod.Put, path, body, status);
+
+    public async Task<JsonNode> Send(HttpMethod method, string path, object? body, int status)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body) };
+        using var answer = await Http.SendAsync(request);
+        var text = await answer.Content.ReadAsStringAsync();
+        ((int)answer.StatusCode).ShouldBe(status, $"{method} {path}: {text}");
+        return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
+    }
+
+    /// <summary>Expects a refusal about a field that says what to do.</summary>
+    public async Task Refused(HttpMethod method, string path, object body, string field, int status = 400)
+    {
+        var problem = await Send(method, path, body, status);
+        problem["errors"]!.AsObject().Select(error => error.Key).ShouldContain(field, problem.ToJsonString());
+        problem["detail"]!.GetValue<string>().Length.ShouldBeGreaterThan(15);
+    }
+
+    public Task Clock(DateTimeOffset now) => Put("/api/testing/clock", new { now });
+
+    /// <summary>A player with one exercise and one piece of two passages.</summary>
+    public async Task<(int Piece, int First, int Second, int Exercise)> FirstDay()
+    {
+        await Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var exercise = await Post("/api/materials", new { kind = "Exercise", title = "C major", target = 100 });
+        var piece = await Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 24, target = 90 });
+        var id = Id(piece);
+        var first = await Post("/api/materials", new { kind = "Passage", pieceId = id, fromBar = 3, toBar = 4, readiness = "Shaping" });
+        var second = await Post("/api/materials", new { kind = "Passage", pieceId = id, fromBar = 9, toBar = 9, readiness = "Shaping" });
+        return (id, Id(first), Id(second), Id(exercise));
+    }
+
+    public static int Id(JsonNode node) => node["id"]!.GetValue<int>();
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        if (disposing && Directory.Exists(data))
+        {
+            Http.Dispose();
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            Directory.Delete(data, recursive: true);
+        }
+    }
+}

@@ -1,0 +1,101 @@
+using System.Net;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>Bad input gets the field and the remedy, and changes nothing.</summary>
+public sealed class BadInputTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task Is_refused_with_the_field_and_the_remedy_and_nothing_changes()
+    {
+        var (piece, passage, _, _) = await app.FirstDay();
+        var before = (await app.Get("/api/materials")).ToJsonString();
+        var post = HttpMethod.Post;
+        await app.Refused(post, "/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 9, toBar = 4 }, "toBar");
+        await app.Refused(post, "/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 20, toBar = 25 }, "toBar");
+        await app.Refused(post, "/api/materials", new { kind = "Passage", pieceId = 9999, fromBar = 1, toBar = 2 }, "pieceId", 404);
+        await app.Refused(post, "/api/materials", new { kind = "Piece", title = "X", target = 19 }, "target");
+        await app.Refused(post, "/api/materials", new { kind = "Piece", title = "X", target = 401 }, "target");
+        await app.Refused(post, "/api/materials", new { kind = "Piece", title = "  " }, "title");
+        await app.Refused(post, "/api/materials", new { kind = "Piece", title = "X", note = new string('n', 10_001) }, "note");
+        await app.Refused(post, "/api/materials", new { kind = "Book", title = "X", examples = 0 }, "examples");
+        await app.Refused(post, "/api/materials", "{ \"kind\": \"Piece\", ", "request");
+        await app.Refused(post, "/api/materials", "{ \"kind\": \"Poem\", \"title\": \"X\" }", "kind");
+        await app.Refused(HttpMethod.Put, $"/api/materials/{piece}", new { kind = "Piece", title = "Mill Song", toBar = 8 }, "toBar");
+        await app.Refused(HttpMethod.Put, "/api/materials/4711", new { kind = "Piece", title = "X" }, "id", 404);
+        (await app.Get("/api/materials")).ToJsonString().ShouldBe(before);
+
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, minutes = 4 }, "minutes");
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, minutes = 241 }, "minutes");
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, until = "half past" }, "until");
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, routineId = 999 }, "routineId", 404);
+        await app.Refused(post, "/api/today/changes", new { version = 0, kind = "LeaveOut", drillId = "no" }, "drillId");
+        await app.Refused(post, "/api/journal", new { key = Guid.NewGuid(), text = new string('n', 10_001) }, "text");
+        await app.Refused(post, "/api/session/act", new { id = Guid.NewGuid(), position = 0, playedSeconds = 1, kind = "Clean" }, "session", 409);
+        await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Viola", family = "strings", version = 1, weekdayMinutes = new[] { 1 } }, "weekdayMinutes");
+        passage.ShouldBeGreaterThan(0);
+    }
+
+    [Fact]
+    public async Task A_routine_that_cannot_work_is_warned_of_and_refused_for_the_day()
+    {
+        await app.FirstDay();
+        var blocks = new[] { new { area = "Technique", least = 20, wanted = 20, most = 30, must = true }, new { area = "Repertoire", least = 20, wanted = 25, most = 60, must = true } };
+        (await app.Post("/api/routines/fit", new { blocks, minutes = 30 }))["warning"]!.GetValue<string>().ShouldContain("11 too few");
+        var routine = await app.Post("/api/routines", new { name = "Too much", interwoven = false, weekdays = Array.Empty<int>(), blocks });
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, minutes = 30, routineId = App.Id(routine) }, "minutes");
+        (await app.Get("/api/today"))["version"]!.GetValue<int>().ShouldBe(0);
+        await app.Refused(HttpMethod.Post, "/api/routines", new { name = "Upside down", interwoven = false, weekdays = Array.Empty<int>(), blocks = new[] { new { area = "Ear", least = 9, wanted = 5, most = 30, must = true } } }, "blocks[0].wanted");
+        (await app.Put("/api/today", new { version = 0, minutes = 45, routineId = App.Id(routine) }))["total"]!.GetValue<int>().ShouldBe(45);
+    }
+
+    [Fact]
+    public async Task Optional_blocks_stay_optional_in_the_file()
+    {
+        var routines = await app.Get("/api/routines");
+        var weave = routines.AsArray().First(routine => (string?)routine!["name"] == "Everyday weave")!;
+        weave["blocks"]!.AsArray().Count(block => !block!["must"]!.GetValue<bool>()).ShouldBe(3);
+    }
+
+    [Fact]
+    public async Task Two_windows_do_not_overwrite_each_other()
+    {
+        await app.FirstDay();
+        var first = await app.Put("/api/today", new { version = 0, minutes = 45 });
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, minutes = 20 }, "version", 409);
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(45);
+        await app.Put("/api/today", new { version = first["version"]!.GetValue<int>(), minutes = 20 });
+        var routine = (await app.Get("/api/routines"))[0]!;
+        var body = new { name = "Mine", interwoven = true, weekdays = new[] { 0 }, blocks = routine["blocks"], version = routine["version"]!.GetValue<int>() };
+        await app.Put($"/api/routines/{App.Id(routine)}", body);
+        await app.Refused(HttpMethod.Put, $"/api/routines/{App.Id(routine)}", body, "version", 409);
+    }
+
+    [Theory]
+    [InlineData("Host", "example.invalid")]
+    [InlineData("Origin", "http://example.invalid")]
+    [InlineData("Origin", "http://localhost:1")]
+    public async Task Foreign_hosts_and_origins_are_refused(string header, string value)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/about");
+        request.Headers.TryAddWithoutValidation(header, value);
+        using var answer = await app.Http.SendAsync(request);
+        answer.StatusCode.ShouldBe(HttpStatusCode.Forbidden);
+    }
+
+    [Fact]
+    public async Task The_page_may_load_nothing_from_elsewhere()
+    {
+        using var answer = await app.Http.GetAsync(new Uri("/api/about", UriKind.Relative));
+        var policy = answer.Headers.GetValues("Content-Security-Policy").Single();
+        policy.ShouldContain("default-src 'none'");
+        policy.ShouldNotContain("unsafe");
+        policy.ShouldNotContain("http");
+    }
+}

@@ -16,7 +16,6 @@ internal static class ServerBench
         "SELECT * FROM Materials",
         "SELECT * FROM Routines",
         "SELECT Day, Area, SUM(PlayedSeconds) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds > 0 AND Day >= date('now', '-35 days') GROUP BY Day, Area",
-        "SELECT Area, MAX(Day) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds >= 30 GROUP BY Area",
         "SELECT Key, MAX(Day), COUNT(*), SUM(Clean) FROM Takes WHERE Day >= date('now', '-60 days') AND Key LIKE 'ear:%' GROUP BY Key",
         "SELECT * FROM Bodies ORDER BY Id DESC LIMIT 1",
         "SELECT * FROM Plans WHERE Day = date('now') AND NOT Begun",

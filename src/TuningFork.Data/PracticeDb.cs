@@ -47,10 +47,11 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);
         modelBuilder.Entity<SessionRow>().HasMany(row => row.Drills).WithOne().HasForeignKey(row => row.SessionId);
-        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Area, row.Day });
-        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => row.Day);
+        // Today's plan reads only from these two and the one on takes, never from the rows, which hold whole drills.
+        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Area, row.Day, row.PlayedSeconds });
+        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Day, row.Area, row.PlayedSeconds });
         modelBuilder.Entity<SessionDrillRow>().HasMany(row => row.Takes).WithOne().HasForeignKey(row => row.SessionDrillId);
-        modelBuilder.Entity<TakeRow>().HasIndex(row => new { row.Day, row.Key });
+        modelBuilder.Entity<TakeRow>().HasIndex(row => new { row.Day, row.Key, row.Clean });
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
         foreach (var entity in modelBuilder.Model.GetEntityTypes())

@@ -397,11 +397,11 @@ namespace TuningFork.Data.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("Day");
-
                     b.HasIndex("SessionId");
 
-                    b.HasIndex("Area", "Day");
+                    b.HasIndex("Area", "Day", "PlayedSeconds");
+
+                    b.HasIndex("Day", "Area", "PlayedSeconds");
 
                     b.ToTable("SessionDrills");
                 });
@@ -491,7 +491,7 @@ namespace TuningFork.Data.Migrations
 
                     b.HasIndex("SessionDrillId");
 
-                    b.HasIndex("Day", "Key");
+                    b.HasIndex("Day", "Key", "Clean");
 
                     b.ToTable("Takes");
                 });

@@ -160,6 +160,10 @@ public sealed class DayPlannerTests
             swapped.Total.ShouldBe(45);
         }
 
+        var rounds = plan.Drills.First(one => one.MethodId == Methods.OneTakeRounds.Id);
+        var halved = PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, rounds.Id, 1), request).Drills.First(one => one.Id == rounds.Id);
+        halved.Sequence.Sum(index => halved.Targets[index].TakeSeconds).ShouldBeLessThanOrEqualTo(Math.Max(60, halved.Targets.Sum(target => target.TakeSeconds)));
+        halved.Sum.ShouldNotBe(rounds.Sum);
         Should.Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, drill.Id, 0), request)).Field.ShouldBe("value");
         Should.Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Lock, "nothing"), request)).Field.ShouldBe("drillId");
     }

@@ -41,7 +41,7 @@ export function Header() {
           fontFamily="heading"
           fontWeight={700}
           fontSize="22px"
-          display={{ base: 'none', sm: 'block' }}
+          display={{ base: 'none', lg: 'block' }}
         >
           Tuning Fork
         </chakra.span>

@@ -37,28 +37,47 @@ internal static class RoundsFill
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
-        var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
-        var groups = set.Select(queued => queued.Material.Group.ToString(System.Globalization.CultureInfo.InvariantCulture)).ToList();
-        var round = targets.Sum(target => target.TakeSeconds);
-        var drill = context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets);
+        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets), minutes, context.Request.Mix);
+    }
+
+    /// <summary>A drill in rounds, or of work and rest, at another length: its takes and its sum follow. Others only change their minutes.</summary>
+    public static Drill Sized(Drill drill, int minutes, Mix mix)
+    {
+        if (drill is { WorkMinutes: { } work, RestMinutes: { } rest })
+            return drill with { Minutes = minutes, Sum = WorkRestSum(minutes, new WorkRest(work, rest)) };
+        if (drill.MethodId != Methods.OneTakeRounds.Id)
+            return drill with { Minutes = minutes };
+        var round = drill.Targets.Sum(target => target.TakeSeconds);
+        var fitting = Takes.RoundsThatFit(minutes * 60, drill.Targets.Select(target => target.TakeSeconds));
+        var rounds = Math.Clamp(fitting, 1, MostRounds);
+        var groups = drill.Targets.Select(target => target.Title.Split(", ")[0]).ToList();
         return drill with
         {
-            Sequence = DrillOrder.Rounds(groups, rounds, context.Request.Mix, new Random(drill.Seed)),
-            Sum = $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {targets.Count}, {round} s a round",
+            Minutes = minutes,
+            Sequence = DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)),
+            Sum = fitting == 0
+                ? $"too short: one round of {drill.Targets.Count} needs {round} s"
+                : $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {drill.Targets.Count}, {round} s a round",
         };
     }
 
     public static Drill WorkRest(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Material> set)
     {
-        var (count, used) = Takes.WorkRest(minutes, rounds.Work, rounds.Rest);
-        var left = minutes - used;
         var titles = set.Select(material => material.Title).ToList();
         return context.Make(area, Methods.WorkRestRounds, Words.List(titles), minutes, "a new one after each rest", [.. set.Select(material => context.TargetOf(material))]) with
         {
             WorkMinutes = rounds.Work,
             RestMinutes = rounds.Rest,
-            Sum = $"{count} rounds of {rounds.Work} min with {rounds.Rest} min rest: {used} min{(left > 0 ? $", {left} to spare" : "")}",
+            Sum = WorkRestSum(minutes, rounds),
         };
+    }
+
+    private static string WorkRestSum(int minutes, WorkRest rounds)
+    {
+        var (count, used) = Takes.WorkRest(minutes, rounds.Work, rounds.Rest);
+        return count == 0
+            ? $"too short for {rounds.Work} min of work"
+            : $"{count} rounds of {rounds.Work} min with {rounds.Rest} min rest: {used} min{(minutes > used ? $", {minutes - used} to spare" : "")}";
     }
 
     private static string Titles(IReadOnlyList<Queued> set)

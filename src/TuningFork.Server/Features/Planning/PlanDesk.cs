@@ -27,6 +27,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     private const int EarDays = 60;
     private const int TensionDays = 3;
 
+    /// <summary>An area counts as played from so many seconds.</summary>
+    private const int CountsSeconds = 30;
+
     public async Task<ProfileRow> ProfileAsync(CancellationToken cancel) =>
         await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)
         ?? throw new FieldException("profile", "There is no player yet. Begin with the first-visit page.", StatusCodes.Status404NotFound);
@@ -42,12 +45,19 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             .GroupBy(drill => new { drill.Day, drill.Area })
             .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel);
-        var last = await db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.PlayedSeconds >= 30)
-            .GroupBy(drill => drill.Area).Select(group => new { Area = group.Key, Day = group.Max(drill => drill.Day) }).ToListAsync(cancel);
+        var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
+        // An area that has rested for longer than that is looked up by itself.
+        foreach (var area in Areas.All.Where(area => !last.ContainsKey(area)))
+        {
+            var lastDay = await drills.Where(drill => drill.Area == area && drill.PlayedSeconds >= CountsSeconds).OrderByDescending(drill => drill.Day).Select(drill => (DateOnly?)drill.Day).FirstOrDefaultAsync(cancel);
+            if (lastDay is { } found)
+                last[area] = found;
+        }
+
         var history = Areas.All.Select(area => new AreaHistory(
             area,
             (int)recent.Where(row => row.Area == area && row.Day >= day.AddDays(-6)).Sum(row => row.Seconds),
-            last.FirstOrDefault(row => row.Area == area) is { } found ? day.DayNumber - found.Day.DayNumber : null)).ToList();
+            last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
         return new DayFacts(
             day, profile, rows, ToCore(rows, day),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),

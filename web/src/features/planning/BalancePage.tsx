@@ -62,6 +62,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                   </td>
                   <td>
                     <NumberInput
+                      dense
                       label={`${areaLooks[one.area].name}, share`}
                       value={one.percent}
                       min={0}
@@ -71,6 +72,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                   </td>
                   <td>
                     <NumberInput
+                      dense
                       label={`${areaLooks[one.area].name}, least`}
                       value={one.least}
                       min={0}
@@ -80,6 +82,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                   </td>
                   <td>
                     <NumberInput
+                      dense
                       label={`${areaLooks[one.area].name}, most`}
                       value={one.most}
                       min={0}
@@ -100,7 +103,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
             </tbody>
           </chakra.table>
           <Flex gap="5" wrap="wrap" mt="6">
-            <Field label="Passages come back" width="300px">
+            <Field label="Passages come back" width="370px">
               <Select
                 value={wish.school}
                 onChange={(event) => set({ school: event.target.value as Schemas['School'] })}
@@ -110,7 +113,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                 <option value="ToughestFirst">toughest daily, ready ones every third day</option>
               </Select>
             </Field>
-            <Field label="Takes in rounds are" width="220px">
+            <Field label="Takes in rounds are" width="200px">
               <Select
                 value={wish.mix}
                 onChange={(event) => set({ mix: event.target.value as Schemas['Mix'] })}

@@ -68,7 +68,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       display="grid"
       gridTemplateColumns={{
         base: '28px 58px 22px minmax(0,1fr)',
-        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) auto',
+        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 112px',
       }}
       columnGap={{ base: '10px', md: '12px' }}
       rowGap="2px"
@@ -109,7 +109,12 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       <Text gridColumn={{ base: '4', md: 'auto' }} fontSize="0.92em" color="faded">
         {drill.reason}
       </Text>
-      <Flex className="no-print" gridColumn={{ base: '4', md: 'auto' }} gap="0">
+      <Flex
+        className="no-print"
+        gridColumn={{ base: '4', md: 'auto' }}
+        gap="0"
+        justify={{ base: 'start', md: 'end' }}
+      >
         {drill.area && (
           <>
             <Press

@@ -51,6 +51,14 @@ export function TodayPage() {
             {left > 0 && `: ${left} free`}
             {left < 0 && `: ${-left} too many`}
           </Text>
+          <Press
+            look="strong"
+            className="no-print"
+            display={{ base: 'inline-flex', lg: 'none' }}
+            onClick={() => void begin()}
+          >
+            {today.sessionOpen ? 'Go on' : 'Begin'}
+          </Press>
           <Press look="quiet" className="no-print" onClick={() => void state.anew()}>
             Plan anew
           </Press>

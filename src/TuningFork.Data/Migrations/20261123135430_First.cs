@@ -321,14 +321,14 @@ namespace TuningFork.Data.Migrations
                 columns: new[] { "MaterialId", "Day" });
 
             migrationBuilder.CreateIndex(
-                name: "IX_SessionDrills_Area_Day",
+                name: "IX_SessionDrills_Area_Day_PlayedSeconds",
                 table: "SessionDrills",
-                columns: new[] { "Area", "Day" });
+                columns: new[] { "Area", "Day", "PlayedSeconds" });
 
             migrationBuilder.CreateIndex(
-                name: "IX_SessionDrills_Day",
+                name: "IX_SessionDrills_Day_Area_PlayedSeconds",
                 table: "SessionDrills",
-                column: "Day");
+                columns: new[] { "Day", "Area", "PlayedSeconds" });
 
             migrationBuilder.CreateIndex(
                 name: "IX_SessionDrills_SessionId",
@@ -346,9 +346,9 @@ namespace TuningFork.Data.Migrations
                 column: "EndedUtc");
 
             migrationBuilder.CreateIndex(
-                name: "IX_Takes_Day_Key",
+                name: "IX_Takes_Day_Key_Clean",
                 table: "Takes",
-                columns: new[] { "Day", "Key" });
+                columns: new[] { "Day", "Key", "Clean" });
 
             migrationBuilder.CreateIndex(
                 name: "IX_Takes_SessionDrillId",

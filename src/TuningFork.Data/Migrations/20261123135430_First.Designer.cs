@@ -11,7 +11,7 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261123124316_First")]
+    [Migration("20261123135430_First")]
     partial class First
     {
         /// <inheritdoc />
@@ -400,11 +400,11 @@ namespace TuningFork.Data.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("Day");
-
                     b.HasIndex("SessionId");
 
-                    b.HasIndex("Area", "Day");
+                    b.HasIndex("Area", "Day", "PlayedSeconds");
+
+                    b.HasIndex("Day", "Area", "PlayedSeconds");
 
                     b.ToTable("SessionDrills");
                 });
@@ -494,7 +494,7 @@ namespace TuningFork.Data.Migrations
 
                     b.HasIndex("SessionDrillId");
 
-                    b.HasIndex("Day", "Key");
+                    b.HasIndex("Day", "Key", "Clean");
 
                     b.ToTable("Takes");
                 });

@@ -15,7 +15,8 @@ internal static class ReadingFill
         if (minutes > 0 && books.Count == 0)
         {
             yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", minutes, "register a book and its place is kept for you")
-                with { How = "Unseen and easy. The beat never stops." };
+                with
+            { How = "Unseen and easy. The beat never stops." };
             yield break;
         }
 
@@ -29,7 +30,8 @@ internal static class ReadingFill
             if (open.Count == 0)
             {
                 yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", parts[i], "the registered books have run out")
-                    with { How = "Unseen and easy. The beat never stops." };
+                    with
+                { How = "Unseen and easy. The beat never stops." };
                 continue;
             }
 
@@ -54,6 +56,7 @@ internal static class ReadingFill
         var title = count == 1 ? targets[0].Title : $"{book.Title}, nos. {book.NextExample}–{last}";
         var end = context.Request.Day.AddDays(left);
         return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, $"unseen; lasts until {end:d MMM} at {book.PerDay} a day", targets)
-            with { Sequence = [.. Enumerable.Range(0, count)], Sum = count == 1 ? "1 example" : $"{count} examples, about a minute each" };
+            with
+        { Sequence = [.. Enumerable.Range(0, count)], Sum = count == 1 ? "1 example" : $"{count} examples, about a minute each" };
     }
 }

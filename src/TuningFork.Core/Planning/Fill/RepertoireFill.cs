@@ -113,6 +113,7 @@ internal static class RepertoireFill
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
         return context.Make(Area.Repertoire, Methods.FreePlay, "Music of your choice", minutes,
             none ? "enter a piece and its hard bars come back in time" : "nothing else is due today")
-            with { How = "Play what you like, right through." };
+            with
+        { How = "Play what you like, right through." };
     }
 }

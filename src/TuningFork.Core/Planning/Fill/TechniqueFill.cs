@@ -13,7 +13,8 @@ internal static class TechniqueFill
         if (queue.Count == 0)
         {
             yield return context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, "enter an exercise and its tempo is kept for you")
-                with { How = "Two notes to a click, slowly, every note alike." };
+                with
+            { How = "Two notes to a click, slowly, every note alike." };
             yield break;
         }
 

@@ -1,7 +1,7 @@
 # Shared by run and test: says what is missing in one sentence, builds only what has changed.
 export DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
 configuration=Release
-server_dll=src/TuningFork.Server/bin/$configuration/net10.0/TuningFork.Server.dll
+server_dll=.run/server/TuningFork.Server.dll
 
 stop() {
   echo "$*" >&2
@@ -40,9 +40,13 @@ build_web() {
   fi
 }
 
+# Compiled ahead of time, so that a start takes two seconds instead of four; the lock files stay those of the plain build.
 build_server() {
-  if changed_since "$server_dll.built" src Directory.Build.props Directory.Packages.props; then
-    dotnet build src/TuningFork.Server -c $configuration -v quiet --nologo -clp:ErrorsOnly
-    touch "$server_dll.built"
+  if changed_since .run/server/.built src Directory.Build.props Directory.Packages.props; then
+    local rid=linux-x64
+    [ "$(uname -m)" != aarch64 ] || rid=linux-arm64
+    dotnet publish src/TuningFork.Server -c $configuration -r $rid --self-contained false -p:PublishReadyToRun=true \
+      -p:NuGetLockFilePath=obj/publish.lock.json -o .run/server -v quiet --nologo -clp:ErrorsOnly
+    touch .run/server/.built
   fi
 }

@@ -63,9 +63,24 @@ if (Asked("testing"))
     TestingEndpoints.Map(app, clock);
 Guard.MapPage(app);
 
-if (!ApiDescription.IsBeingGenerated)
+if (ApiDescription.IsBeingGenerated)
+{
+    app.Run();
+    return 0;
+}
+
+try
+{
+    using var mine = ledger.Hold();
     await ledger.PrepareAsync(ledger.Usual);
-app.Run();
+    await app.RunAsync();
+    return 0;
+}
+catch (IOException problem)
+{
+    await Console.Error.WriteLineAsync(problem.Message);
+    return 1;
+}
 
 /// <summary>The server; public so that tests can start it.</summary>
 public partial class Program;

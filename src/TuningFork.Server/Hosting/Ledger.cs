@@ -29,6 +29,21 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
     public Book Of(HttpContext? context) =>
         Enum.TryParse<Book>(context?.Request.Headers[Header].ToString(), ignoreCase: true, out var book) && Enum.IsDefined(book) ? book : usual;
 
+    /// <summary>Holds the folder for this process: two programs on one file would get in each other's way.</summary>
+    /// <exception cref="IOException">Another program holds it, or it cannot be written; the message says so.</exception>
+    public IDisposable Hold()
+    {
+        try
+        {
+            Directory.CreateDirectory(folder);
+            return new FileStream(Path.Combine(folder, "in-use"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            throw new IOException($"The folder {Path.GetFullPath(folder)} cannot be used: another Tuning Fork runs on it, or it cannot be written. Stop the other one, or give another folder.", problem);
+        }
+    }
+
     /// <summary>Brings a file up to date before it is first used; the demo is made anew when its days have passed.</summary>
     public async Task PrepareAsync(Book book, CancellationToken cancel = default)
     {

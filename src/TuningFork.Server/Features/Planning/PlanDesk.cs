@@ -88,7 +88,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Day = facts.Day,
             Minutes = Math.Clamp(Advice(facts).Minutes, SittingLength.Least, SittingLength.Most),
             Seed = (facts.Day.DayNumber * 31) + number,
-            RoutineId = RoutineFor(facts).Id,
+            RoutineId = RoutineFor(facts, number).Id,
         };
         Replan(row, facts, []);
         return row;
@@ -106,7 +106,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     public static DayRequest Request(PlanRow row, DayFacts facts)
     {
-        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts);
+        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts, sitting: 0);
         return new DayRequest
         {
             Day = row.Day,
@@ -128,10 +128,16 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         };
     }
 
-    private static RoutineRow RoutineFor(DayFacts facts)
+    /// <summary>
+    /// The routine of a sitting: of those meant for this weekday the one meant for the fewest days comes first, and the next
+    /// sitting of the day takes the next one.
+    /// </summary>
+    private static RoutineRow RoutineFor(DayFacts facts, int sitting)
     {
         var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
-        return facts.Routines.FirstOrDefault(routine => (routine.Weekdays & bit) != 0) ?? facts.Routines[0];
+        var meant = facts.Routines.Where(routine => (routine.Weekdays & bit) != 0)
+            .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays)).ThenBy(routine => routine.Id).ToList();
+        return meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
     }
 
     private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, CancellationToken cancel)

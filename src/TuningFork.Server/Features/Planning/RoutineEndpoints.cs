@@ -37,7 +37,7 @@ public static class RoutineEndpoints
         group.MapPost("", async (RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
         {
             var row = new RoutineRow();
-            await WriteAsync(db, row, wish, cancel);
+            Write(row, wish);
             db.Routines.Add(row);
             await db.SaveChangesAsync(cancel);
             return View(row);
@@ -47,7 +47,7 @@ public static class RoutineEndpoints
             var row = await db.Routines.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "routine");
             if (row.Version != wish.Version)
                 throw Problems.Stale("This routine");
-            await WriteAsync(db, row, wish, cancel);
+            Write(row, wish);
             row.Version++;
             await db.SaveChangesAsync(cancel);
             return View(row);
@@ -85,7 +85,7 @@ public static class RoutineEndpoints
         return rounds == 0 ? $"too short for {work.Work} min" : $"{rounds} × {work.Work} min, {work.Rest} min rest between: {used} of {minutes} min";
     }
 
-    private static async Task WriteAsync(PracticeDb db, RoutineRow row, RoutineWish wish, CancellationToken cancel)
+    private static void Write(RoutineRow row, RoutineWish wish)
     {
         var name = Problems.Text("name", wish.Name, 80);
         Problems.Check(new Routine(name, wish.Blocks, wish.Interwoven).Check());
@@ -95,12 +95,6 @@ public static class RoutineEndpoints
         row.Interwoven = wish.Interwoven;
         row.BlocksJson = JsonSerializer.Serialize(wish.Blocks, Bookkeeping.Json);
         row.Weekdays = wish.Weekdays.Aggregate(0, (bits, day) => bits | (1 << day));
-        // A weekday has one routine: what this one takes, the others lose.
-        foreach (var other in await db.Routines.Where(routine => routine.Id != row.Id && (routine.Weekdays & row.Weekdays) != 0).ToListAsync(cancel))
-        {
-            other.Weekdays &= ~row.Weekdays;
-            other.Version++;
-        }
     }
 
     private static RoutineView View(RoutineRow row) => new(

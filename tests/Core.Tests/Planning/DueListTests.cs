@@ -1,0 +1,93 @@
+using Shouldly;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Planning;
+
+/// <summary>What goes first when more is due than fits, and why.</summary>
+public sealed class DueListTests
+{
+    private static readonly DateOnly Today = new(2031, 5, 14);
+
+    [Fact]
+    public void What_was_asked_for_then_slipped_then_due_then_new_then_not_due()
+    {
+        Material[] materials =
+        [
+            Passage(1, days: 1, stability: 30) with { Title = "not due" },
+            Passage(2, days: 12, stability: 8) with { Title = "due" },
+            Passage(3, days: 2, stability: 8) with { Title = "slipped", Slipped = true },
+            Passage(4, days: 1, stability: 30) with { Title = "asked", AskedFor = true },
+            new Material { Id = 5, Kind = MaterialKind.Passage, Title = "new", Area = Area.Repertoire },
+            Passage(6, days: 3, stability: 1) with { Title = "resting", Resting = true },
+            Passage(7, days: 0, stability: 1) with { Title = "played today" },
+        ];
+        var queue = DueList.For(materials, Today, School.WideningGaps);
+        queue.Select(queued => queued.Material.Title).ShouldBe(["asked", "slipped", "due", "new", "not due"]);
+        queue[1].Reason.ShouldStartWith("slipped 2 days ago");
+        queue[2].Reason.ShouldContain("due since 4 days");
+        queue[3].Reason.ShouldBe("new");
+        queue[4].IsDue.ShouldBeFalse();
+    }
+
+    [Fact]
+    public void A_near_performance_moves_things_forward_and_is_named()
+    {
+        var far = Passage(1, days: 9, stability: 9);
+        var near = Passage(2, days: 9, stability: 9) with { Performance = Today.AddDays(5) };
+        var queue = DueList.For([far, near], Today, School.WideningGaps);
+        queue[0].Material.Id.ShouldBe(2);
+        queue[0].Reason.ShouldEndWith("concert in 5 days");
+    }
+
+    /// <summary>Arithmetic: twenty passages of a minute and a half, each every other day, need fifteen minutes a day.</summary>
+    [Fact]
+    public void The_minutes_that_would_keep_up_are_visits_over_gaps()
+    {
+        var one = Passage(1, days: 1, stability: 5);
+        var materials = Enumerable.Range(1, 20).Select(id => one with { Id = id }).ToList();
+        var expected = (int)Math.Ceiling(20 * one.VisitSeconds / 2.0 / 60);
+        DueList.MinutesToKeepUp(materials, Today, School.EveryOtherDay).ShouldBe(expected);
+        DueList.MinutesToKeepUp(materials.Select(material => material with { Resting = true }), Today, School.EveryOtherDay).ShouldBe(0);
+    }
+
+    [Fact]
+    public void A_day_that_cannot_hold_everything_says_what_waits_and_what_would_keep_up()
+    {
+        var materials = Enumerable.Range(1, 60).Select(id => Passage(id, days: 20, stability: 3) with { Group = id % 7, Title = $"Piece {id % 7}, {id}" }).ToList();
+        var plan = DayPlanner.Plan(new DayRequest { Day = Today, Minutes = 30, Routine = Shapes.Default, Materials = materials });
+        var placed = plan.Drills.SelectMany(drill => drill.Targets).Count(target => target.MaterialId is not null);
+        plan.Waiting.Count.ShouldBe(60 - placed);
+        var line = plan.Summary.First(text => text.Contains("until tomorrow", StringComparison.Ordinal));
+        line.ShouldStartWith($"{plan.Waiting.Count} passages wait");
+        line.ShouldContain($"About {DueList.MinutesToKeepUp(materials, Today, School.WideningGaps)} minutes");
+    }
+
+    [Fact]
+    public void A_short_day_names_the_area_that_waits_and_for_how_long()
+    {
+        var history = Areas.Shared.Select(area => new AreaHistory(area, 600, area == Area.Ear ? 4 : 1)).ToList();
+        var plan = DayPlanner.Plan(new DayRequest { Day = Today, Minutes = 10, Routine = Shapes.Default, History = history });
+        plan.Drills.ShouldContain(drill => drill.Area == Area.Ear, "the ear has waited longest");
+        plan.Summary.ShouldContain(line => line.Contains("does not fit today (last played yesterday); it comes first next time", StringComparison.Ordinal));
+    }
+
+    private static Material Passage(int id, int days, double stability) => new()
+    {
+        Id = id,
+        Kind = MaterialKind.Passage,
+        Title = $"P, {id}",
+        Area = Area.Repertoire,
+        FromBar = 1,
+        ToBar = 3,
+        Target = new Bpm(90),
+        Readiness = Readiness.Shaping,
+        LastVisit = Today.AddDays(-days),
+        Visits = 4,
+        Memory = new Memory(stability, 5),
+        LastClean = new Bpm(80),
+    };
+}

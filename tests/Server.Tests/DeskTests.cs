@@ -107,6 +107,23 @@ public sealed class DeskTests : IDisposable
     }
 
     [Fact]
+    public async Task What_was_entered_by_mistake_can_go_and_what_was_practised_stays()
+    {
+        await app.Clock(Evening);
+        var (piece, first, second, _) = await app.FirstDay();
+        await app.Refused(HttpMethod.Delete, $"/api/materials/{piece}", new { }, "id", 409);
+        var session = await app.Post("/api/session", new { version = 0 });
+        while ((int?)session["target"]?["materialId"] != first || !session["cue"]!["countsTakes"]!.GetValue<bool>())
+            session = (int?)session["target"]?["materialId"] == second ? await Act(session, "Clean") : await Act(session, "Skip");
+        await Act(session, "Missed");
+        await app.Refused(HttpMethod.Delete, $"/api/materials/{first}", new { }, "id", 409);
+        var typo = await app.Post("/api/materials", new { kind = "Exercise", title = "C mayor" });
+        await app.Send(HttpMethod.Delete, $"/api/materials/{App.Id(typo)}", null, 200);
+        (await app.Get("/api/materials")).AsArray().Select(one => App.Id(one!)).ShouldNotContain(App.Id(typo));
+        await app.Refused(HttpMethod.Delete, $"/api/materials/{App.Id(typo)}", new { }, "id", 404);
+    }
+
+    [Fact]
     public async Task Ratings_are_kept_with_their_day_and_visits_with_their_takes()
     {
         await app.Clock(Evening);
@@ -134,7 +151,7 @@ public sealed class DeskTests : IDisposable
         var key = Guid.NewGuid();
         var entry = await app.Post("/api/journal", new { key, text = "100% better_now" });
         App.Id(await app.Post("/api/journal", new { key, text = "100% better_now" })).ShouldBe(App.Id(entry));
-        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "100 times worse" , kind = "Shelf" });
+        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "100 times worse", kind = "Shelf" });
         (await Found("100%25")).ShouldBe(1);
         (await Found("better_")).ShouldBe(1);
         (await Found("100")).ShouldBe(2);

@@ -174,7 +174,7 @@ export interface paths {
         get?: never;
         put: operations["ChangeMaterial"];
         post?: never;
-        delete?: never;
+        delete: operations["RemoveMaterial"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1211,6 +1211,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["MaterialView"];
                 };
+            };
+        };
+    };
+    RemoveMaterial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -46,6 +46,7 @@ public static class MaterialEndpoints
         }).WithName("GetMaterials");
         group.MapPost("", AddAsync).WithName("AddMaterial");
         group.MapPut("/{id:int}", ChangeAsync).WithName("ChangeMaterial");
+        group.MapDelete("/{id:int}", RemoveAsync).WithName("RemoveMaterial");
         group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
     }
 
@@ -84,6 +85,19 @@ public static class MaterialEndpoints
         await db.SaveChangesAsync(cancel);
         var all = await db.Materials.AsNoTracking().ToListAsync(cancel);
         return Views(all, today, profile.School).First(view => view.Id == row.Id);
+    }
+
+    /// <summary>Only what was entered by mistake can go: what was practised is part of the history and rests instead.</summary>
+    private static async Task RemoveAsync(int id, PracticeDb db, CancellationToken cancel)
+    {
+        var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
+        if (await db.Visits.AnyAsync(visit => visit.MaterialId == id, cancel))
+            throw new FieldException("id", "This was practised already, so it stays in the history. Let it rest instead.", StatusCodes.Status409Conflict);
+        if (await db.Materials.AnyAsync(other => other.PieceId == id, cancel))
+            throw new FieldException("id", "This piece has passages. Remove them first, or let the piece rest.", StatusCodes.Status409Conflict);
+        db.Ratings.RemoveRange(db.Ratings.Where(rating => rating.MaterialId == id));
+        db.Materials.Remove(row);
+        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>Keeps a rating with its date; one a day.</summary>

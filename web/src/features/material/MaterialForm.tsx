@@ -36,6 +36,15 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
       setWish({ ...start, pieceId: wish.pieceId })
     } else close()
   }
+  const remove = async (gone: number) => {
+    const done = await run(async () => {
+      await ask(client.DELETE('/api/materials/{id}', { params: { path: { id: gone } } }))
+      return true
+    })
+    if (!done) return
+    await queries.invalidateQueries()
+    close()
+  }
   return (
     <chakra.form
       border="1.5px solid"
@@ -69,7 +78,18 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
       </Flex>
       <Refusal
         problem={problem}
-        field={['note', 'version', 'kind', 'server', 'request', 'difficulty', 'readiness', 'area', 'pieceId']}
+        field={[
+          'note',
+          'version',
+          'id',
+          'kind',
+          'server',
+          'request',
+          'difficulty',
+          'readiness',
+          'area',
+          'pieceId',
+        ]}
       />
       <Flex gap="3" mt="4" wrap="wrap">
         <Press look="strong" type="submit">
@@ -83,6 +103,11 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
         <Press type="button" look="quiet" onClick={close}>
           Leave
         </Press>
+        {id !== null && (
+          <Press type="button" look="quiet" color="wrong" onClick={() => void remove(id)}>
+            Remove
+          </Press>
+        )}
       </Flex>
     </chakra.form>
   )

@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { AreaGlyph } from '../../ui/areas'
@@ -220,7 +221,10 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       <td>{item.lastVisit && today ? distance(item.lastVisit, today) : '–'}</td>
       <td>{item.due && today && !item.resting ? distance(item.due, today) : ''}</td>
       <td>
-        <Flex justify="end">
+        <Flex justify="end" align="center">
+          <Notes to={`/journal?material=${item.id}`} aria-label={`Notes on ${item.title}`}>
+            notes
+          </Notes>
           <Press look="quiet" minH="34px" aria-label={`Change ${item.title}`} onClick={() => edit(item)}>
             change
           </Press>
@@ -237,6 +241,10 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
     </chakra.tr>
   )
 }
+
+const Notes = chakra(Link, {
+  base: { px: '2', fontWeight: 500, textDecoration: 'underline', textUnderlineOffset: '3px' },
+})
 
 const distance = (day: string, today: string) =>
   sayDistance(Math.round((Date.parse(day) - Date.parse(today)) / 86400000))

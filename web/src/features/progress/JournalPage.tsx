@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
@@ -18,6 +19,8 @@ export function JournalPage() {
   const [search, setSearch] = useState('')
   const [before, setBefore] = useState<string[]>([])
   const words = useDeferredValue(search)
+  const [asked] = useSearchParams()
+  const material = Number(asked.get('material')) || undefined
   return (
     <Page
       title="Journal"
@@ -36,11 +39,12 @@ export function JournalPage() {
         </Box>
       }
     >
-      <NewEntry />
+      {material ? <About material={material} /> : <NewEntry />}
       {[undefined, ...before].map((day, i) => (
         <Stretch
-          key={`${words}${day ?? ''}`}
+          key={`${words}${day ?? ''}${material ?? ''}`}
           search={words}
+          material={material}
           before={day}
           more={i === before.length ? (next) => setBefore([...before, next]) : undefined}
         />
@@ -51,16 +55,18 @@ export function JournalPage() {
 
 function Stretch({
   search,
+  material,
   before,
   more,
 }: {
   search: string
+  material?: number
   before?: string
   more?: (before: string) => void
 }) {
   const today = api.useQuery('get', '/api/today')
   const journal = api.useQuery('get', '/api/journal', {
-    params: { query: { search: search || undefined, before } },
+    params: { query: { search: search || undefined, before, materialId: material } },
   })
   if (!journal.data) return null
   if (journal.data.days.length === 0)
@@ -68,13 +74,15 @@ function Stretch({
       <Empty>
         {search
           ? `Nothing was written with “${search}”.`
-          : 'What you play and write will stand here, day by day. Begin with today’s plan, or write a line above.'}
+          : material
+            ? 'Nothing is written about it yet. A note taken on the stage, or a line at the close, will stand here.'
+            : 'What you play and write will stand here, day by day. Begin with today’s plan, or write a line above.'}
       </Empty>
     )
   return (
     <>
       {journal.data.days.map((day) => (
-        <Day key={day.day} day={day} today={today.data?.day} whole={!search} />
+        <Day key={day.day} day={day} today={today.data?.day} whole={!search && !material} />
       ))}
       {more && journal.data.more && (
         <Press mt="4" onClick={() => more(journal.data.more!)}>
@@ -190,6 +198,19 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
       )}
       <Refusal problem={problem} />
     </Box>
+  )
+}
+
+/** The journal of one material only. */
+function About({ material }: { material: number }) {
+  const title = api.useQuery('get', '/api/materials').data?.find((item) => item.id === material)?.title
+  return (
+    <Text mb="4">
+      Only what was written about <strong>{title ?? 'this'}</strong>.{' '}
+      <Link to="/journal" style={{ textDecoration: 'underline' }}>
+        The whole journal
+      </Link>
+    </Text>
   )
 }
 

@@ -16,7 +16,7 @@ public static class Shapes
             new(Area.WarmUp, 1, 6, 20),
             new(Area.SightReading, 2, 3, 12),
             new(Area.Technique, 2, 7, 25, Must: false),
-            new(Area.Repertoire, 3, 11, 60),
+            new(Area.Repertoire, 2, 11, 60),
             new(Area.Ear, 2, 3, 12, Must: false),
             new(Area.Play, 2, 4, 40, Must: false),
         ], Interwoven: true),

@@ -38,11 +38,21 @@ public sealed class DayPlannerTests
                     areas.Skip(areas.IndexOf(Area.Play)).ShouldAllBe(area => area == Area.Play);
                 plan.Drills.Where(drill => drill.Area == Area.WarmUp).ShouldAllBe(drill => drill.MethodId == Methods.EaseIn.Id);
                 plan.Drills.Where(drill => !drill.IsBreak).ShouldAllBe(drill => drill.Reason.Length > 0);
+                plan.Drills.Where(drill => drill.WorkMinutes is null).ShouldAllBe(drill => drill.Minutes <= 20);
+                plan.Drills.Zip(plan.Drills.Skip(1)).ShouldNotContain(pair => pair.First.IsBreak && pair.Second.IsBreak);
                 plan.Drills[0].IsBreak.ShouldBeFalse();
                 plan.Drills[^1].IsBreak.ShouldBeFalse();
             },
             iter: 400);
     }
+
+    [Theory]
+    [InlineData(5)]
+    [InlineData(6)]
+    [InlineData(7)]
+    [InlineData(8)]
+    public void The_usual_shape_fits_the_shortest_day_too(int minutes) =>
+        DayPlanner.Plan(Request(minutes, Shapes.Default, 3, 9, 3)).Total.ShouldBe(minutes);
 
     [Fact]
     public void The_same_request_makes_the_same_plan_and_another_seed_another_order()

@@ -18,14 +18,15 @@ internal static class RepertoireFill
         var queue = Queue(context);
         if (queue.Count == 0)
         {
-            yield return Fallback(context, minutes);
+            foreach (var length in FillContext.Chop(minutes, context.Usual, 10))
+                yield return Fallback(context, length);
             yield break;
         }
 
         if (block.Rounds is { } rounds && minutes >= (2 * rounds.Work) + rounds.Rest)
         {
-            var some = queue.Take(Takes.WorkRest(minutes, rounds.Work, rounds.Rest).Rounds).ToList();
-            yield return RoundsFill.WorkRest(context, Area.Repertoire, rounds, minutes, [.. some.Select(queued => queued.Material)]);
+            foreach (var drill in RoundsFill.WorkRestBlocks(context, Area.Repertoire, rounds, minutes, queue))
+                yield return drill;
             yield break;
         }
 

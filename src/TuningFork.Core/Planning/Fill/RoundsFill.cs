@@ -61,7 +61,20 @@ internal static class RoundsFill
         };
     }
 
-    public static Drill WorkRest(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Material> set)
+    /// <summary>Work and rest in blocks of about 25 minutes, so that the breaks of a long sitting find their places between them.</summary>
+    public static IEnumerable<Drill> WorkRestBlocks(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Queued> queue)
+    {
+        var taken = 0;
+        foreach (var length in FillContext.Chop(minutes, 25, 29))
+        {
+            var count = Math.Min(queue.Count, Math.Max(1, Takes.WorkRest(length, rounds.Work, rounds.Rest).Rounds));
+            var set = Enumerable.Range(taken, count).Select(i => queue[i % queue.Count].Material).ToList();
+            taken += count;
+            yield return WorkRest(context, area, rounds, length, set);
+        }
+    }
+
+    private static Drill WorkRest(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Material> set)
     {
         var titles = set.Select(material => material.Title).ToList();
         return context.Make(area, Methods.WorkRestRounds, Words.List(titles), minutes, "a new one after each rest", [.. set.Select(material => context.TargetOf(material))]) with

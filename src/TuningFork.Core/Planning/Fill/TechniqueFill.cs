@@ -12,16 +12,20 @@ internal static class TechniqueFill
         var queue = Queue(context);
         if (queue.Count == 0)
         {
-            yield return context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, "enter an exercise and its tempo is kept for you")
-                with
-            { How = "Two notes to a click, slowly, every note alike." };
+            foreach (var length in FillContext.Chop(minutes, context.Usual, 10))
+            {
+                yield return context.Make(Area.Technique, Methods.EaseIn, "A scale you know", length, "enter an exercise and its tempo is kept for you")
+                    with
+                { How = "Two notes to a click, slowly, every note alike." };
+            }
+
             yield break;
         }
 
         if (block.Rounds is { } rounds && minutes >= (2 * rounds.Work) + rounds.Rest)
         {
-            var some = queue.Take(Takes.WorkRest(minutes, rounds.Work, rounds.Rest).Rounds).ToList();
-            yield return RoundsFill.WorkRest(context, Area.Technique, rounds, minutes, [.. some.Select(queued => queued.Material)]);
+            foreach (var drill in RoundsFill.WorkRestBlocks(context, Area.Technique, rounds, minutes, queue))
+                yield return drill;
             yield break;
         }
 

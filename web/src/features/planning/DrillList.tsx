@@ -1,24 +1,12 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
+import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { GripVertical, Lock, LockOpen, Repeat2, X } from 'lucide-react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
 import { NumberInput, Press } from '../../ui/fields'
+import { useDragSensors } from '../../ui/useDragSensors'
 import { sayTempo } from '../../ui/words'
 import type { Today } from './useToday'
 
@@ -29,10 +17,7 @@ interface Props {
 
 /** The list under the routine score: what, how, at which tempo and why; every drill can be overruled where it stands. */
 export function DrillList({ state, today }: Props) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useDragSensors()
   const ids = today.drills.map((drill) => drill.id)
   const drop = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id)

@@ -1,30 +1,16 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  closestCenter,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import {
-  SortableContext,
-  arrayMove,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
-import { GripVertical, X } from 'lucide-react'
 import { useState } from 'react'
 import { api, ask, client, type Area, type Schemas } from '../../api/client'
+import { BlockRow, type KeyedBlock } from './BlockRow'
+import { useDragSensors } from '../../ui/useDragSensors'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { AreaGlyph, areaLooks, staffOrder } from '../../ui/areas'
+import { areaLooks, staffOrder } from '../../ui/areas'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
 
-type Block = Schemas['Block'] & { key: string }
+type Block = KeyedBlock
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const keyed = (blocks: Schemas['Block'][]): Block[] =>
@@ -56,10 +42,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
     { placeholderData: (before: Schemas['FitView'] | undefined) => before, retry: false },
   )
   const refused = (fit.error as { detail?: string } | null)?.detail
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
+  const sensors = useDragSensors()
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return
     const at = (id: unknown) => blocks.findIndex((block) => block.key === id)
@@ -142,7 +125,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
         <SortableContext items={blocks.map((block) => block.key)} strategy={verticalListSortingStrategy}>
           <chakra.ol listStyleType="none" mt="3" aria-label="Blocks">
             {blocks.map((block, i) => (
-              <Row
+              <BlockRow
                 key={block.key}
                 block={block}
                 minutes={fit.data?.minutes[i]}
@@ -182,126 +165,5 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
         </Press>
       </Flex>
     </Page>
-  )
-}
-
-interface RowProps {
-  block: Block
-  minutes?: number
-  rounds?: string
-  change: (part: Partial<Block>) => void
-  remove: () => void
-}
-
-function Row({ block, minutes, rounds, change, remove }: RowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: block.key,
-  })
-  const name = areaLooks[block.area].name
-  return (
-    <chakra.li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      position="relative"
-      zIndex={isDragging ? 2 : undefined}
-      bg={isDragging ? 'sheet' : undefined}
-      borderTop="1px solid"
-      borderColor="line"
-      py="2"
-    >
-      <Flex align="center" gap="3" wrap="wrap">
-        <chakra.button
-          {...attributes}
-          {...listeners}
-          aria-label={`Move ${name}`}
-          cursor="grab"
-          color="faded"
-          minH="34px"
-        >
-          <GripVertical size={18} aria-hidden />
-        </chakra.button>
-        <AreaGlyph area={block.area} />
-        <Text fontWeight={700} width="130px">
-          {name}
-        </Text>
-        <Text width="52px" fontFamily="heading" fontSize="22px" fontWeight={600}>
-          {minutes ?? '–'}′
-        </Text>
-        <Grid templateColumns="repeat(3, 78px)" gap="2">
-          {(['least', 'wanted', 'most'] as const).map((part) => (
-            <Field key={part} label={part}>
-              <NumberInput
-                label={`${name}, ${part}`}
-                value={block[part]}
-                min={0}
-                max={240}
-                onChange={(value) => change({ [part]: value })}
-              />
-            </Field>
-          ))}
-        </Grid>
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.must}
-            onChange={(event) => change({ must: event.target.checked })}
-          />{' '}
-          must
-        </chakra.label>
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.fixed != null}
-            onChange={(event) => change({ fixed: event.target.checked ? block.wanted || 5 : null })}
-          />{' '}
-          fixed
-        </chakra.label>
-        {block.fixed != null && (
-          <NumberInput
-            label={`${name}, fixed minutes`}
-            value={block.fixed}
-            min={1}
-            max={240}
-            onChange={(fixed) => change({ fixed })}
-          />
-        )}
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.rounds != null}
-            onChange={(event) => change({ rounds: event.target.checked ? { work: 4, rest: 1 } : null })}
-          />{' '}
-          work and rest
-        </chakra.label>
-        {block.rounds != null && (
-          <Flex gap="1" align="center">
-            <NumberInput
-              label={`${name}, work minutes`}
-              value={block.rounds.work}
-              min={1}
-              max={59}
-              width="62px"
-              onChange={(work) => change({ rounds: { work, rest: block.rounds?.rest ?? 1 } })}
-            />
-            <NumberInput
-              label={`${name}, rest minutes`}
-              value={block.rounds.rest}
-              min={0}
-              max={59}
-              width="62px"
-              onChange={(rest) => change({ rounds: { work: block.rounds?.work ?? 4, rest } })}
-            />
-          </Flex>
-        )}
-        <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
-          <X size={17} />
-        </Press>
-        {rounds && (
-          <Text color="faded" fontSize="0.9em">
-            {rounds}
-          </Text>
-        )}
-      </Flex>
-    </chakra.li>
   )
 }

@@ -29,6 +29,7 @@ public static class Bookkeeping
             Id = row.Id,
             Kind = row.Kind,
             Title = TitleOf(row, piece),
+            ShortTitle = row.Kind == MaterialKind.Passage ? Bars(row) : row.Title,
             Area = row.Area,
             Group = row.PieceId ?? row.Id,
             FromBar = row.FromBar,
@@ -62,9 +63,10 @@ public static class Bookkeeping
         ArgumentNullException.ThrowIfNull(row);
         if (row.Kind != MaterialKind.Passage)
             return row.Title;
-        var bars = row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
-        return $"{piece?.Title ?? row.Piece?.Title}, {bars}";
+        return $"{piece?.Title ?? row.Piece?.Title}, {Bars(row)}";
     }
+
+    private static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
 
     /// <summary>Begins a visit: keeps what was known before, so that takes can be added and taken back.</summary>
     public static VisitRow Begin(MaterialRow material, DateOnly day)
@@ -95,12 +97,19 @@ public static class Bookkeeping
     }
 
     /// <summary>Takes the last take of a visit back.</summary>
-    public static void RemoveLast(MaterialRow material, VisitRow visit)
+    /// <returns>True when none is left: the material stands as before the visit, and the visit's row has to go.</returns>
+    public static bool RemoveLast(MaterialRow material, VisitRow visit)
     {
+        ArgumentNullException.ThrowIfNull(material);
         ArgumentNullException.ThrowIfNull(visit);
         var end = visit.Tries.LastIndexOf(' ');
         visit.Tries = end < 0 ? "" : visit.Tries[..end];
         Sum(material, visit);
+        if (visit.Tries.Length > 0)
+            return false;
+        material.Visits--;
+        material.LastVisit = visit.VisitBefore;
+        return true;
     }
 
     /// <summary>The takes of a visit.</summary>

@@ -35,6 +35,34 @@ public sealed class Browser : IDisposable
         ["mobile"] = false,
     });
 
+    /// <summary>Shows the page as it would be printed, or again as on a screen.</summary>
+    public void Media(string kind) => driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind });
+
+    /// <summary>Touches the middle of an element with one finger, as on a tablet.</summary>
+    public void Tap(IWebElement element)
+    {
+        driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+        var finger = new PointerInputDevice(PointerKind.Touch, "finger");
+        driver.PerformActions([new ActionSequence(finger)
+            .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
+            .AddAction(finger.CreatePointerDown(MouseButton.Touch))
+            .AddAction(finger.CreatePause(TimeSpan.FromMilliseconds(60)))
+            .AddAction(finger.CreatePointerUp(MouseButton.Touch))]);
+    }
+
+    /// <summary>Drags an element by some pixels with the mouse, slowly enough to be seen.</summary>
+    public void Drag(IWebElement element, int down)
+    {
+        var actions = new Actions(driver).MoveToElement(element).ClickAndHold();
+        for (var step = 1; step <= 10; step++)
+            actions = actions.MoveByOffset(0, down / 10).Pause(TimeSpan.FromMilliseconds(30));
+        actions.Pause(TimeSpan.FromMilliseconds(250)).Release().Perform();
+    }
+
+    /// <summary>Holds a key for some time, as a foot holds a pedal.</summary>
+    public void Hold(string key, int milliseconds) =>
+        new Actions(driver).KeyDown(key).Pause(TimeSpan.FromMilliseconds(milliseconds)).KeyUp(key).Perform();
+
     public void Open(string path) => driver.Navigate().GoToUrl(address + path);
 
     /// <summary>Waits until something holds, for at most so many seconds.</summary>
@@ -42,7 +70,14 @@ public sealed class Browser : IDisposable
     {
         var wait = new WebDriverWait(driver, TimeSpan.FromSeconds(seconds)) { PollingInterval = TimeSpan.FromMilliseconds(60) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException));
-        return wait.Until(look);
+        try
+        {
+            return wait.Until(look);
+        }
+        catch (WebDriverTimeoutException timeout)
+        {
+            throw new WebDriverTimeoutException($"{timeout.Message}. The page at {driver.Url} says: {driver.FindElement(By.TagName("body")).Text} Its console: {string.Join(" | ", Complaints())}", timeout);
+        }
     }
 
     /// <summary>Waits for an element and answers it.</summary>
@@ -62,6 +97,10 @@ public sealed class Browser : IDisposable
         control.SendKeys(Keys.Control + "a");
         control.SendKeys(text);
     }
+
+    /// <summary>Chooses from a list by what the choice says.</summary>
+    public void Choose(string label, string option) =>
+        Until(page => Control(label).FindElements(By.TagName("option")).FirstOrDefault(one => one.Text.StartsWith(option, StringComparison.Ordinal)))!.Click();
 
     public void Press(params string[] keys)
     {

@@ -9,6 +9,9 @@ namespace TuningFork.Server.Tests;
 /// <summary>The server with an empty book of its own, spoken to over HTTP only.</summary>
 public sealed class App : WebApplicationFactory<Program>
 {
+    /// <summary>A Wednesday at six in the evening, local time.</summary>
+    public static DateTimeOffset Evening { get; } = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+
     private readonly string data = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
 
     public App()
@@ -61,6 +64,21 @@ public sealed class App : WebApplicationFactory<Program>
         var second = await Post("/api/materials", new { kind = "Passage", pieceId = id, fromBar = 9, toBar = 9, readiness = "Shaping" });
         return (id, Id(first), Id(second), Id(exercise));
     }
+
+    /// <summary>Presses a key on the stage for the drill that is there.</summary>
+    public Task<JsonNode> Act(JsonNode session, string kind, double seconds = 1, int? value = null) =>
+        Post("/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = seconds, kind, value });
+
+    /// <summary>Skips drills until one is as wished.</summary>
+    public async Task<JsonNode> SkipTo(JsonNode session, Func<JsonNode, bool> found)
+    {
+        while (!found(session))
+            session = await Act(session, "Skip", 0);
+        return session;
+    }
+
+    public static int MinutesOf(JsonNode today, string area) =>
+        today["drills"]!.AsArray().Where(drill => (string?)drill!["area"] == area).Sum(drill => drill!["minutes"]!.GetValue<int>());
 
     public static int Id(JsonNode node) => node["id"]!.GetValue<int>();
 

@@ -1,13 +1,13 @@
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
+using static TuningFork.Server.Tests.App;
 
 namespace TuningFork.Server.Tests;
 
 /// <summary>Whole days, driven over HTTP as anybody could with curl.</summary>
 public sealed class DayTests : IDisposable
 {
-    private static readonly DateTimeOffset Evening = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
     private readonly App app = new();
 
     public void Dispose() => app.Dispose();
@@ -90,7 +90,7 @@ public sealed class DayTests : IDisposable
         await app.Clock(Evening);
         var (_, first, second, _) = await app.FirstDay();
         var session = await app.Post("/api/session", new { version = 0 });
-        session = await SkipTo(session, now => now["cue"]!["countsTakes"]!.GetValue<bool>() && (int?)now["target"]?["materialId"] is { } material && (material == first || material == second));
+        session = await app.SkipTo(session, now => now["cue"]!["countsTakes"]!.GetValue<bool>() && (int?)now["target"]?["materialId"] is { } material && (material == first || material == second));
         var position = session["position"]!.GetValue<int>();
         var id = Guid.NewGuid();
         await Act("Missed", position, 5, id);
@@ -99,7 +99,7 @@ public sealed class DayTests : IDisposable
         var back = await Act("Undo", position, 6);
         Drill(back, position)["takes"]!.GetValue<int>().ShouldBe(0);
         foreach (var material in new[] { first, second })
-            (await app.Get($"/api/materials/{material}/history"))["visits"]!.AsArray().Sum(visit => visit!["takes"]!.GetValue<int>()).ShouldBe(0);
+            (await app.Get($"/api/materials/{material}/history"))["visits"]!.AsArray().ShouldBeEmpty("a visit whose only take was taken back never was");
     }
 
     [Fact]
@@ -131,6 +131,14 @@ public sealed class DayTests : IDisposable
         (await app.Get("/api/materials"))!.AsArray().Count.ShouldBeGreaterThan(20);
         (await app.Get("/api/journal"))["days"]!.AsArray().Count.ShouldBe(14);
         app.Http.DefaultRequestHeaders.Remove("Practice-Book");
+        app.Http.DefaultRequestHeaders.Add("Practice-Book", "HandDrum");
+        (await app.Get("/api/profile"))["family"]!.GetValue<string>().ShouldBe("percussion");
+        today = await app.Get("/api/today");
+        today["total"]!.GetValue<int>().ShouldBe(today["minutes"]!.GetValue<int>());
+        app.Http.DefaultRequestHeaders.Remove("Practice-Book");
+        app.Http.DefaultRequestHeaders.Add("Practice-Book", "Somebody");
+        await app.Refused(HttpMethod.Get, "/api/today", new { }, "Practice-Book");
+        app.Http.DefaultRequestHeaders.Remove("Practice-Book");
         (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse();
     }
 
@@ -144,13 +152,6 @@ public sealed class DayTests : IDisposable
 
     private Task<JsonNode> Act(string kind, int position, double seconds, Guid? id = null) =>
         app.Post("/api/session/act", new { id = id ?? Guid.NewGuid(), position, playedSeconds = seconds, kind });
-
-    private async Task<JsonNode> SkipTo(JsonNode session, Func<JsonNode, bool> found)
-    {
-        while (!found(session))
-            session = await Act("Skip", session["position"]!.GetValue<int>(), 0);
-        return session;
-    }
 
     /// <summary>Plays every drill for its minutes, a take every twenty seconds.</summary>
     private async Task PlayAll(JsonNode today, Func<int, bool> clean)

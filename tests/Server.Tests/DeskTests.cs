@@ -1,13 +1,13 @@
 using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
+using static TuningFork.Server.Tests.App;
 
 namespace TuningFork.Server.Tests;
 
 /// <summary>The parts of a day that are not the session itself.</summary>
 public sealed class DeskTests : IDisposable
 {
-    private static readonly DateTimeOffset Evening = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
     private readonly App app = new();
 
     public void Dispose() => app.Dispose();
@@ -81,6 +81,40 @@ public sealed class DeskTests : IDisposable
         }
 
         async Task<int> Next() => (await app.Get("/api/materials")).AsArray().First(one => App.Id(one!) == App.Id(book))!["nextExample"]!.GetValue<int>();
+    }
+
+    [Fact]
+    public async Task A_weekday_too_short_for_its_routine_gets_one_that_fits()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var profile = (await app.Get("/api/profile")).AsObject();
+        profile["weekdayMinutes"]![2] = 5;
+        await app.Put("/api/profile", profile.DeepClone());
+        var heavy = await app.Post("/api/routines", new { name = "Long haul", interwoven = false, weekdays = new[] { 2 }, blocks = new[] { new { area = "Technique", least = 12, wanted = 20, most = 40 } } });
+        var today = await app.Get("/api/today");
+        today["minutes"]!.GetValue<int>().ShouldBe(5);
+        today["total"]!.GetValue<int>().ShouldBe(5);
+        today["routineName"]!.GetValue<string>().ShouldNotBe("Long haul");
+        await app.Refused(HttpMethod.Put, "/api/today", new { version = 0, routineId = Id(heavy) }, "minutes");
+    }
+
+    [Fact]
+    public async Task Too_much_for_the_minutes_is_said_with_the_sum_while_the_plan_is_made()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var today = await app.Put("/api/today", new { version = 0, minutes = 20 });
+        today["warnings"]!.AsArray().ShouldBeEmpty();
+        for (var i = 1; i <= 4; i++)
+        {
+            var extra = Id(await app.Post("/api/materials", new { kind = "Exercise", title = $"Extra {i}", target = 100 }));
+            today = await app.Post("/api/today/changes", new { version = i, kind = "Add", value = 1, materialId = extra });
+        }
+
+        var warning = today["warnings"]!.AsArray().Select(line => line!.GetValue<string>()).ShouldHaveSingleItem();
+        warning.ShouldContain("two and a half minutes each");
+        warning.ShouldContain("leave");
     }
 
     [Fact]
@@ -203,11 +237,7 @@ public sealed class DeskTests : IDisposable
         Materials(await app.Get("/api/today")).Intersect([first, second]).ShouldBeEmpty();
     }
 
-    private Task<JsonNode> Act(JsonNode session, string kind) =>
-        app.Post("/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind });
-
-    private static int MinutesOf(JsonNode today, string area) =>
-        today["drills"]!.AsArray().Where(drill => (string?)drill!["area"] == area).Sum(drill => drill!["minutes"]!.GetValue<int>());
+    private Task<JsonNode> Act(JsonNode session, string kind) => app.Act(session, kind);
 
     private static List<int> Materials(JsonNode today) =>
         [.. today["drills"]!.AsArray().SelectMany(drill => drill!["targets"]!.AsArray()).Select(target => (int?)target!["materialId"]).OfType<int>()];

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 
@@ -42,6 +43,9 @@ public sealed record DayRequest
 
     /// <summary>What happened with the ear tasks.</summary>
     public IReadOnlyList<EarRecord> Ear { get; init; } = [];
+
+    /// <summary>Keys of ear tasks, warm-ups and play ideas that were asked for.</summary>
+    public IReadOnlyList<string> Asked { get; init; } = [];
 
     /// <summary>The school of spacing.</summary>
     public School School { get; init; }
@@ -89,6 +93,10 @@ public sealed record DayPlan
 
     /// <summary>What was decided for the day as a whole, in sentences.</summary>
     public IReadOnlyList<string> Summary { get; init; } = [];
+
+    /// <summary>What cannot work in the minutes it has, in sentences with the sum; empty when all of it can.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<string> Warnings => RealisticLoad.Check(Drills);
 
     /// <summary>Minutes of drills and breaks together.</summary>
     public int Total => Drills.Sum(drill => drill.Minutes);

@@ -35,5 +35,5 @@ internal static class DrillSequence
     }
 
     /// <summary>The piece or exercise of a drill on one thing; a drill over several is its own group.</summary>
-    private static string Group(Drill drill) => drill.Targets.Count == 1 ? drill.Title.Split(", ")[0] : drill.Id;
+    private static string Group(Drill drill) => drill.Targets.Count == 1 ? drill.Targets[0].Group : drill.Id;
 }

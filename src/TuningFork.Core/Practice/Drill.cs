@@ -14,6 +14,9 @@ public sealed record Target
     /// <summary>What it is called: "Ferry Waltz, 17–18".</summary>
     public required string Title { get; init; }
 
+    /// <summary>What makes it neighbour of its own kind: the piece, the exercise, the book it belongs to.</summary>
+    public string Group { get; init; } = "";
+
     /// <summary>Tempo of the first take, or null.</summary>
     public Bpm? Tempo { get; init; }
 

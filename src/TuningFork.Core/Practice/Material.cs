@@ -22,6 +22,9 @@ public enum MaterialKind
 /// <summary>A material as the planner sees it: what it is, and what its history comes to.</summary>
 public sealed record Material
 {
+    private readonly string? shortTitle;
+    private readonly int? group;
+
     /// <summary>Its number.</summary>
     public required int Id { get; init; }
 
@@ -31,11 +34,14 @@ public sealed record Material
     /// <summary>What it is called: "Ferry Waltz, 17–18".</summary>
     public required string Title { get; init; }
 
+    /// <summary>The bars alone, for a passage: "17–18"; else the title.</summary>
+    public string ShortTitle { get => shortTitle ?? Title; init => shortTitle = value; }
+
     /// <summary>Technique or warm-up for exercises; else repertoire or sight reading.</summary>
     public required Area Area { get; init; }
 
     /// <summary>What makes it neighbour of its own kind: the piece's or the exercise's number.</summary>
-    public int Group { get; init; }
+    public int Group { get => group ?? Id; init => group = value; }
 
     /// <summary>First bar, 0 for an upbeat; of a whole piece 1.</summary>
     public int FromBar { get; init; } = 1;

@@ -6,9 +6,20 @@ using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Demo;
 
+/// <summary>The people of the demos.</summary>
+public enum DemoPlayer
+{
+    /// <summary>B-flat clarinet, a transposing wind instrument.</summary>
+    Clarinet,
+
+    /// <summary>Hand drum, without pitch.</summary>
+    HandDrum,
+}
+
 /// <summary>
-/// The demo: somebody made up who teaches himself the B-flat clarinet, with a wind-band concert ahead and some uneven months
-/// behind. Dates are relative to the day, so the demo is made anew when its day has passed.
+/// The demos: somebody made up who teaches himself the B-flat clarinet, with a wind-band concert ahead and some uneven months
+/// behind; and somebody who plays the hand drum, without pitch. Dates are relative to the day, so a demo is made anew when
+/// its day has passed.
 /// </summary>
 public static class DemoFile
 {
@@ -16,7 +27,11 @@ public static class DemoFile
     private const string MadeOn = "demo-day";
 
     /// <summary>Makes the demo when there is none, or when it has aged.</summary>
-    public static async Task PrepareAsync(string path, DateOnly today, CancellationToken cancel = default)
+    /// <param name="path">Its file.</param>
+    /// <param name="player">Who plays in it.</param>
+    /// <param name="today">The practice day.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task PrepareAsync(string path, DemoPlayer player, DateOnly today, CancellationToken cancel = default)
     {
         await PracticeFile.PrepareAsync(path, cancel);
         var day = today.ToString("O", CultureInfo.InvariantCulture);
@@ -30,17 +45,17 @@ public static class DemoFile
         await PracticeFile.PrepareAsync(path, cancel);
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);
-        await FillAsync(fresh, today, cancel);
+        await FillAsync(fresh, player, today, cancel);
         fresh.Facts.Add(new FactRow { Name = MadeOn, Value = day });
         await fresh.SaveChangesAsync(cancel);
     }
 
-    private static async Task FillAsync(PracticeDb db, DateOnly today, CancellationToken cancel)
+    private static async Task FillAsync(PracticeDb db, DemoPlayer player, DateOnly today, CancellationToken cancel)
     {
-        var profile = DemoMaterial.Profile();
+        var profile = player == DemoPlayer.Clarinet ? DemoMaterial.Profile() : DemoGrooves.Profile();
         db.Profiles.Add(profile);
         var first = today.AddDays(-DaysOfHistory);
-        var known = DemoMaterial.All(today);
+        var known = player == DemoPlayer.Clarinet ? DemoMaterial.All(today) : DemoGrooves.All(today);
         db.Materials.AddRange(known.Select(item => item.Row));
         await db.SaveChangesAsync(cancel);
 

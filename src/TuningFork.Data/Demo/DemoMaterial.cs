@@ -1,6 +1,7 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data.Rows;
+using static TuningFork.Data.Demo.DemoRows;
 
 namespace TuningFork.Data.Demo;
 
@@ -11,7 +12,7 @@ namespace TuningFork.Data.Demo;
 /// <param name="Slips">Whether it fell apart when last played.</param>
 internal sealed record DemoItem(MaterialRow Row, int DaysKnown, double? Ceiling = null, bool Slips = false);
 
-/// <summary>The made-up player's material; every title is invented.</summary>
+/// <summary>The clarinettist's material; every title is invented.</summary>
 internal static class DemoMaterial
 {
     public static ProfileRow Profile() => new()
@@ -58,40 +59,4 @@ internal static class DemoMaterial
             new(new MaterialRow { Kind = MaterialKind.Book, Title = "Two Hundred Small Tunes", Area = Area.SightReading, Examples = 200, NextExample = 1, PerDay = 3 }, 44),
         ];
     }
-
-    private static MaterialRow Piece(string title, int bars, int beats, int target, DateOnly? performance, string beat = "quarter") => new()
-    {
-        Kind = MaterialKind.Piece,
-        Title = title,
-        Area = Area.Repertoire,
-        ToBar = bars,
-        BeatsPerBar = beats,
-        Beat = beat,
-        Target = target,
-        Performance = performance,
-        Readiness = Readiness.Shaping,
-    };
-
-    private static MaterialRow Passage(MaterialRow piece, int from, int to, string difficulty, string note) => new()
-    {
-        Kind = MaterialKind.Passage,
-        Area = Area.Repertoire,
-        Piece = piece,
-        FromBar = from,
-        ToBar = to,
-        BeatsPerBar = piece.BeatsPerBar,
-        Beat = piece.Beat,
-        Difficulty = difficulty,
-        Note = note,
-    };
-
-    private static MaterialRow Exercise(string title, int bars, int target, bool isScale = false) => new()
-    {
-        Kind = MaterialKind.Exercise,
-        Title = title,
-        Area = Area.Technique,
-        ToBar = bars,
-        Target = target,
-        IsScale = isScale,
-    };
 }

@@ -17,6 +17,19 @@ namespace TuningFork.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("TuningFork.Data.Rows.AskRow", b =>
+                {
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Key");
+
+                    b.ToTable("Asks");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.BodyRow", b =>
                 {
                     b.Property<int>("Id")

@@ -206,6 +206,13 @@ public sealed class EntryRow
     public string Text { get; set; } = "";
 }
 
+/// <summary>An ear task, a warm-up or an idea to play with that was asked for; it goes once it was practised.</summary>
+public sealed class AskRow
+{
+    public string Key { get; set; } = "";
+    public DateOnly Day { get; set; }
+}
+
 /// <summary>What the body said.</summary>
 public sealed class BodyRow
 {

@@ -13,7 +13,7 @@ public static class ApiDescription
     {
         document.Info.Title = "Tuning Fork";
         document.Info.Version = "1";
-        document.Info.Description = $"Everything the screens do. Send the header {Ledger.Header}: demo or own to say whose file is meant; without it the one the program was started with. Errors are problem details (RFC 9457) with the field and the remedy.";
+        document.Info.Description = $"Everything the screens do. Send the header {Ledger.Header}: demo, handDrum or own to say whose file is meant; without it the one the program was started with. Errors are problem details (RFC 9457) with the field and the remedy.";
         document.Servers = [];
         return Task.CompletedTask;
     });

@@ -10,10 +10,11 @@ namespace TuningFork.Server.Hosting;
 public enum Book
 {
     Demo,
+    HandDrum,
     Own,
 }
 
-/// <summary>The two files, the demo's and one's own, and which one a request wants.</summary>
+/// <summary>The files, the two demos' and one's own, and which one a request wants.</summary>
 public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisposable
 {
     private readonly ConcurrentDictionary<Book, bool> ready = new();
@@ -24,10 +25,17 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
 
     public Book Usual => usual;
 
-    public string PathOf(Book book) => Path.Combine(folder, book == Book.Demo ? "demo.db" : "own.db");
+    public string PathOf(Book book) => Path.Combine(folder, book switch { Book.Demo => "demo.db", Book.HandDrum => "demo-hand-drum.db", _ => "own.db" });
 
-    public Book Of(HttpContext? context) =>
-        Enum.TryParse<Book>(context?.Request.Headers[Header].ToString(), ignoreCase: true, out var book) && Enum.IsDefined(book) ? book : usual;
+    /// <exception cref="FieldException">The header names a file that there is not.</exception>
+    public Book Of(HttpContext? context)
+    {
+        var asked = context?.Request.Headers[Header].ToString() ?? "";
+        if (asked.Length == 0)
+            return usual;
+        return Enum.TryParse<Book>(asked, ignoreCase: true, out var book) && Enum.IsDefined(book) && !int.TryParse(asked, out _) ? book
+            : throw new FieldException(Header, $"The header {Header} is one of: {string.Join(", ", Enum.GetNames<Book>())}.");
+    }
 
     /// <summary>Holds the folder for this process: two programs on one file would get in each other's way.</summary>
     /// <exception cref="IOException">Another program holds it, or it cannot be written; the message says so.</exception>
@@ -55,8 +63,8 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
             if (ready.ContainsKey(book))
                 return;
             Directory.CreateDirectory(folder);
-            if (book == Book.Demo)
-                await DemoFile.PrepareAsync(PathOf(book), PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone), cancel);
+            if (book != Book.Own)
+                await DemoFile.PrepareAsync(PathOf(book), book == Book.Demo ? DemoPlayer.Clarinet : DemoPlayer.HandDrum, PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone), cancel);
             else
                 await PrepareOwnAsync(cancel);
             ready[book] = true;

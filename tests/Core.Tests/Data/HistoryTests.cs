@@ -42,11 +42,11 @@ public sealed class HistoryTests
         Bookkeeping.Add(row, visit, clean: true, 82);
         var once = (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries);
         Bookkeeping.Add(row, visit, clean: false, 90);
-        Bookkeeping.RemoveLast(row, visit);
+        Bookkeeping.RemoveLast(row, visit).ShouldBeFalse();
         (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries).ShouldBe(once);
-        Bookkeeping.RemoveLast(row, visit);
+        Bookkeeping.RemoveLast(row, visit).ShouldBeTrue();
         (row.Stability, row.MemoryDifficulty, row.LastClean, visit.Grade).ShouldBe((4d, 5d, 80, (Grade?)null));
-        row.Visits.ShouldBe(4);
+        (row.Visits, row.LastVisit).ShouldBe((3, new DateOnly(2031, 1, 1)));
     }
 
     [Fact]
@@ -57,7 +57,7 @@ public sealed class HistoryTests
         {
             var file = Path.Combine(folder, "demo.db");
             var today = new DateOnly(2031, 5, 14);
-            await DemoFile.PrepareAsync(file, today);
+            await DemoFile.PrepareAsync(file, DemoPlayer.Clarinet, today);
             await using var db = new PracticeDb(PracticeFile.Options(file));
             var days = await db.Sessions.Select(session => session.Day).OrderBy(day => day).ToListAsync();
             days[^1].ShouldBe(today.AddDays(-1));
@@ -72,9 +72,9 @@ public sealed class HistoryTests
             var entries = await db.Entries.MaxAsync(entry => entry.Id);
             db.Entries.Add(new EntryRow { Key = Guid.NewGuid(), Text = "mine", Day = today });
             await db.SaveChangesAsync();
-            await DemoFile.PrepareAsync(file, today);
+            await DemoFile.PrepareAsync(file, DemoPlayer.Clarinet, today);
             (await db.Entries.MaxAsync(entry => entry.Id)).ShouldBe(entries + 1);
-            await DemoFile.PrepareAsync(file, today.AddDays(1));
+            await DemoFile.PrepareAsync(file, DemoPlayer.Clarinet, today.AddDays(1));
             await using var moved = new PracticeDb(PracticeFile.Options(file));
             (await moved.Sessions.MaxAsync(session => session.Day)).ShouldBe(today);
         }

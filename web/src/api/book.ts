@@ -1,11 +1,11 @@
-/** Whose file this window works in. Kept by the window, so two windows may show two books. */
-export type Book = 'Demo' | 'Own'
+/** Whose file this window works in. Kept by the window, so several windows may show several books. */
+export type Book = 'Demo' | 'HandDrum' | 'Own'
 
 const place = 'practice-book'
 
 export function chosenBook(): Book | null {
   const kept = sessionStorage.getItem(place) ?? localStorage.getItem(place)
-  return kept === 'Demo' || kept === 'Own' ? kept : null
+  return kept === 'Demo' || kept === 'HandDrum' || kept === 'Own' ? kept : null
 }
 
 export function keepBook(book: Book) {

@@ -353,7 +353,7 @@ export interface components {
             where: string;
         };
         /** @enum {unknown} */
-        Book: "Demo" | "Own";
+        Book: "Demo" | "HandDrum" | "Own";
         Bpm: unknown;
         /** @enum {unknown} */
         ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Add";
@@ -790,6 +790,7 @@ export interface components {
             total: number;
             waiting: components["schemas"]["Waiting"][];
             summary: string[];
+            warnings: string[];
             tines: components["schemas"]["TineView"][];
             bodyQuestion: string;
             /** Format: double */

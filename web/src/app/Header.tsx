@@ -88,9 +88,8 @@ function BookChoice() {
         minH="38px"
         maxW="220px"
       >
-        <option value="Demo">
-          {about.data.book === 'Demo' ? `Demo · ${about.data.instrument}` : 'Demo'}
-        </option>
+        <option value="Demo">Demo · B-flat clarinet</option>
+        <option value="HandDrum">Demo · hand drum</option>
         <option value="Own">
           {about.data.book === 'Own' && about.data.instrument
             ? `My own · ${about.data.instrument}`

@@ -13,7 +13,8 @@ internal static class EarFill
         var day = context.Request.Day;
         var tasks = EarTasks.All.Where(task => !context.Used.Contains(task.Key))
             .Select(task => (Task: task, Record: context.Request.Ear.FirstOrDefault(record => record.Key == task.Key)))
-            .OrderBy(pair => pair.Record?.LastDay ?? DateOnly.MinValue)
+            .OrderByDescending(pair => context.Asked(pair.Task.Key))
+            .ThenBy(pair => pair.Record?.LastDay ?? DateOnly.MinValue)
             .ThenByDescending(pair => pair.Record is { Asked: > 0 } record ? (double)record.Missed / record.Asked : 0)
             .ThenBy(pair => (Array.IndexOf([.. EarTasks.All], pair.Task) + day.DayNumber) % EarTasks.All.Count)
             .ToList();
@@ -23,8 +24,8 @@ internal static class EarFill
         for (var i = 0; i < parts.Count; i++)
         {
             var (task, record) = tasks[i % tasks.Count];
-            yield return context.Make(Area.Ear, Methods.SingThenHear, task.Title, parts[i], Reason(task, record, day),
-                new Target { Key = task.Key, Title = task.Title });
+            yield return context.Make(Area.Ear, Methods.SingThenHear, task.Title, parts[i], context.Asked(task.Key) ? FillContext.YouAsked : Reason(task, record, day),
+                new Target { Key = task.Key, Title = task.Title, Group = task.Key });
         }
     }
 

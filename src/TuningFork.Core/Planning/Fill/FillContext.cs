@@ -6,6 +6,9 @@ namespace TuningFork.Core.Planning.Fill;
 /// <summary>What the makers of drills share while a day is filled.</summary>
 internal sealed class FillContext
 {
+    /// <summary>The reason of what the player asked for.</summary>
+    public const string YouAsked = "you asked for it";
+
     private readonly HashSet<string> ids;
     private int next;
 
@@ -66,6 +69,7 @@ internal sealed class FillContext
             Key = $"m:{material.Id}",
             MaterialId = material.Id,
             Title = material.Title,
+            Group = $"m:{material.Group}",
             Tempo = start?.Tempo,
             Goal = material.Target,
             Beat = material.Beat,
@@ -73,6 +77,25 @@ internal sealed class FillContext
             StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
             Note = material.Note,
         };
+    }
+
+    /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>
+    public bool Asked(string key) => Request.Asked.Contains(key, StringComparer.Ordinal);
+
+    /// <summary>A drill on something that has a name and no number: a warm-up, an idea to play with.</summary>
+    public Drill MakeNamed(Area area, Method method, (string Title, string How) what, int minutes, string reason)
+    {
+        var key = KeyOf(area, what.Title);
+        return Make(area, method, what.Title, minutes, Asked(key) ? YouAsked : reason, new Target { Key = key, Title = what.Title, Group = key })
+            with
+        { How = what.How };
+    }
+
+    /// <summary>The one that was asked for, else the one whose turn it is.</summary>
+    public (string Title, string How) Choose(Area area, IReadOnlyList<(string Title, string How)> choices, int turn)
+    {
+        var asked = choices.FirstOrDefault(choice => Asked(KeyOf(area, choice.Title)) && !Used.Contains(KeyOf(area, choice.Title)));
+        return asked.Title is null ? choices[turn % choices.Count] : asked;
     }
 
     /// <summary>Minutes cut into drills of about the usual length, none above the most.</summary>
@@ -84,4 +107,6 @@ internal sealed class FillContext
         count = Math.Clamp(count, 1, Math.Max(1, Math.Min(atMost, minutes)));
         return [.. Enumerable.Range(0, count).Select(i => (minutes / count) + (i < minutes % count ? 1 : 0))];
     }
+
+    private static string KeyOf(Area area, string title) => $"{Areas.Name(area)}:{title}";
 }

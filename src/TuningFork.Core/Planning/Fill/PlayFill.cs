@@ -40,8 +40,8 @@ internal static class PlayFill
 
         foreach (var (length, i) in (left > 0 ? FillContext.Chop(left, 15, 20) : []).Select((length, i) => (length, i)))
         {
-            var (title, how) = Ideas[(day.DayNumber + i) % Ideas.Length];
-            yield return context.Make(Area.Play, Methods.FreePlay, title, length, "the reward, and the test") with { How = how };
+            var idea = context.Choose(Area.Play, Ideas, day.DayNumber + i);
+            yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "the reward, and the test");
         }
     }
 

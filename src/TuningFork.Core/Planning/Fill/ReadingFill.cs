@@ -50,6 +50,7 @@ internal static class ReadingFill
             Key = $"book:{book.Id}:{number}",
             MaterialId = book.Id,
             Title = $"{book.Title}, no. {number}",
+            Group = $"book:{book.Id}",
             TakeSeconds = Books.SecondsPerExample,
         }).ToList();
         var left = Books.DaysLeft(book.Examples - book.NextExample + 1, Math.Max(1, book.PerDay));

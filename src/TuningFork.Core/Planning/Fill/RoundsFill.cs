@@ -50,7 +50,7 @@ internal static class RoundsFill
         var round = drill.Targets.Sum(target => target.TakeSeconds);
         var fitting = Takes.RoundsThatFit(minutes * 60, drill.Targets.Select(target => target.TakeSeconds));
         var rounds = Math.Clamp(fitting, 1, MostRounds);
-        var groups = drill.Targets.Select(target => target.Title.Split(", ")[0]).ToList();
+        var groups = drill.Targets.Select(target => target.Group).ToList();
         return drill with
         {
             Minutes = minutes,
@@ -95,8 +95,8 @@ internal static class RoundsFill
 
     private static string Titles(IReadOnlyList<Queued> set)
     {
-        var pieces = set.Select(queued => queued.Material.Title).GroupBy(title => title.Split(", ")[0], StringComparer.Ordinal);
-        return string.Join(" · ", pieces.Select(piece => piece.First() + string.Concat(piece.Skip(1).Select(title => ", " + title.Split(", ")[^1]))));
+        var pieces = set.Select(queued => queued.Material).GroupBy(material => material.Group);
+        return string.Join(" · ", pieces.Select(piece => piece.First().Title + string.Concat(piece.Skip(1).Select(material => ", " + material.ShortTitle))));
     }
 
     private static string Reasons(IReadOnlyList<Queued> set)
@@ -107,9 +107,9 @@ internal static class RoundsFill
         if (due > 0)
             parts.Add(due == set.Count ? "all due" : $"{due} due");
         if (slipped.Count > 0)
-            parts.Add($"{slipped[0].Material.Title.Split(", ")[^1]} slipped last time");
+            parts.Add($"{slipped[0].Material.ShortTitle} slipped last time");
         if (set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked)
-            parts.Insert(0, $"you asked for {asked.Material.Title.Split(", ")[^1]}");
+            parts.Insert(0, $"you asked for {asked.Material.ShortTitle}");
         if (set.FirstOrDefault(queued => queued.Reason.Contains("concert", StringComparison.Ordinal)) is { } concert)
             parts.Add(concert.Reason[concert.Reason.IndexOf("concert", StringComparison.Ordinal)..]);
         return parts.Count == 0 ? set[0].Reason : string.Join("; ", parts);

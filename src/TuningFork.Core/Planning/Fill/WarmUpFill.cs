@@ -56,10 +56,9 @@ internal static class WarmUpFill
         var elements = Elements.GetValueOrDefault(request.Family) ?? Elements["other"];
         for (var i = 0; i < parts.Count; i++)
         {
-            var choices = elements[i];
-            var (title, how) = choices[(request.Day.DayNumber + i) % choices.Length];
+            var what = context.Choose(Area.WarmUp, elements[i], request.Day.DayNumber + i);
             var reason = core && i == 0 ? "only the core: strength for later" : Reasons[i];
-            yield return context.Make(Area.WarmUp, Methods.EaseIn, title, parts[i], reason) with { How = how };
+            yield return context.MakeNamed(Area.WarmUp, Methods.EaseIn, what, parts[i], reason);
         }
     }
 }

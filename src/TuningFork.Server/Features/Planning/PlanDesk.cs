@@ -18,7 +18,8 @@ public sealed record DayFacts(
     IReadOnlyList<AreaHistory> History,
     IReadOnlyList<EarRecord> Ear,
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
-    BodyRow? Body);
+    BodyRow? Body,
+    IReadOnlyList<string> Asked);
 
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
@@ -63,7 +64,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             history, await EarAsync(day, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
-            await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel));
+            await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
+            await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel));
     }
 
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day)
@@ -83,12 +85,13 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
     {
         var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
+        var minutes = Math.Clamp(Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
         var row = new PlanRow
         {
             Day = facts.Day,
-            Minutes = Math.Clamp(Advice(facts).Minutes, SittingLength.Least, SittingLength.Most),
+            Minutes = minutes,
             Seed = (facts.Day.DayNumber * 31) + number,
-            RoutineId = RoutineFor(facts, number).Id,
+            RoutineId = RoutineFor(facts, number, minutes).Id,
         };
         Replan(row, facts, []);
         return row;
@@ -106,7 +109,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     public static DayRequest Request(PlanRow row, DayFacts facts)
     {
-        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts, sitting: 0);
+        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts, sitting: 0, row.Minutes);
         return new DayRequest
         {
             Day = row.Day,
@@ -119,6 +122,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             History = facts.History,
             Materials = facts.Materials,
             Ear = facts.Ear,
+            Asked = facts.Asked,
             School = facts.Profile.School,
             Mix = facts.Profile.Mix,
             ScaleMinutes = facts.Profile.ScaleMinutes,
@@ -130,14 +134,17 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     /// <summary>
     /// The routine of a sitting: of those meant for this weekday the one meant for the fewest days comes first, and the next
-    /// sitting of the day takes the next one.
+    /// sitting of the day takes the next one. One whose musts exceed the day gives way to the first that fits.
     /// </summary>
-    private static RoutineRow RoutineFor(DayFacts facts, int sitting)
+    private static RoutineRow RoutineFor(DayFacts facts, int sitting, int minutes)
     {
         var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
         var meant = facts.Routines.Where(routine => (routine.Weekdays & bit) != 0)
             .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays)).ThenBy(routine => routine.Id).ToList();
-        return meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
+        var playing = minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
+        var first = meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
+        return Bookkeeping.ToCore(first).LeastMinutes <= playing ? first
+            : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
     }
 
     private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, CancellationToken cancel)

@@ -24,7 +24,7 @@ public sealed record TineView(Area Area, double Wanted, double Played);
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen);
+    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
 /// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
@@ -125,7 +125,7 @@ public static class TodayEndpoints
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, Tines(facts, plan), BodyQuestion(facts),
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, plan.Warnings, Tines(facts, plan), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open);
     }
 

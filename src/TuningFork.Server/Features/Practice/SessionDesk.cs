@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
+using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -15,6 +16,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
+
+    /// <summary>Seconds that a drill has at least when one comes back to it.</summary>
+    private const double BackSeconds = 60;
 
     /// <summary>A drill without takes counts as a visit after so many seconds.</summary>
     private const double VisitSeconds = 20;
@@ -118,30 +122,35 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             return;
         if (material.Kind == MaterialKind.Book)
             material.NextExample = NumberOf(last.Key);
-        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit)
-            Bookkeeping.RemoveLast(material, visit);
+        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit && Bookkeeping.RemoveLast(material, visit))
+            db.Visits.Remove(visit);
     }
 
     /// <summary>Leaves a drill as done or skipped and goes to the next one that waits.</summary>
     public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
     {
         row.State = state;
-        if (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds)
-        {
-            foreach (var target in Read(row).Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal)).Take(1))
-                await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
-        }
-
+        if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds))
+            await TouchedAsync(session, Read(row), row, cancel);
         session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
     }
 
-    /// <summary>Goes back to the drill before and opens it again.</summary>
-    public static void Back(SessionRow session)
+    /// <summary>
+    /// Goes back to the drill before and opens it again: with a minute more where its time was up, and without its last take
+    /// where that take had ended it.
+    /// </summary>
+    public async Task BackAsync(SessionRow session, CancellationToken cancel)
     {
         if (session.Current == 0)
             return;
         session.Current--;
-        session.Drills.First(row => row.Position == session.Current).State = DrillState.Waiting;
+        var row = session.Drills.First(drill => drill.Position == session.Current);
+        row.State = DrillState.Waiting;
+        if (CueOf(row, Read(row)).Complete)
+            await UndoAsync(session, row, cancel);
+        var left = row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds;
+        if (left < BackSeconds)
+            row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
     }
 
     /// <summary>Rates the thing at hand.</summary>
@@ -166,6 +175,25 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
 
     public async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null
         : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
+
+    /// <summary>
+    /// What a drill leaves behind beside its takes: a visit, the place in a book (an example that was seen is not unseen any
+    /// more, marked or not), and a wish that has been fulfilled.
+    /// </summary>
+    private async Task TouchedAsync(SessionRow session, Drill drill, SessionDrillRow row, CancellationToken cancel)
+    {
+        foreach (var target in drill.Targets)
+        {
+            if (await db.Asks.FindAsync([target.Key], cancel) is { } ask)
+                db.Asks.Remove(ask);
+        }
+
+        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample))
+            : drill.Targets.Count == 1 ? 1
+            : 0;
+        foreach (var target in drill.Targets.Where(target => target.MaterialId is not null).Take(seen))
+            await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
+    }
 
     private async Task VisitAsync(DateOnly day, int id, string key, Try? take, CancellationToken cancel)
     {

@@ -100,7 +100,7 @@ public static class SessionEndpoints
             if (wish.Kind is StageAct.Pause or StageAct.Resume)
                 Run(session, wish.Kind == StageAct.Resume, clock);
             else if (wish.Kind == StageAct.Back)
-                SessionDesk.Back(session);
+                await desk.BackAsync(session, cancel);
             else if (row is not null)
                 await OnDrillAsync(wish, desk, session, row, cancel);
             await db.SaveChangesAsync(cancel);
@@ -173,6 +173,12 @@ public static class SessionEndpoints
     {
         var row = session.Drills.FirstOrDefault(drill => drill.Position == position) ?? throw Problems.Unknown("tomorrow", "drill");
         var ids = SessionDesk.Read(row).Targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
+        foreach (var key in SessionDesk.Read(row).Targets.Where(target => target.MaterialId is null).Select(target => target.Key).Distinct(StringComparer.Ordinal))
+        {
+            var ask = await db.Asks.FindAsync([key], cancel) ?? db.Asks.Add(new AskRow { Key = key }).Entity;
+            ask.Day = session.Day.AddDays(1);
+        }
+
         foreach (var material in await db.Materials.Where(material => ids.Contains(material.Id)).ToListAsync(cancel))
             material.AskedFor = session.Day.AddDays(1);
     }
@@ -204,6 +210,6 @@ public static class SessionEndpoints
         return new SessionDrillView(
             row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
             drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
-            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Any(target => target.MaterialId is not null));
+            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count > 0);
     }
 }

@@ -1,10 +1,9 @@
 import { Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useSortable } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
-import { GripVertical, X } from 'lucide-react'
+import { X } from 'lucide-react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Field, NumberInput, Press } from '../../ui/fields'
+import { useSortableItem } from '../../ui/useSortableItem'
 
 /** A block of a routine with a key of its own, so that it can be dragged. */
 export type KeyedBlock = Schemas['Block'] & { key: string }
@@ -19,32 +18,12 @@ interface RowProps {
 
 /** One block: its area, what it gets on the day that is tried, and its bounds. */
 export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: block.key,
-  })
   const name = areaLooks[block.area].name
+  const { item, handle } = useSortableItem(block.key, name)
   return (
-    <chakra.li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      position="relative"
-      zIndex={isDragging ? 2 : undefined}
-      bg={isDragging ? 'sheet' : undefined}
-      borderTop="1px solid"
-      borderColor="line"
-      py="2"
-    >
+    <chakra.li {...item} py="2">
       <Flex align="center" gap="3" wrap="wrap">
-        <chakra.button
-          {...attributes}
-          {...listeners}
-          aria-label={`Move ${name}`}
-          cursor="grab"
-          color="faded"
-          minH="34px"
-        >
-          <GripVertical size={18} aria-hidden />
-        </chakra.button>
+        {handle}
         <AreaGlyph area={block.area} />
         <Text fontWeight={700} width="130px">
           {name}

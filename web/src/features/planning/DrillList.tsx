@@ -1,12 +1,12 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
-import { SortableContext, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { CSS } from '@dnd-kit/utilities'
-import { GripVertical, Lock, LockOpen, Repeat2, X } from 'lucide-react'
+import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { Lock, LockOpen, Repeat2, X } from 'lucide-react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
 import { NumberInput, Press } from '../../ui/fields'
 import { useDragSensors } from '../../ui/useDragSensors'
+import { useSortableItem } from '../../ui/useSortableItem'
 import { sayTempo } from '../../ui/words'
 import type { Today } from './useToday'
 
@@ -37,18 +37,10 @@ export function DrillList({ state, today }: Props) {
 }
 
 function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: drill.id,
-  })
+  const { item, handle } = useSortableItem(drill.id, drill.title)
   return (
     <chakra.li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
-      position="relative"
-      zIndex={isDragging ? 2 : undefined}
-      bg={isDragging ? 'sheet' : undefined}
-      borderTop="1px solid"
-      borderColor="line"
+      {...item}
       py="1"
       display="grid"
       gridTemplateColumns={{
@@ -59,17 +51,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       rowGap="2px"
       alignItems="center"
     >
-      <chakra.button
-        {...attributes}
-        {...listeners}
-        className="no-print"
-        aria-label={`Move ${drill.title}`}
-        cursor="grab"
-        color="faded"
-        minH="32px"
-      >
-        <GripVertical size={17} aria-hidden />
-      </chakra.button>
+      {handle}
       <Text color="faded" fontSize="0.88em" display={{ base: 'none', md: 'block' }}>
         {drill.at}′
       </Text>

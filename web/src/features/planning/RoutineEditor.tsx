@@ -2,7 +2,7 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { api, ask, client, type Area, type Schemas } from '../../api/client'
 import { BlockRow, type KeyedBlock } from './BlockRow'
 import { useDragSensors } from '../../ui/useDragSensors'
@@ -34,6 +34,10 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
   const [blocks, setBlocks] = useState(() => keyed(start.blocks))
   const [minutes, setMinutes] = useState(30)
   const { problem, run } = useProblem()
+  // The list may have been scrolled; the editor begins at its top.
+  useEffect(() => {
+    window.scrollTo(0, 0)
+  }, [])
   const queries = useQueryClient()
   const fit = api.useQuery(
     'post',

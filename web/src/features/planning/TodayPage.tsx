@@ -1,11 +1,11 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { api } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Tines } from '../../ui/Tines'
-import { Press, Refusal } from '../../ui/fields'
+import { Empty, Page, Press, Refusal } from '../../ui/fields'
 import { sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
 import { DayWishes } from './DayWishes'
@@ -14,9 +14,9 @@ import { useToday, type Today } from './useToday'
 
 export function TodayPage() {
   const state = useToday()
-  const { today, problem } = state
+  const { today, problem, refused } = state
   const begin = useBegin(state)
-  if (!today) return null
+  if (!today) return refused ? <NoPlan message={refused} /> : null
   const left = today.minutes - today.total
   return (
     <Grid
@@ -70,6 +70,19 @@ export function TodayPage() {
           problem={problem}
           field={['drillId', 'value', 'version', 'materialId', 'drills', 'server']}
         />
+        {today.warnings.map((line) => (
+          <Text
+            key={line}
+            role="status"
+            data-testid="warning"
+            color="wrong"
+            fontWeight={600}
+            fontSize="0.95em"
+            mb="1"
+          >
+            {line}
+          </Text>
+        ))}
         <DrillList state={state} today={today} />
         <AddDrill state={state} today={today} />
       </Box>
@@ -103,6 +116,21 @@ export function TodayPage() {
         <Tines tines={today.tines} />
       </Box>
     </Grid>
+  )
+}
+
+/** The day could not be laid out: why, and where it can be mended. */
+function NoPlan({ message }: { message: string }) {
+  return (
+    <Page title="No plan for today yet">
+      <Empty>
+        <Text>{message}</Text>
+        <Flex gap="5" mt="3">
+          <Link to="/routines">Routines</Link>
+          <Link to="/balance">Balance</Link>
+        </Flex>
+      </Empty>
+    </Page>
   )
 }
 

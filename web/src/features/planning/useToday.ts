@@ -20,6 +20,7 @@ export function useToday() {
   return {
     today: query.data,
     problem,
+    refused: (query.error as { detail?: string } | null)?.detail,
     clear,
     wish: (wish: Omit<Schemas['TodayWish'], 'version'>) =>
       keep(() => ask(client.PUT('/api/today', { body: { ...wish, version } }))),

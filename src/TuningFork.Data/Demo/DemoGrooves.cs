@@ -1,0 +1,42 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data.Rows;
+using static TuningFork.Data.Demo.DemoRows;
+
+namespace TuningFork.Data.Demo;
+
+/// <summary>The drummer's material: grooves and rudiments, no pitch; every title is invented.</summary>
+internal static class DemoGrooves
+{
+    public static ProfileRow Profile() => new()
+    {
+        Instrument = "Hand drum",
+        Family = "percussion",
+        WeekdayMinutes = "20,20,30,20,20,40,30",
+        Version = 1,
+    };
+
+    public static IReadOnlyList<DemoItem> All(DateOnly today)
+    {
+        var circle = Piece("Circle at the Well", 32, 4, 108, today.AddDays(26));
+        var seven = Piece("Seven Steps Down", 28, 7, 176, today.AddDays(26), "eighth");
+        var rain = Piece("Rain on Tin", 16, 4, 84, null);
+        rain.Readiness = Readiness.Ready;
+        return
+        [
+            new(circle, 90), new(seven, 60), new(rain, 125),
+            new(Passage(circle, 7, 8, "coordination", "Left hand keeps the low tone."), 88),
+            new(Passage(circle, 15, 16, "join", "The break: breathe out before it."), 84),
+            new(Passage(circle, 25, 26, "rhythm", ""), 70, Slips: true),
+            new(Passage(seven, 1, 2, "rhythm", "Count two, two, three."), 58),
+            new(Passage(seven, 12, 14, "coordination", ""), 50, Ceiling: 0.74),
+            new(Passage(seven, 21, 22, "tone", "Slaps open, not pinched."), 44),
+            new(Exercise("Single strokes, even hands", 4, 160), 125),
+            new(Exercise("Doubles, soft", 4, 132), 110, Ceiling: 0.85),
+            new(Exercise("Low, open, slap in turn", 4, 120), 95),
+            new(Exercise("Groove of four, left hand leads", 8, 112), 70),
+            new(Exercise("Seven as two, two, three", 4, 168), 55),
+            new(new MaterialRow { Kind = MaterialKind.Book, Title = "Ninety Small Rhythms", Area = Area.SightReading, Examples = 90, NextExample = 1, PerDay = 2 }, 30),
+        ];
+    }
+}

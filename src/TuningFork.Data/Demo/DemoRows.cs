@@ -1,0 +1,45 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data.Demo;
+
+/// <summary>Rows of the demos, with what they have in common.</summary>
+internal static class DemoRows
+{
+    public static MaterialRow Piece(string title, int bars, int beats, int target, DateOnly? performance, string beat = "quarter") => new()
+    {
+        Kind = MaterialKind.Piece,
+        Title = title,
+        Area = Area.Repertoire,
+        ToBar = bars,
+        BeatsPerBar = beats,
+        Beat = beat,
+        Target = target,
+        Performance = performance,
+        Readiness = Readiness.Shaping,
+    };
+
+    public static MaterialRow Passage(MaterialRow piece, int from, int to, string difficulty, string note) => new()
+    {
+        Kind = MaterialKind.Passage,
+        Area = Area.Repertoire,
+        Piece = piece,
+        FromBar = from,
+        ToBar = to,
+        BeatsPerBar = piece.BeatsPerBar,
+        Beat = piece.Beat,
+        Difficulty = difficulty,
+        Note = note,
+    };
+
+    public static MaterialRow Exercise(string title, int bars, int target, bool isScale = false) => new()
+    {
+        Kind = MaterialKind.Exercise,
+        Title = title,
+        Area = Area.Technique,
+        ToBar = bars,
+        Target = target,
+        IsScale = isScale,
+    };
+}

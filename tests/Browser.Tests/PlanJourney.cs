@@ -1,0 +1,175 @@
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>The day and its shapes overruled on the screen: by mouse, keyboard and finger; on paper too.</summary>
+public sealed class PlanJourney
+{
+    [Fact]
+    public async Task A_day_is_bent_by_what_it_asks_and_a_drill_swapped_and_added()
+    {
+        await using var app = await AppProcess.StartAsync();
+        await app.SetClockAsync(At(18));
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.See(By.XPath("//ol/li"));
+        browser.Type("Minutes, typed", "30" + Keys.Enter);
+        browser.SeeText("30 of 30 min");
+        var warmUp = WarmUp(browser);
+        browser.Button("rehearsal later").Click();
+        browser.Until(_ => WarmUp(browser) < warmUp);
+        browser.SeeText("A rehearsal later: the warm-up is cut to its core");
+
+        // Until half past seven, counted from six.
+        browser.Run("arguments[0].focus(); arguments[0].value = '19:30'; arguments[0].blur()", browser.Control("or until"));
+        browser.SeeText("90 of 90 min");
+        browser.Type("Minutes, typed", "30" + Keys.Enter);
+        browser.SeeText("30 of 30 min");
+
+        // Something else in place of the last drill of the list.
+        var before = Titles(browser)[^1];
+        browser.See(By.CssSelector("ol li:last-child button[aria-label^='Swap']")).Click();
+        browser.Until(_ => Titles(browser)[^1] != before);
+
+        // Too many short repeated drills are named with the sum before anything is played.
+        browser.Driver.FindElements(By.CssSelector("[data-testid='warning']")).ShouldBeEmpty();
+        foreach (var exercise in new[] { "A major, two octaves", "Staccato on one note", "Chromatic thirds, low register" })
+        {
+            var count = Titles(browser).Count;
+            browser.Choose("Material to add", exercise);
+            browser.Button("Add").Click();
+            browser.Until(_ => Titles(browser).Count == count + 1);
+            browser.Type($"Minutes of {exercise}", "1" + Keys.Enter);
+            browser.Until(page => browser.Control($"Minutes of {exercise}").GetAttribute("value") == "1");
+        }
+
+        browser.SeeText("two and a half minutes each");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_routine_is_built_by_mouse_and_keyboard_with_its_sum_and_its_warning()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Open("/routines");
+        browser.See(By.XPath("//section//*[name()='svg']"));
+        browser.Button("New routine").Click();
+        browser.Type("Name", "Thursdays");
+        foreach (var area in new[] { "Technique", "Repertoire", "Play" })
+        {
+            var count = Blocks(browser).Count;
+            browser.Choose("Add a block", area);
+            browser.Until(_ => Blocks(browser).Count == count + 1);
+        }
+
+        // Play before repertoire with the mouse; technique down with the keyboard.
+        browser.Drag(browser.See(By.CssSelector("button[aria-label='Move Play']")), -90);
+        browser.Until(_ => string.Join(' ', Blocks(browser)) == "Warm-up Technique Play Repertoire");
+        browser.See(By.CssSelector("button[aria-label='Move Technique']")).SendKeys(" ");
+        await Task.Delay(300);
+        browser.Press(Keys.ArrowDown);
+        await Task.Delay(300);
+        browser.Press(" ");
+        browser.Until(_ => string.Join(' ', Blocks(browser)) == "Warm-up Play Technique Repertoire");
+
+        // A must of 25 minutes cannot work on a day of 20; the warning comes while one builds.
+        browser.Type("Technique, most", "40" + Keys.Tab);
+        browser.Type("Technique, wanted", "25" + Keys.Tab);
+        browser.Type("Technique, least", "25" + Keys.Tab);
+        browser.See(By.XPath("//li[.//*[@aria-label='Move Technique']]//label[contains(., 'must')]/input")).Click();
+        browser.Type("Minutes to try", "20" + Keys.Tab);
+        browser.SeeText("The musts need 26 minutes and 20 leave 20 for playing: 6 too few.");
+        browser.Type("Minutes to try", "45" + Keys.Tab);
+        browser.Until(page => !page.PageSource.Contains("too few", StringComparison.Ordinal));
+        browser.Button("Thu").Click();
+        browser.Button("Keep").Click();
+        browser.SeeText("Thursdays");
+
+        // It is there on Thursday, in the order that was made.
+        var days = ((int)DayOfWeek.Thursday - (int)DateTime.Today.DayOfWeek + 7) % 7;
+        await app.SetClockAsync(At(18, DateTime.Today.AddDays(days)));
+        browser.Open("/");
+        browser.SeeText("minutes, Thursday");
+        browser.Control("Routine").FindElement(By.CssSelector("option:checked")).Text.ShouldBe("Thursdays");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task On_a_tablet_a_finger_does_it_all_and_the_paper_shows_only_the_day()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address, 820, 1180);
+        browser.Open("/");
+        browser.See(By.XPath("//ol/li"));
+        var titles = Titles(browser);
+
+        browser.Media("print");
+        browser.Driver.FindElements(By.CssSelector("header, aside, ol button")).ShouldAllBe(control => !control.Displayed);
+        browser.See(By.XPath("//ol/li"));
+        Titles(browser, visible: false).ShouldBe(titles);
+        browser.Media("screen");
+
+        browser.Tap(browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Lock']")));
+        browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Unlock']"));
+        browser.Tap(browser.See(By.CssSelector("ol li:nth-child(3) button[aria-label^='Leave out']")));
+        browser.Until(_ => Titles(browser).Count == titles.Count - 1);
+        browser.Tap(browser.Button("Begin"));
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        var place = browser.SeeText("drill ").Text;
+        browser.Tap(browser.See(By.XPath("//button[contains(., 'skip')]")));
+        browser.Until(_ => browser.SeeText("drill ").Text != place);
+        browser.Tap(browser.See(By.XPath("//button[contains(., 'note')]")));
+        browser.Control("Note").SendKeys("From the tablet");
+        browser.Tap(browser.Button("Keep"));
+        browser.Until(page => page.FindElements(By.TagName("dialog")).Count == 0);
+        ((long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBeLessThanOrEqualTo(1);
+        browser.Open("/journal");
+        browser.SeeText("From the tablet");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Pain_at_the_close_turns_the_next_day_quiet_until_it_is_well()
+    {
+        await using var app = await AppProcess.StartAsync();
+        await app.SetClockAsync(At(18));
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        browser.Press(Keys.Escape);
+        browser.See(By.XPath("//label[contains(., 'Pain')]/input")).Click();
+        browser.SeeText("See a doctor or a physiotherapist who knows musicians");
+        browser.Control("Where").SendKeys("right wrist");
+        browser.Button("Close and keep").Click();
+        browser.SeeText("until you say that it is well");
+
+        await app.SetClockAsync(At(18).AddDays(1));
+        browser.Open("/");
+        browser.SeeText("(right wrist) yesterday. How is it now?");
+        Methods(browser).ShouldAllBe(method => method.StartsWith("silent study", StringComparison.Ordinal) || method.StartsWith("sing it", StringComparison.Ordinal));
+        browser.Button("Well again").Click();
+        browser.Until(page => !page.PageSource.Contains("How is it now?", StringComparison.Ordinal));
+        browser.Until(_ => Methods(browser).Exists(method => method.StartsWith("ease in", StringComparison.Ordinal)));
+    }
+
+    private static DateTimeOffset At(int hour, DateTime? day = null)
+    {
+        var moment = (day ?? DateTime.Today).AddHours(hour);
+        return new DateTimeOffset(DateTime.SpecifyKind(moment, DateTimeKind.Unspecified), TimeZoneInfo.Local.GetUtcOffset(moment));
+    }
+
+    private static int WarmUp(Browser browser) => browser.Driver.FindElements(By.XPath("//ol/li[contains(., 'ease in')]//input"))
+        .Sum(input => int.Parse(input.GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture));
+
+    private static List<string> Titles(Browser browser, bool visible = true) => browser.Until(page => page
+        .FindElements(By.CssSelector("ol li button[aria-label^='Move ']")).Where(button => button.Displayed == visible).Select(button => button.GetAttribute("aria-label")![5..]).ToList());
+
+    private static List<string> Blocks(Browser browser) => Titles(browser);
+
+    private static List<string> Methods(Browser browser) => browser.Until(page => page
+        .FindElements(By.XPath("//ol/li[.//button[starts-with(@aria-label, 'Swap')]]/div[1]/p[2]")).Select(line => line.Text).ToList());
+}

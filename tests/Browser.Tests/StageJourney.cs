@@ -1,0 +1,117 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>Practising with a two-button pedal, with keys, and in two windows at once.</summary>
+public sealed class StageJourney
+{
+    [Fact]
+    public async Task A_pedal_alone_leads_through_the_ear_questions_and_its_hold_pauses()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.SeeText("minutes, ");
+        browser.See(By.XPath("//ol/li"));
+        browser.Press(Keys.PageDown);
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        for (var i = 0; i < 20 && !browser.Driver.PageSource.Contains("hear it", StringComparison.Ordinal); i++)
+        {
+            var place = browser.SeeText("drill ").Text;
+            browser.Press("s");
+            browser.Until(_ => browser.SeeText("drill ").Text != place);
+        }
+
+        // Right plays the answer, then right says it was right; the next is answered wrong.
+        var asked = browser.Shown("stage-now");
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("stage-now").EndsWith("Right?", StringComparison.Ordinal));
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("stage-count") == "1 of 1 right");
+        browser.Press(Keys.PageUp);
+        browser.Until(_ => browser.Shown("stage-now").EndsWith("Right?", StringComparison.Ordinal));
+        browser.Press(Keys.PageUp);
+        browser.Until(_ => browser.Shown("stage-count") == "1 of 2 right");
+        asked.ShouldNotBeEmpty();
+
+        // Held: paused, and the pedal's yes goes on instead of answering.
+        browser.Hold(Keys.PageDown, 1000);
+        browser.SeeText("paused: space goes on");
+        var left = browser.Shown("stage-left");
+        await Task.Delay(1500);
+        browser.Shown("stage-left").ShouldBe(left);
+        browser.Press(Keys.PageDown);
+        browser.Until(page => !page.PageSource.Contains("paused: space goes on", StringComparison.Ordinal));
+        browser.Shown("stage-count").ShouldBe("1 of 2 right");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_drill_runs_out_by_itself_and_can_be_opened_again()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        // The first drill has been played but for its last seconds.
+        var session = await Post(app, "/api/session", new { version = 0 });
+        var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
+        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(allowed));
+        await Post(app, "/api/session/pulse", new { position = 0, playedSeconds = allowed - 3 });
+        browser.Open("/practise");
+        browser.SeeText("drill 1 of");
+        browser.SeeText("drill 2 of");
+        browser.Press("b");
+        browser.SeeText("drill 1 of");
+        await Task.Delay(1500);
+        browser.SeeText("drill 1 of");
+        Seconds(browser).ShouldBeInRange(50, 60);
+    }
+
+    [Fact]
+    public async Task Two_windows_show_the_same_session_and_count_its_seconds_once()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        var first = browser.Driver.CurrentWindowHandle;
+        browser.Driver.SwitchTo().NewWindow(WindowType.Window);
+        browser.Open("/practise");
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        var second = browser.Driver.CurrentWindowHandle;
+        var started = DateTime.UtcNow;
+        var before = (await Session(app))["drills"]![0]!["playedSeconds"]!.GetValue<double>();
+        await Task.Delay(5000);
+        var played = (await Session(app))["drills"]![0]!["playedSeconds"]!.GetValue<double>() - before;
+        played.ShouldBeLessThan((DateTime.UtcNow - started).TotalSeconds + 1.5);
+        played.ShouldBeGreaterThan(2.5);
+
+        browser.Press("s");
+        browser.SeeText("drill 2 of");
+        browser.Driver.SwitchTo().Window(first);
+        browser.SeeText("drill 2 of");
+        browser.Press(" ");
+        browser.SeeText("paused");
+        browser.Driver.SwitchTo().Window(second);
+        browser.SeeText("paused");
+    }
+
+    private static double Seconds(Browser browser)
+    {
+        var parts = browser.Shown("stage-left").Split(':');
+        return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    private static async Task<JsonNode> Post(AppProcess app, string path, object body)
+    {
+        using var answer = await app.Http.PostAsJsonAsync(new Uri(path, UriKind.Relative), body);
+        answer.EnsureSuccessStatusCode();
+        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
+    }
+
+    private static async Task<JsonNode> Session(AppProcess app) => (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/session", UriKind.Relative)))!;
+}

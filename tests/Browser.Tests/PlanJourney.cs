@@ -110,6 +110,7 @@ public sealed class PlanJourney
         browser.Driver.FindElements(By.CssSelector("header, aside, ol button")).ShouldAllBe(control => !control.Displayed);
         browser.See(By.XPath("//ol/li"));
         Titles(browser, visible: false).ShouldBe(titles);
+        browser.See(By.XPath("//ol/li[1]/div[1]")).Size.Width.ShouldBeGreaterThan(150, "the titles have room on paper");
         browser.Media("screen");
 
         browser.Tap(browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Lock']")));

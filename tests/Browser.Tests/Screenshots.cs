@@ -43,6 +43,11 @@ public sealed class Screenshots
         Snap("keys", "//dialog");
         browser.Press(Keys.Escape);
         Shot("/close", "close", "//fieldset");
+        browser.Open("/");
+        browser.Choose("Whose practice", "Demo · hand drum");
+        browser.SeeText("Seven as two");
+        Snap("today-hand-drum", "//ol/li");
+        browser.Choose("Whose practice", "Demo · B-flat clarinet");
         browser.Resize(820, 1180);
         Shot("/", "today-tablet", "//ol/li");
         browser.Resize(390, 844);

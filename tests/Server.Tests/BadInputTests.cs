@@ -1,4 +1,5 @@
 using System.Net;
+using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 
@@ -61,6 +62,56 @@ public sealed class BadInputTests : IDisposable
         var routines = await app.Get("/api/routines");
         var weave = routines.AsArray().First(routine => (string?)routine!["name"] == "Everyday weave")!;
         weave["blocks"]!.AsArray().Count(block => !block!["must"]!.GetValue<bool>()).ShouldBe(3);
+    }
+
+    /// <summary>Every documented address is sent nonsense of every kind: it may refuse, and has to say what about, but never fail.</summary>
+    [Fact]
+    public async Task Nothing_that_can_be_sent_makes_the_server_fail()
+    {
+        await app.FirstDay();
+        var paths = (await app.Get("/openapi/v1.json"))["paths"]!.AsObject();
+        var schemas = (await app.Get("/openapi/v1.json"))["components"]!["schemas"]!.AsObject();
+        var sent = 0;
+        foreach (var (path, item) in paths)
+        {
+            foreach (var (verb, operation) in item!.AsObject())
+            {
+                foreach (var body in Nonsense(operation!, schemas))
+                {
+                    foreach (var id in new[] { "999999", "-1", "x", "9999999999999" }.Take(path.Contains('{', StringComparison.Ordinal) ? 4 : 1))
+                    {
+                        using var request = new HttpRequestMessage(new HttpMethod(verb), path.Replace("{id}", id, StringComparison.Ordinal));
+                        if (body is not null)
+                            request.Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json");
+                        using var answer = await app.Http.SendAsync(request);
+                        var text = await answer.Content.ReadAsStringAsync();
+                        ((int)answer.StatusCode).ShouldBeLessThan(500, $"{verb} {request.RequestUri} {body}: {text}");
+                        if ((int)answer.StatusCode >= 400)
+                            text.ShouldContain("\"detail\"", Case.Sensitive, $"{verb} {request.RequestUri} {body}");
+                        sent++;
+                    }
+                }
+            }
+        }
+
+        sent.ShouldBeGreaterThan(300);
+        await app.Refused(HttpMethod.Post, "/api/routines", new { interwoven = true, weekdays = Array.Empty<int>(), blocks = Array.Empty<int>() }, "name");
+        (await app.Get("/api/materials")).AsArray().Count.ShouldBeGreaterThanOrEqualTo(4);
+    }
+
+    private static IEnumerable<string?> Nonsense(JsonNode operation, JsonObject schemas)
+    {
+        if (operation["requestBody"] is not { } body)
+            return [null];
+        var name = body["content"]!["application/json"]!["schema"]!["$ref"]?.GetValue<string>().Split('/')[^1];
+        var fields = name is null ? [] : schemas[name]!["properties"]!.AsObject().Select(property => property.Key).ToList();
+        var odd = new[] { "null", "-1", "1e308", "99999999999999", "\"\"", "\"\\u0000\"", "[]", "[null]", "{}", "true", "\"2031-02-30\"", $"\"{new string('x', 11_000)}\"" };
+        return
+        [
+            "", "{", "null", "[]", "7", "\"x\"", "{}",
+            .. fields.SelectMany(field => odd.Select(value => $$"""{"{{field}}":{{value}}}""")),
+            .. odd.Select(value => "{" + string.Join(',', fields.Select(field => $"\"{field}\":{value}")) + "}"),
+        ];
     }
 
     [Fact]

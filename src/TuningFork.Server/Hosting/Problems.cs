@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
 
 namespace TuningFork.Server.Hosting;
 
@@ -58,12 +59,19 @@ public static class Problems
         FieldException problem => (problem.Status, problem.Field, problem.Message),
         PlanException plan => (StatusCodes.Status400BadRequest, plan.Field, plan.Message),
         DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, "version", "This was changed in another window. Reload it and try again; nothing was overwritten."),
+        BadHttpRequestException { InnerException: JsonException json } when Missing(json) is { Count: > 0 } names =>
+            (StatusCodes.Status400BadRequest, names[0], $"The request lacks {Words.List(names)}. Send all the documented fields."),
         BadHttpRequestException { InnerException: JsonException json } => (StatusCodes.Status400BadRequest, FieldOf(json.Path), "This part of the request could not be read. Send valid JSON with the documented fields."),
         BadHttpRequestException bad => (bad.StatusCode, "request", "The request could not be read. Send valid JSON with the documented fields."),
         _ => (StatusCodes.Status500InternalServerError, "server", "Something went wrong here; nothing was changed. Try again, and look into the log if it stays."),
     };
 
     private static string FieldOf(string? path) => string.IsNullOrEmpty(path) || path == "$" ? "request" : path.Replace("$.", "", StringComparison.Ordinal);
+
+    /// <summary>The fields that the reader missed, which it names only in its message, in quotes.</summary>
+    private static List<string> Missing(JsonException json) => json.Message.Contains("missing required properties", StringComparison.Ordinal)
+        ? [.. json.Message[json.Message.IndexOf("including", StringComparison.Ordinal)..].Split('\'').Where((_, place) => place % 2 == 1)]
+        : [];
 
     private static string Title(int status) => status switch
     {

@@ -9,6 +9,12 @@ const config = defineConfig({
     'h1, h2, h3': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.15 },
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
     '.no-print': { '@media print': { display: 'none !important' } },
+    '.only-print': { display: 'none', '@media print': { display: 'block' } },
+    // Paper is white, and a number on it is a number, not a field.
+    'html, body, main': { '@media print': { bg: 'white', fontSize: '14px' } },
+    input: {
+      '@media print': { border: 'none !important', padding: '0 !important', background: 'none !important' },
+    },
     '*, *::before, *::after': {
       '@media (prefers-reduced-motion: reduce)': {
         animation: 'none !important',

@@ -46,13 +46,15 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       gridTemplateColumns={{
         base: '28px 58px 22px minmax(0,1fr)',
         md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 112px',
+        _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
       }}
+      breakInside="avoid"
       columnGap={{ base: '10px', md: '12px' }}
       rowGap="2px"
       alignItems="center"
     >
       {handle}
-      <Text color="faded" fontSize="0.88em" display={{ base: 'none', md: 'block' }}>
+      <Text color="faded" fontSize="0.88em" display={{ base: 'none', md: 'block', _print: 'block' }}>
         {drill.at}′
       </Text>
       <NumberInput
@@ -73,9 +75,10 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
           {drill.sum && ` · ${drill.sum}`}
         </Text>
       </Box>
-      <Text gridColumn={{ base: '4', md: 'auto' }} fontSize="0.92em" color="faded">
+      <Text gridColumn={{ base: '4', md: 'auto', _print: 'auto' }} fontSize="0.92em" color="faded">
         {drill.reason}
       </Text>
+      <Box className="only-print" borderBottom="1px dotted" borderColor="faded" alignSelf="end" />
       <Flex
         className="no-print"
         gridColumn={{ base: '4', md: 'auto' }}

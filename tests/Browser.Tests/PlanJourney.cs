@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
 using Xunit;
@@ -35,7 +37,16 @@ public sealed class PlanJourney
 
         // Too many short repeated drills are named with the sum before anything is played.
         browser.Driver.FindElements(By.CssSelector("[data-testid='warning']")).ShouldBeEmpty();
-        foreach (var exercise in new[] { "A major, two octaves", "Staccato on one note", "Chromatic thirds, low register" })
+        foreach (var raw in new[] { "2–3", "5–6", "7–8", "9–10" }.Select(bars => bars.Split('–')))
+        {
+            var piece = (await app.Http.GetFromJsonAsync<JsonArray>(new Uri("/api/materials", UriKind.Relative)))!.First(one => (string?)one!["title"] == "Harbour at Five")!["id"]!.GetValue<int>();
+            using var added = await app.Http.PostAsJsonAsync(new Uri("/api/materials", UriKind.Relative), new { kind = "Passage", pieceId = piece, fromBar = int.Parse(raw[0], System.Globalization.CultureInfo.InvariantCulture), toBar = int.Parse(raw[1], System.Globalization.CultureInfo.InvariantCulture) });
+            added.EnsureSuccessStatusCode();
+        }
+
+        browser.Open("/");
+        browser.See(By.XPath("//ol/li"));
+        foreach (var exercise in new[] { "Harbour at Five, 2–3", "Harbour at Five, 5–6", "Harbour at Five, 7–8", "Harbour at Five, 9–10" })
         {
             var count = Titles(browser).Count;
             browser.Choose("Material to add", exercise);

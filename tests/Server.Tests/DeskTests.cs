@@ -103,12 +103,12 @@ public sealed class DeskTests : IDisposable
     public async Task Too_much_for_the_minutes_is_said_with_the_sum_while_the_plan_is_made()
     {
         await app.Clock(Evening);
-        await app.FirstDay();
+        var (piece, _, _, _) = await app.FirstDay();
         var today = await app.Put("/api/today", new { version = 0, minutes = 20 });
         today["warnings"]!.AsArray().ShouldBeEmpty();
         for (var i = 1; i <= 4; i++)
         {
-            var extra = Id(await app.Post("/api/materials", new { kind = "Exercise", title = $"Extra {i}", target = 100 }));
+            var extra = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 10 + i, toBar = 11 + i }));
             today = await app.Post("/api/today/changes", new { version = i, kind = "Add", value = 1, materialId = extra });
         }
 

@@ -40,6 +40,7 @@ public sealed class DayPlannerTests
                 plan.Drills.Where(drill => !drill.IsBreak).ShouldAllBe(drill => drill.Reason.Length > 0);
                 plan.Drills.Where(drill => drill.WorkMinutes is null).ShouldAllBe(drill => drill.Minutes <= 20);
                 plan.Drills.Zip(plan.Drills.Skip(1)).ShouldNotContain(pair => pair.First.IsBreak && pair.Second.IsBreak);
+                plan.Warnings.ShouldBeEmpty();
                 plan.Drills[0].IsBreak.ShouldBeFalse();
                 plan.Drills[^1].IsBreak.ShouldBeFalse();
             },

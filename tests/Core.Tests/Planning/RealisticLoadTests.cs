@@ -24,7 +24,7 @@ public sealed class RealisticLoadTests
     public void The_sentence_holds_the_sum()
     {
         var drills = Enumerable.Range(0, 6).Select(i => Drill(Methods.FixedCount, 2, Target(i))).ToList();
-        RealisticLoad.Check(drills).ShouldBe(["6 things are to be repeated until they are right, in 12 minutes. About two and a half minutes each makes 15: leave 2 out, or give 3 more."]);
+        RealisticLoad.Check(drills).ShouldBe(["6 passages are to be worked at one by one, in 12 minutes. About two and a half minutes each makes 15: leave 2 out, or give 3 more."]);
     }
 
     [Fact]

@@ -5,6 +5,9 @@ namespace TuningFork.Core.Planning.Fill;
 /// <summary>Technique: the exercises whose turn it is, each by a method that fits its state.</summary>
 internal static class TechniqueFill
 {
+    /// <summary>Less than this is over before an exercise has begun to work (common practice).</summary>
+    private const int LeastMinutes = 2;
+
     public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
     {
         if (minutes <= 0)
@@ -29,7 +32,7 @@ internal static class TechniqueFill
             yield break;
         }
 
-        var parts = FillContext.Chop(minutes, context.Usual, 15, Math.Max(queue.Count, (minutes + 14) / 15));
+        var parts = FillContext.Chop(minutes, context.Usual, 15, Math.Clamp(minutes / LeastMinutes, 1, Math.Max(queue.Count, (minutes + 14) / 15)));
         var taken = 0;
         foreach (var length in parts)
         {

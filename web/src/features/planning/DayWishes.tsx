@@ -115,7 +115,7 @@ function Purpose({ state, today }: Props) {
     <TextInput
       value={text}
       maxLength={200}
-      placeholder="clean crossings over the break"
+      placeholder="the trouble it is to cure"
       onChange={(event) => setText(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => event.key === 'Enter' && commit()}

@@ -106,8 +106,8 @@ public static class EarTasks
     private static List<Tone> Line(params int[] notes) => Line(0, notes);
 
     private static List<Tone> Line(double at, params int[] notes) =>
-        [.. notes.Select((note, i) => new Tone(Pitch.Hertz(note), at + (i * Beat), Beat * 0.9))];
+        [.. notes.Select((note, i) => new Tone(Tuning.Hertz(note), at + (i * Beat), Beat * 0.9))];
 
     private static List<Tone> Chord(int home, int third, double at) =>
-        [.. new[] { home, home + third, home + 7 }.Select(note => new Tone(Pitch.Hertz(note), at, Beat * 1.8))];
+        [.. new[] { home, home + third, home + 7 }.Select(note => new Tone(Tuning.Hertz(note), at, Beat * 1.8))];
 }

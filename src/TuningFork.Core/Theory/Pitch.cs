@@ -1,17 +1,79 @@
+using System.Globalization;
+
 namespace TuningFork.Core.Theory;
 
-/// <summary>Equal temperament and transposing instruments.</summary>
-public static class Pitch
+/// <summary>A spelled pitch: letter, accidental and octave. C4 is middle C (scientific pitch notation).</summary>
+/// <param name="Name">Letter and accidental.</param>
+/// <param name="Octave">Octave of the letter, -1 to 9; B#3 sounds as C4.</param>
+public readonly record struct Pitch(NoteName Name, int Octave)
 {
-    /// <summary>Frequency in hertz of a MIDI note number: f = A4 x 2^((n - 69) / 12) (ISO 16:1975 for A4 = 440).</summary>
-    /// <param name="midi">Sounding note number, 0 to 127.</param>
-    /// <param name="a4">Frequency of A4 in hertz, 400 to 480.</param>
-    public static double Hertz(int midi, double a4 = 440)
+    /// <summary>MIDI note number; C4 is 60.</summary>
+    public int Midi => ((Octave + 1) * 12) + NoteName.Natural(Name.Step) + Name.Alteration;
+
+    /// <summary>Place on the staff: letters above C0.</summary>
+    public int Diatonic => (Octave * 7) + (int)Name.Step;
+
+    /// <summary>A pitch of a letter, an accidental and an octave.</summary>
+    public static Pitch Of(Step step, int alteration, int octave) => new(new NoteName(step, alteration), octave);
+
+    /// <summary>Reads "C4", "F#5", "Bb-1".</summary>
+    /// <param name="text">Name and octave.</param>
+    /// <exception cref="FormatException">It is no pitch.</exception>
+    public static Pitch Parse(string text) => TryParse(text, out var pitch) ? pitch
+        : throw new FormatException($"\"{text}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+
+    /// <summary>Reads a pitch; false when it is none.</summary>
+    /// <param name="text">Name and octave.</param>
+    /// <param name="pitch">What was read.</param>
+    public static bool TryParse(string? text, out Pitch pitch)
     {
-        ArgumentOutOfRangeException.ThrowIfNegative(midi);
-        ArgumentOutOfRangeException.ThrowIfGreaterThan(midi, 127);
-        if (a4 is < 400 or > 480)
-            throw new ArgumentOutOfRangeException(nameof(a4), a4, "A4 lies between 400 and 480 Hz.");
-        return a4 * Math.Pow(2, (midi - 69) / 12.0);
+        pitch = default;
+        if (string.IsNullOrEmpty(text))
+            return false;
+        var digits = text.AsSpan().IndexOfAnyInRange('0', '9');
+        if (digits < 1)
+            return false;
+        if (text[digits - 1] == '-')
+            digits--;
+        if (!NoteName.TryParse(text[..digits], out var name)
+            || !int.TryParse(text.AsSpan(digits), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave) || octave is < -1 or > 9)
+            return false;
+        pitch = new Pitch(name, octave);
+        return pitch.Midi is >= 0 and <= 127;
     }
+
+    /// <summary>This pitch moved up by an interval, or down by one of negative steps, spelled by its letters.</summary>
+    /// <param name="interval">How far.</param>
+    /// <exception cref="ArgumentOutOfRangeException">It would need more than a double accidental.</exception>
+    public Pitch Plus(Interval interval)
+    {
+        var diatonic = Diatonic + interval.Steps;
+        var octave = (int)Math.Floor(diatonic / 7.0);
+        var step = (Step)(diatonic - (octave * 7));
+        var alteration = Midi + interval.Semitones - (((octave + 1) * 12) + NoteName.Natural(step));
+        if (alteration is < -2 or > 2)
+            throw new ArgumentOutOfRangeException(nameof(interval), interval, $"{interval} from {this} would need more than a double accidental.");
+        return Of(step, alteration, octave);
+    }
+
+    /// <summary>The same sound with another letter when it can be written more simply: Fb4 as E4, B#3 as C4.</summary>
+    public Pitch Simplified()
+    {
+        var midi = Midi;
+        if (Name.Alteration is 0 or 1 or -1 && !(Name is { Step: Step.E or Step.B, Alteration: 1 } or { Step: Step.F or Step.C, Alteration: -1 }))
+            return this;
+        var octave = (midi / 12) - 1;
+        var sharp = Name.Alteration > 0;
+        for (var step = Step.C; step <= Step.B; step++)
+        {
+            var difference = (midi % 12) - NoteName.Natural(step);
+            if (difference == 0 || difference == (sharp ? 1 : -1))
+                return Of(step, difference, octave);
+        }
+
+        return this;
+    }
+
+    /// <summary>Name and octave: "F#4".</summary>
+    public override string ToString() => string.Create(CultureInfo.InvariantCulture, $"{Name}{Octave}");
 }

@@ -122,11 +122,11 @@ public sealed class PracticeTests
     [Fact]
     public void Pitches_have_their_frequencies()
     {
-        Pitch.Hertz(69).ShouldBe(440);
-        Pitch.Hertz(60).ShouldBe(261.626, 0.0005);
-        Pitch.Hertz(64).ShouldBe(329.628, 0.0005);
-        Pitch.Hertz(55).ShouldBe(195.998, 0.0005);
-        Pitch.Hertz(73).ShouldBe(554.365, 0.0005);
+        Tuning.Hertz(69).ShouldBe(440);
+        Tuning.Hertz(60).ShouldBe(261.626, 0.0005);
+        Tuning.Hertz(64).ShouldBe(329.628, 0.0005);
+        Tuning.Hertz(55).ShouldBe(195.998, 0.0005);
+        Tuning.Hertz(73).ShouldBe(554.365, 0.0005);
     }
 
     [Fact]

@@ -5,6 +5,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data;
@@ -125,6 +126,20 @@ public static class Bookkeeping
     {
         ArgumentNullException.ThrowIfNull(row);
         return new Routine(row.Name, JsonSerializer.Deserialize<List<Block>>(row.BlocksJson, Json) ?? [], row.Interwoven);
+    }
+
+    /// <summary>The instrument of a profile: one that is known by name, with the player's own range and transposition.</summary>
+    public static Instrument InstrumentOf(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        var known = Instrument.Known.FirstOrDefault(one => string.Equals(one.Name, profile.Instrument, StringComparison.OrdinalIgnoreCase))
+            ?? Instrument.Unknown(profile.Instrument, profile.Family);
+        return known with
+        {
+            Transposition = profile.Transposition,
+            Lowest = Pitch.TryParse(profile.Lowest, out var lowest) ? lowest : known.Lowest,
+            Highest = Pitch.TryParse(profile.Highest, out var highest) ? highest : known.Highest,
+        };
     }
 
     /// <summary>The wanted shares of a profile.</summary>

@@ -4,6 +4,7 @@ using TuningFork.Server.Features;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 // Bare flags are taken out first: the configuration would read the next word as their value.
@@ -59,6 +60,7 @@ app.MapRoutines();
 app.MapMaterials();
 app.MapSession();
 app.MapJournal();
+app.MapSheets();
 app.MapBody();
 if (Asked("testing"))
     TestingEndpoints.Map(app, clock);

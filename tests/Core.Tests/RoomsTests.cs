@@ -10,8 +10,10 @@ public sealed class RoomsTests
     private const string Core = "TuningFork.Core";
 
     [Theory]
-    [InlineData("Theory", "Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
-    [InlineData("Tempo", "Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Theory", "Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Notation", "Technique,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Technique", "Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Tempo", "Notation,Technique,Spacing,Practice,SightReading,EarTraining,Planning")]
     [InlineData("Spacing", "Practice,SightReading,EarTraining,Planning")]
     [InlineData("Practice", "SightReading,EarTraining,Planning")]
     [InlineData("SightReading", "EarTraining,Planning")]

@@ -45,33 +45,45 @@ public readonly record struct Pitch(NoteName Name, int Octave)
     /// <summary>This pitch moved up by an interval, or down by one of negative steps, spelled by its letters.</summary>
     /// <param name="interval">How far.</param>
     /// <exception cref="ArgumentOutOfRangeException">It would need more than a double accidental.</exception>
-    public Pitch Plus(Interval interval)
+    public Pitch Plus(Interval interval) => TryPlus(interval, out var moved) ? moved
+        : throw new ArgumentOutOfRangeException(nameof(interval), interval, $"{interval} from {this} would need more than a double accidental.");
+
+    /// <summary>As <see cref="Plus"/>; false where it would need more than a double accidental.</summary>
+    /// <param name="interval">How far.</param>
+    /// <param name="moved">The pitch there.</param>
+    public bool TryPlus(Interval interval, out Pitch moved)
     {
         var diatonic = Diatonic + interval.Steps;
         var octave = (int)Math.Floor(diatonic / 7.0);
         var step = (Step)(diatonic - (octave * 7));
         var alteration = Midi + interval.Semitones - (((octave + 1) * 12) + NoteName.Natural(step));
-        if (alteration is < -2 or > 2)
-            throw new ArgumentOutOfRangeException(nameof(interval), interval, $"{interval} from {this} would need more than a double accidental.");
-        return Of(step, alteration, octave);
+        moved = Of(step, alteration, octave);
+        return alteration is >= -2 and <= 2;
+    }
+
+    /// <summary>This pitch moved by an interval, by its letters where that can be written, else spelled simply.</summary>
+    /// <param name="interval">How far.</param>
+    public Pitch Near(Interval interval) => TryPlus(interval, out var moved) ? moved : OfMidi(Midi + interval.Semitones, sharps: Name.Alteration >= 0);
+
+    /// <summary>The simplest spelling of a MIDI note: a natural, else one sharp or one flat.</summary>
+    /// <param name="midi">MIDI note number.</param>
+    /// <param name="sharps">Sharps rather than flats.</param>
+    public static Pitch OfMidi(int midi, bool sharps = true)
+    {
+        var octave = (int)Math.Floor(midi / 12.0) - 1;
+        var above = midi - ((octave + 1) * 12);
+        var natural = Enumerable.Range(0, 7).Select(step => (Step)step).FirstOrDefault(step => NoteName.Natural(step) == above, (Step)(-1));
+        if (natural >= 0)
+            return Of(natural, 0, octave);
+        var letter = Enumerable.Range(0, 7).Select(step => (Step)step).First(step => NoteName.Natural(step) == above + (sharps ? -1 : 1));
+        return Of(letter, sharps ? 1 : -1, octave);
     }
 
     /// <summary>The same sound with another letter when it can be written more simply: Fb4 as E4, B#3 as C4.</summary>
     public Pitch Simplified()
     {
-        var midi = Midi;
-        if (Name.Alteration is 0 or 1 or -1 && !(Name is { Step: Step.E or Step.B, Alteration: 1 } or { Step: Step.F or Step.C, Alteration: -1 }))
-            return this;
-        var octave = (midi / 12) - 1;
-        var sharp = Name.Alteration > 0;
-        for (var step = Step.C; step <= Step.B; step++)
-        {
-            var difference = (midi % 12) - NoteName.Natural(step);
-            if (difference == 0 || difference == (sharp ? 1 : -1))
-                return Of(step, difference, octave);
-        }
-
-        return this;
+        var odd = Name is { Step: Step.E or Step.B, Alteration: 1 } or { Step: Step.F or Step.C, Alteration: -1 } or { Alteration: < -1 or > 1 };
+        return odd ? OfMidi(Midi, sharps: Name.Alteration > 0) : this;
     }
 
     /// <summary>Name and octave: "F#4".</summary>

@@ -97,21 +97,8 @@ public static class Scale
         ArgumentOutOfRangeException.ThrowIfLessThan(octaves, 1);
         var line = new List<Pitch>((intervals.Count * octaves) + 1);
         for (var octave = 0; octave < octaves; octave++)
-            line.AddRange(intervals.Select(interval => Spelled(first with { Octave = first.Octave + octave }, interval)));
+            line.AddRange(intervals.Select(interval => (first with { Octave = first.Octave + octave }).Near(interval)));
         line.Add(first with { Octave = first.Octave + octaves });
         return line;
-    }
-
-    /// <summary>Spelled by its letter; written more simply where that would need three accidentals.</summary>
-    private static Pitch Spelled(Pitch first, Interval interval)
-    {
-        try
-        {
-            return first.Plus(interval);
-        }
-        catch (ArgumentOutOfRangeException)
-        {
-            return first.Simplified().Plus(Interval.OfSemitones(interval.Semitones)).Simplified();
-        }
     }
 }

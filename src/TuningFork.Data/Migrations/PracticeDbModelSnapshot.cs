@@ -269,6 +269,9 @@ namespace TuningFork.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("A4")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("BoundaryHour")
                         .HasColumnType("INTEGER");
 
@@ -279,11 +282,23 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Highest")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Instrument")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Lowest")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Mix")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Naming")
                         .IsRequired()
                         .HasColumnType("TEXT");
 

@@ -1,6 +1,7 @@
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Data.Rows;
 
@@ -21,6 +22,14 @@ public sealed class ProfileRow
     public School School { get; set; }
     public Mix Mix { get; set; } = Mix.Shuffled;
     public int ScaleMinutes { get; set; } = 20;
+
+    /// <summary>Lowest and highest written note, "E3"; empty for the instrument's usual ones.</summary>
+    public string Lowest { get; set; } = "";
+    public string Highest { get; set; } = "";
+
+    /// <summary>Frequency of A4 in hertz.</summary>
+    public int A4 { get; set; } = 440;
+    public Naming Naming { get; set; }
 
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Hosting;
@@ -17,12 +18,13 @@ public sealed record AboutView(Book Book, bool HasPlayer, string Instrument);
 /// <summary>The player and how the days are laid out.</summary>
 public sealed record ProfileView(
     string Instrument, string Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
-    School School, Mix Mix, int ScaleMinutes, int EarCentre, int Version);
+    School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version);
 
 /// <summary>What the player and the layout are to be.</summary>
 public sealed record ProfileWish(
     string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int Transposition = 0, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
-    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int EarCentre = 60, int Version = 0);
+    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int EarCentre = 60,
+    string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0);
 
 /// <summary>The player over HTTP.</summary>
 public static class ProfileEndpoints
@@ -67,6 +69,10 @@ public static class ProfileEndpoints
         row.Mix = wish.Mix;
         row.ScaleMinutes = wish.ScaleMinutes;
         row.EarCentre = wish.EarCentre;
+        row.Lowest = wish.Lowest.Trim();
+        row.Highest = wish.Highest.Trim();
+        row.A4 = wish.A4;
+        row.Naming = wish.Naming;
     }
 
     private static void Check(ProfileWish wish)
@@ -89,9 +95,27 @@ public static class ProfileEndpoints
         if (wish.EarCentre is < 48 or > 72)
             throw new FieldException("earCentre", "The ear's centre is a MIDI note from 48 to 72.");
         Problems.Check(Shares.Check(wish.Shares ?? Shares.Default));
+        Sound(wish);
+    }
+
+    private static void Sound(ProfileWish wish)
+    {
+        if (wish.A4 is < (int)Tuning.LowestA4 or > (int)Tuning.HighestA4)
+            throw new FieldException("a4", "A4 lies between 400 and 480 Hz.");
+        Pitch? lowest = null;
+        foreach (var (field, text) in new[] { ("lowest", wish.Lowest), ("highest", wish.Highest) })
+        {
+            if (text.Length == 0)
+                continue;
+            if (!Pitch.TryParse(text.Trim(), out var pitch))
+                throw new FieldException(field, $"\"{Problems.Text(field, text, 10)}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+            if (lowest is { } low && low.Midi >= pitch.Midi)
+                throw new FieldException(field, $"The range is upside down: {low} is not below {pitch}. Swap them.");
+            lowest = pitch;
+        }
     }
 
     private static ProfileView View(ProfileRow row) => new(
         row.Instrument, row.Family, row.Transposition, [.. row.WeekdayMinutes.Split(',').Select(int.Parse)], row.BoundaryHour,
-        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Version);
+        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Lowest, row.Highest, row.A4, row.Naming, row.Version);
 }

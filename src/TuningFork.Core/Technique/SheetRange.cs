@@ -1,0 +1,45 @@
+using System.Globalization;
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.Technique;
+
+/// <summary>The written notes a sheet may use.</summary>
+/// <param name="Lowest">Lowest.</param>
+/// <param name="Highest">Highest.</param>
+internal sealed record SheetRange(Pitch Lowest, Pitch Highest)
+{
+    public static SheetRange Of(SheetWish wish, Instrument instrument)
+    {
+        if (!instrument.IsPitched)
+            throw new SheetException("instrument", $"{instrument.Name} has no pitch; there are grooves for it instead.");
+        var range = new SheetRange(wish.Lowest ?? instrument.Lowest!.Value, wish.Highest ?? instrument.Highest!.Value);
+        if (range.Lowest.Midi >= range.Highest.Midi)
+            throw new SheetException("highest", $"The range is upside down: {range.Lowest} is not below {range.Highest}. Swap them.");
+        if (wish.Octaves is < 1 or > Sheets.MostOctaves)
+            throw new SheetException("octaves", $"A sheet has 1 to {Sheets.MostOctaves} octaves.");
+        return range;
+    }
+
+    /// <summary>The lowest first note from which it fits.</summary>
+    public Pitch FirstNote(Figure figure, int octaves)
+    {
+        if (Fits(figure, octaves))
+            return LowestOf(figure.Tonic);
+        var most = Enumerable.Range(1, Sheets.MostOctaves).LastOrDefault(fewer => Fits(figure, fewer));
+        var remedy = most > 0
+            ? string.Create(CultureInfo.InvariantCulture, $"Choose {(most == 1 ? "1 octave" : $"{most} octaves")}, or widen the range.")
+            : "Widen the range.";
+        throw new SheetException("octaves", string.Create(CultureInfo.InvariantCulture, $"{octaves} octaves from {LowestOf(figure.Tonic)} go beyond {Highest}. {remedy}"));
+    }
+
+    public bool Fits(Figure figure, int octaves) => LowestOf(figure.Tonic).Midi + (12 * octaves) + figure.Above <= Highest.Midi;
+
+    public void Check(IReadOnlyList<Pitch> line)
+    {
+        if (line.FirstOrDefault(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi) is var outside && line.Any(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi))
+            throw new SheetException("octaves", $"{outside} lies outside {Lowest} to {Highest}. Choose fewer octaves, or widen the range.");
+    }
+
+    private Pitch LowestOf(NoteName tonic) =>
+        Enumerable.Range(-1, 11).Select(octave => new Pitch(tonic, octave)).First(pitch => pitch.Midi >= Lowest.Midi);
+}

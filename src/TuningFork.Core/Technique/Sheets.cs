@@ -1,0 +1,84 @@
+using System.Globalization;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.Technique;
+
+/// <summary>Makes scale, arpeggio and pattern sheets for an instrument and its range.</summary>
+public static class Sheets
+{
+    /// <summary>Most octaves of a sheet.</summary>
+    public const int MostOctaves = 4;
+
+    private static readonly string[] Numbers = ["", "one octave", "two octaves", "three octaves", "four octaves"];
+
+    /// <summary>The sheet.</summary>
+    /// <param name="wish">What it is to show.</param>
+    /// <param name="instrument">Whose clef, range and transposition count.</param>
+    /// <exception cref="SheetException">The wish cannot be met; the message names the remedy.</exception>
+    public static Sheet Make(SheetWish wish, Instrument instrument)
+    {
+        ArgumentNullException.ThrowIfNull(wish);
+        ArgumentNullException.ThrowIfNull(instrument);
+        var (rhythm, joining) = (Found("rhythm", () => Rhythm.Get(wish.Rhythm)), Found("joining", () => Joining.Get(wish.Joining)));
+        if (!NoteName.TryParse(wish.Tonic, out var tonic))
+            throw new SheetException("tonic", $"\"{wish.Tonic}\" is no note. Write a letter A to G and # or b, like F# or Bb.");
+        var range = SheetRange.Of(wish, instrument);
+        var figure = Figure.Of(wish, tonic);
+        var first = range.FirstNote(figure, wish.Octaves);
+        var line = figure.Line(first, wish);
+        range.Check(line);
+        var score = new Score
+        {
+            Title = $"{figure.Title}, {Numbers[wish.Octaves]}",
+            Clef = instrument.Clef,
+            Key = figure.Key,
+            Tempo = wish.Tempo,
+            ToSounding = instrument.ToSounding,
+            Bars = Setter.Bars(line, rhythm, joining),
+        };
+        return new Sheet(score, score.Title, line.Count, score.Seconds(Performed.Length(score)), TopNote(wish, figure, rhythm, range), Rungs(line.Count, wish))
+        {
+            NotesPerMinute = (int)Math.Round(wish.Tempo.Value * (double)rhythm.Values.Count / rhythm.Clicks),
+        };
+    }
+
+    /// <summary>Notes of a scale of k notes, n octaves up and down, the top one once: 2kn + 1 (arithmetic).</summary>
+    /// <param name="notesPerOctave">k, 1 or more.</param>
+    /// <param name="octaves">n, 1 or more.</param>
+    public static int NoteCount(int notesPerOctave, int octaves) => (2 * notesPerOctave * octaves) + 1;
+
+    /// <summary>Whether the top note falls on a click: only when the notes per click divide k x n (arithmetic).</summary>
+    /// <param name="notesPerOctave">k.</param>
+    /// <param name="octaves">n.</param>
+    /// <param name="notesPerClick">Notes to a click, 1 or more.</param>
+    public static bool TopFallsOnClick(int notesPerOctave, int octaves, int notesPerClick) => notesPerOctave * octaves % notesPerClick == 0;
+
+    private static List<Rung> Rungs(int notes, SheetWish wish) =>
+        [.. Rhythm.Ladder.Select(rung => new Rung(rung.Id, rung.Name, notes * (rung.Length / new Fraction(rung.Values.Count, 4)).Value * 60 / wish.Tempo.Value))];
+
+    private static string TopNote(SheetWish wish, Figure figure, Rhythm rhythm, SheetRange range)
+    {
+        var perClick = rhythm.NotesPerClick;
+        if (figure.IsPattern || perClick == 1)
+            return "";
+        if (TopFallsOnClick(figure.NotesPerOctave, wish.Octaves, perClick))
+            return "The top note falls on a click.";
+        var place = (figure.NotesPerOctave * wish.Octaves % perClick) + 1;
+        var better = Enumerable.Range(1, MostOctaves).FirstOrDefault(octaves => TopFallsOnClick(figure.NotesPerOctave, octaves, perClick) && range.Fits(figure, octaves));
+        var remedy = better > 0 ? string.Create(CultureInfo.InvariantCulture, $" With {Numbers[better]} it falls on one.") : "";
+        return string.Create(CultureInfo.InvariantCulture, $"The top note is note {place} of {perClick} in its click, not on it.{remedy}");
+    }
+
+    private static T Found<T>(string field, Func<T> look)
+    {
+        try
+        {
+            return look();
+        }
+        catch (ArgumentException problem)
+        {
+            throw new SheetException(field, problem.Message.Split(" (Parameter", 2)[0] + " Choose one from the list.");
+        }
+    }
+}

@@ -1,0 +1,110 @@
+using TuningFork.Core.Notation;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Technique;
+
+/// <summary>Something that can be chosen.</summary>
+public sealed record ChoiceView(string Id, string Name);
+
+/// <summary>What sheets can be made of, for this player's instrument.</summary>
+/// <param name="Lowest">Lowest written note; empty without pitch.</param>
+/// <param name="SoundsBelow">Semitones from written to sounding pitch.</param>
+public sealed record SheetChoices(
+    string Instrument, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
+    IReadOnlyList<ChoiceView> Rhythms, IReadOnlyList<ChoiceView> Joinings, IReadOnlyList<string> Tonics);
+
+/// <summary>What a sheet is to show; see the core's SheetWish.</summary>
+public sealed record SheetRequest(
+    string Figure = "scale", string Kind = "major", string Tonic = "C", int Octaves = 1, OctaveOrder Order = OctaveOrder.UpAndDown, string Rhythm = "eighth",
+    string Joining = "plain", int Tempo = 72, int PatternSize = 4, int PatternNumber = 1, int? PairedWith = null, string Lowest = "", string Highest = "", bool Concert = false);
+
+/// <summary>A note to be sounded.</summary>
+/// <param name="Midi">Sounding MIDI note.</param>
+/// <param name="At">Clicks from the beginning.</param>
+/// <param name="Length">Clicks it lasts.</param>
+public sealed record PlayedNoteView(int Midi, double At, double Length);
+
+/// <summary>A sheet as the page shows it.</summary>
+/// <param name="Abc">The music in ABC notation, for engraving.</param>
+/// <param name="Sounds">The key it sounds in, in words.</param>
+public sealed record SheetView(
+    string Title, string Abc, string Sounds, int Notes, int NotesPerMinute, double Seconds, string TopNote, IReadOnlyList<Rung> Rungs, double LadderSeconds, IReadOnlyList<PlayedNoteView> Played);
+
+/// <summary>Scale, arpeggio and pattern sheets over HTTP.</summary>
+public static class SheetEndpoints
+{
+    public static void MapSheets(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/technique").WithTags("Technique");
+        group.MapGet("/choices", async (PlanDesk desk, CancellationToken cancel) =>
+        {
+            var profile = await desk.ProfileAsync(cancel);
+            var instrument = Bookkeeping.InstrumentOf(profile);
+            return new SheetChoices(
+                instrument.Name, instrument.IsPitched, instrument.Lowest?.ToString() ?? "", instrument.Highest?.ToString() ?? "", instrument.Transposition, profile.A4,
+                [.. Scale.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))], [.. Chord.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
+                [.. Rhythm.All.Select(rhythm => new ChoiceView(rhythm.Id, rhythm.Name))], [.. Joining.All.Select(joining => new ChoiceView(joining.Id, joining.Name))],
+                [.. Key.Majors.Select(key => key.Tonic.ToString())]);
+        }).WithName("GetSheetChoices");
+        group.MapPost("/sheet", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+            View(Make(request, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel))), request.Concert)).WithName("MakeSheet");
+        group.MapPost("/sheet/musicxml", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+            Results.Text(MusicXmlWriter.Write(await ScoreAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")).WithName("MakeSheetMusicXml");
+        group.MapPost("/sheet/midi", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+            Results.Bytes(MidiWriter.Write(await ScoreAsync(request, desk, cancel)), "audio/midi")).WithName("MakeSheetMidi");
+    }
+
+    private static async Task<Score> ScoreAsync(SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+        Make(request, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel))).Score;
+
+    /// <summary>The sheet of a request; a wish that cannot be met becomes a refusal with its field.</summary>
+    public static Sheet Make(SheetRequest request, Instrument instrument)
+    {
+        if (request.Tempo is < Bpm.Slowest or > Bpm.Fastest)
+            throw new FieldException("tempo", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {request.Tempo} is not.");
+        try
+        {
+            return Sheets.Make(
+                new SheetWish
+                {
+                    Figure = request.Figure,
+                    Kind = request.Kind,
+                    Tonic = request.Tonic,
+                    Octaves = request.Octaves,
+                    Order = request.Order,
+                    Rhythm = request.Rhythm,
+                    Joining = request.Joining,
+                    Tempo = new Bpm(request.Tempo),
+                    PatternSize = request.PatternSize,
+                    PatternNumber = request.PatternNumber,
+                    PairedWith = request.PairedWith,
+                    Lowest = PitchOf("lowest", request.Lowest),
+                    Highest = PitchOf("highest", request.Highest),
+                },
+                instrument);
+        }
+        catch (SheetException refused)
+        {
+            throw new FieldException(refused.Field, refused.Message);
+        }
+    }
+
+    public static SheetView View(Sheet sheet, bool concert)
+    {
+        var score = sheet.Score;
+        var shown = concert ? Concert.Of(score) : score;
+        var quarter = new Fraction(1, 4);
+        return new SheetView(
+            sheet.Title, AbcWriter.Write(shown), $"sounds in {score.Key.Plus(score.ToSounding).Name}", sheet.Notes, sheet.NotesPerMinute, Math.Round(sheet.Seconds, 2), sheet.TopNote, sheet.Rungs, sheet.LadderSeconds,
+            [.. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / quarter).Value, (note.Length / quarter).Value))]);
+    }
+
+    private static Pitch? PitchOf(string field, string text) => text.Trim() is not { Length: > 0 } given ? null
+        : Pitch.TryParse(given, out var pitch) ? pitch
+        : throw new FieldException(field, $"\"{Problems.Text(field, given, 10)}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+}

@@ -1,0 +1,101 @@
+using System.Diagnostics;
+using System.Text.Json;
+using Shouldly;
+using TuningFork.Core.Notation;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Notation;
+
+/// <summary>
+/// What is written is read back by outside readers: MIDI by npm's @tonejs/midi, MusicXML by npm's musicxml-io, ABC by Debian's
+/// abc2midi (tests/reference/readback.mjs).
+/// </summary>
+public sealed class ReadBackTests
+{
+    [Fact]
+    public void Outside_readers_find_exactly_the_notes_that_were_written()
+    {
+        var folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
+        var scores = Scores().ToList();
+        foreach (var (score, number) in scores.Select((score, number) => (score, number)))
+        {
+            score.Check().ShouldBeEmpty($"score {number}");
+            File.WriteAllText(Path.Combine(folder, $"{number:000}.abc"), AbcWriter.Write(score));
+            File.WriteAllText(Path.Combine(folder, $"{number:000}.musicxml"), MusicXmlWriter.Write(score));
+            File.WriteAllBytes(Path.Combine(folder, $"{number:000}.mid"), MidiWriter.Write(score));
+        }
+
+        var read = Read(folder);
+        foreach (var (score, number) in scores.Select((score, number) => (score, number)))
+        {
+            var sounding = Performed.Notes(score);
+            var midi = read[$"{number:000}.mid"];
+            Notes(midi).ShouldBe(Sorted(sounding, 0), $"MIDI of score {number}");
+            midi.Tempo!.Value.ShouldBe(score.Tempo!.Value.Value * score.TempoBeat.Value * 4, 0.01);
+            var abc = read[$"{number:000}.abc"];
+            abc.Said.ShouldBeEmpty($"score {number}: {AbcWriter.Write(score)}");
+            Notes(abc).ShouldBe(Sorted(sounding, score.ToSounding.Semitones), $"ABC of score {number}: {AbcWriter.Write(score)}");
+            var xml = read[$"{number:000}.musicxml"];
+            xml.Errors.ShouldBeEmpty($"score {number}: {MusicXmlWriter.Write(score)}");
+            Notes(xml).ShouldBe(Written(score), $"MusicXML of score {number}");
+        }
+
+        Directory.Delete(folder, recursive: true);
+    }
+
+    private static IEnumerable<Score> Scores()
+    {
+        yield return ScoreSamples.Upbeat;
+        yield return ScoreSamples.Tuplets;
+        yield return ScoreSamples.Repeats;
+        var random = new Random(7);
+        for (var i = 0; i < 40; i++)
+            yield return ScoreMaker.Random(random);
+    }
+
+    private static List<(int Midi, Fraction At, Fraction Length)> Sorted(IReadOnlyList<HeardNote> notes, int written) =>
+        [.. notes.Select(note => (note.Midi - written, note.At, note.Length)).OrderBy(note => note.At).ThenBy(note => note.Item1)];
+
+    private static List<(int Midi, Fraction At, Fraction Length)> Written(Score score)
+    {
+        var at = Fraction.Zero;
+        var notes = new List<(int, Fraction, Fraction)>();
+        foreach (var element in score.Bars.SelectMany(bar => bar.Elements))
+        {
+            notes.AddRange(element.Pitches.OrderBy(pitch => pitch.Midi).Select(pitch => (pitch.Midi, at, element.Length)));
+            at += element.Length;
+        }
+
+        return notes;
+    }
+
+    private static List<(int Midi, Fraction At, Fraction Length)> Notes(Reading reading) =>
+        [.. reading.Notes.Select(note => ((int)note[0], new Fraction(note[1], 4 * reading.Division), new Fraction(note[2], 4 * reading.Division)))];
+
+    private static Dictionary<string, Reading> Read(string folder)
+    {
+        var reference = Path.Combine(Root(), "tests", "reference");
+        var start = new ProcessStartInfo("node", ["readback.mjs", folder]) { WorkingDirectory = reference, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        using var node = Process.Start(start)!;
+        var said = node.StandardError.ReadToEndAsync();
+        var text = node.StandardOutput.ReadToEnd();
+        node.WaitForExit();
+        node.ExitCode.ShouldBe(0, said.Result);
+        return JsonSerializer.Deserialize<Dictionary<string, Reading>>(text, JsonSerializerOptions.Web)!;
+    }
+
+    private static string Root()
+    {
+        var folder = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(folder!.FullName, "TuningFork.slnx")))
+            folder = folder.Parent;
+        return folder.FullName;
+    }
+
+    private sealed record Reading(long Division, double? Tempo, List<long[]> Notes)
+    {
+        public List<string> Said { get; init; } = [];
+
+        public List<string> Errors { get; init; } = [];
+    }
+}

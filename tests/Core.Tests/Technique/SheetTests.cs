@@ -1,0 +1,150 @@
+using CsCheck;
+using Shouldly;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Technique;
+
+public sealed class SheetTests
+{
+    private static readonly Instrument Clarinet = Named("B-flat clarinet");
+
+    [Fact]
+    public void Every_sheet_has_full_bars_and_stays_in_the_range()
+    {
+        var wishes =
+            from instrument in Gen.OneOf(Instrument.Known.Where(one => one.IsPitched).ToArray())
+            from kind in Gen.OneOf(Scale.Kinds.ToArray())
+            from tonic in Gen.Int[-7, 7]
+            from octaves in Gen.Int[1, 4]
+            from rhythm in Gen.OneOf(Rhythm.All.ToArray())
+            from joining in Gen.OneOf(Joining.All.ToArray())
+            from order in Gen.Int[0, 1]
+            select (instrument, new SheetWish { Kind = kind.Id, Tonic = NoteName.AtFifths(tonic).ToString(), Octaves = octaves, Rhythm = rhythm.Id, Joining = joining.Id, Order = (OctaveOrder)order });
+        var made = 0;
+        wishes.Sample(
+            pair =>
+            {
+                var (instrument, wish) = pair;
+                try
+                {
+                    var sheet = Sheets.Make(wish, instrument);
+                    sheet.Score.Check().ShouldBeEmpty();
+                    var pitches = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).ToList();
+                    pitches.ShouldAllBe(pitch => pitch.Midi >= instrument.Lowest!.Value.Midi && pitch.Midi <= instrument.Highest!.Value.Midi);
+                    Performed.Notes(sheet.Score).Count.ShouldBe(sheet.Notes);
+                    if (wish.Order == OctaveOrder.UpAndDown)
+                        sheet.Notes.ShouldBe(Sheets.NoteCount(Scale.Kind(wish.Kind).Count, wish.Octaves));
+                    Interlocked.Increment(ref made);
+                }
+                catch (SheetException refused)
+                {
+                    refused.Field.ShouldBeOneOf("octaves", "tonic");
+                    refused.Message.ShouldMatch("Choose|Take|Widen");
+                }
+            },
+            iter: 600);
+        made.ShouldBeGreaterThan(100);
+    }
+
+    /// <summary>Arithmetic: 15 notes at 80 last 45 s in whole notes, then half of it on each rung.</summary>
+    [Fact]
+    public void The_subdivision_ladder_says_how_long_each_rung_lasts()
+    {
+        var sheet = Sheets.Make(new SheetWish { Tempo = new Bpm(80) }, Clarinet);
+        sheet.Notes.ShouldBe(15);
+        sheet.Rungs.Select(rung => rung.Seconds).ShouldBe([45, 22.5, 11.25, 5.625, 2.8125]);
+        sheet.LadderSeconds.ShouldBe(87.1875);
+        Sheets.NoteCount(7, 2).ShouldBe(29);
+    }
+
+    /// <summary>Arithmetic: notes per click must divide the notes to the top.</summary>
+    [Theory]
+    [InlineData(7, 1, 2, false)]
+    [InlineData(7, 2, 2, true)]
+    [InlineData(7, 3, 3, true)]
+    [InlineData(7, 4, 4, true)]
+    [InlineData(7, 3, 4, false)]
+    [InlineData(12, 1, 4, true)]
+    public void The_top_note_falls_on_a_click_only_when_the_notes_divide(int notes, int octaves, int perClick, bool falls)
+    {
+        Sheets.TopFallsOnClick(notes, octaves, perClick).ShouldBe(falls);
+        ((notes * octaves % perClick) == 0).ShouldBe(falls);
+    }
+
+    [Fact]
+    public void A_top_note_between_clicks_is_said_with_the_octaves_that_mend_it()
+    {
+        Sheets.Make(new SheetWish { Rhythm = "eighth", Octaves = 1, Tonic = "F" }, Clarinet).TopNote.ShouldBe("The top note is note 2 of 2 in its click, not on it. With two octaves it falls on one.");
+        Sheets.Make(new SheetWish { Rhythm = "eighth", Octaves = 2, Tonic = "F" }, Clarinet).TopNote.ShouldBe("The top note falls on a click.");
+    }
+
+    [Fact]
+    public void A_sheet_for_the_clarinet_is_written_and_sounds_a_whole_tone_lower()
+    {
+        var sheet = Sheets.Make(new SheetWish { Tonic = "D", Octaves = 2, Rhythm = "quarter" }, Clarinet);
+        sheet.Score.Key.ToString().ShouldBe("D major");
+        var written = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).First();
+        written.ToString().ShouldBe("D4");
+        var heard = Performed.Notes(sheet.Score);
+        heard[0].Midi.ShouldBe(Pitch.Parse("C4").Midi);
+        heard.Max(note => note.Midi).ShouldBe(Pitch.Parse("C6").Midi);
+        sheet.Score.Key.Plus(sheet.Score.ToSounding).ToString().ShouldBe("C major");
+    }
+
+    /// <summary>Dictionary order, arithmetic (OEIS A000142 for the counts).</summary>
+    [Fact]
+    public void Patterns_are_numbered_in_dictionary_order()
+    {
+        string Name(int size, int number) => string.Concat(Patterns.Permutation(size, number));
+        new[] { 3, 4, 5 }.Select(Patterns.Count).ShouldBe([6, 24, 120]);
+        new[] { 1, 2, 8, 24 }.Select(number => Name(4, number)).ShouldBe(["1234", "1243", "2143", "4321"]);
+        for (var size = 3; size <= 5; size++)
+        {
+            var all = Enumerable.Range(1, Patterns.Count(size)).Select(number => Name(size, number)).ToList();
+            all.ShouldBe(all.OrderBy(name => name, StringComparer.Ordinal));
+            all.Distinct().Count().ShouldBe(all.Count);
+        }
+
+        Patterns.DaysLeft(17, 2).ShouldBe(60);
+    }
+
+    [Fact]
+    public void A_pattern_moves_up_the_scale_step_by_step_and_back()
+    {
+        var sheet = Sheets.Make(new SheetWish { Figure = "pattern", Tonic = "F", PatternSize = 4, PatternNumber = 8 }, Clarinet);
+        sheet.Title.ShouldBe("Pattern 8 (2143) in F major, one octave");
+        var names = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).Select(pitch => pitch.ToString()).ToList();
+        names.Take(8).ShouldBe(["G3", "F3", "Bb3", "A3", "A3", "G3", "C4", "Bb3"]);
+        names[^1].ShouldBe("F3");
+        sheet.Notes.ShouldBe((2 * 5 * 4) + 1);
+        sheet.Score.Check().ShouldBeEmpty();
+        var pair = Sheets.Make(new SheetWish { Figure = "pattern", Tonic = "F", PatternNumber = 8, PairedWith = 24 }, Clarinet);
+        pair.Title.ShouldContain("8 and 24 (2143 4321)");
+    }
+
+    [Theory]
+    [InlineData("octaves", "C", "major", 4)]
+    [InlineData("tonic", "G#", "major", 1)]
+    [InlineData("tonic", "H", "major", 1)]
+    [InlineData("kind", "C", "flamboyant", 1)]
+    [InlineData("octaves", "C", "major", 9)]
+    public void What_cannot_be_written_is_refused_with_its_field_and_remedy(string field, string tonic, string kind, int octaves)
+    {
+        var refused = Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Tonic = tonic, Kind = kind, Octaves = octaves }, Clarinet));
+        refused.Field.ShouldBe(field);
+    }
+
+    [Fact]
+    public void A_range_upside_down_and_an_instrument_without_pitch_are_refused()
+    {
+        Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Lowest = Pitch.Parse("C5"), Highest = Pitch.Parse("C4") }, Clarinet)).Message.ShouldContain("upside down");
+        Should.Throw<SheetException>(() => Sheets.Make(new SheetWish(), Named("Hand drum"))).Field.ShouldBe("instrument");
+        Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Tonic = "G#" }, Clarinet)).Message.ShouldContain("A♭");
+    }
+
+    private static Instrument Named(string name) => Instrument.Known.First(one => one.Name == name);
+}

@@ -72,11 +72,17 @@ public readonly record struct Pitch(NoteName Name, int Octave)
     {
         var octave = (int)Math.Floor(midi / 12.0) - 1;
         var above = midi - ((octave + 1) * 12);
-        var natural = Enumerable.Range(0, 7).Select(step => (Step)step).FirstOrDefault(step => NoteName.Natural(step) == above, (Step)(-1));
-        if (natural >= 0)
-            return Of(natural, 0, octave);
-        var letter = Enumerable.Range(0, 7).Select(step => (Step)step).First(step => NoteName.Natural(step) == above + (sharps ? -1 : 1));
-        return Of(letter, sharps ? 1 : -1, octave);
+        // From the letters' natural semitones: the one itself, else its neighbour below with a sharp or above with a flat.
+        foreach (var alteration in sharps ? [0, 1] : new[] { 0, -1 })
+        {
+            for (var step = Step.C; step <= Step.B; step++)
+            {
+                if (NoteName.Natural(step) == above - alteration)
+                    return Of(step, alteration, octave);
+            }
+        }
+
+        throw new InvalidOperationException("Every semitone has a letter.");
     }
 
     /// <summary>The same sound with another letter when it can be written more simply: Fb4 as E4, B#3 as C4.</summary>

@@ -4,6 +4,7 @@ using TuningFork.Server.Features;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Sound;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
@@ -61,6 +62,7 @@ app.MapMaterials();
 app.MapSession();
 app.MapJournal();
 app.MapSheets();
+app.MapSound();
 app.MapBody();
 if (Asked("testing"))
     TestingEndpoints.Map(app, clock);

@@ -35,6 +35,51 @@ public sealed class Browser : IDisposable
         ["mobile"] = false,
     });
 
+    /// <summary>
+    /// Listens to what goes to the loudspeakers: every sound that begins after silence is noted with its sample. Before a page
+    /// is opened; the page's policy is lifted, because the listener is a script of the test.
+    /// </summary>
+    public void Listen()
+    {
+        driver.ExecuteCdpCommand("Page.setBypassCSP", new Dictionary<string, object?>(StringComparer.Ordinal) { ["enabled"] = true });
+        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = Listener });
+    }
+
+    private const string Listener = """
+        const worklet = `registerProcessor('listener', class extends AudioWorkletProcessor {
+          constructor() { super(); this.quiet = 1e9; }
+          process(inputs) {
+            const samples = inputs[0][0];
+            if (samples) for (let i = 0; i < samples.length; i++) {
+              const height = Math.abs(samples[i]);
+              if (height > 0.05 && this.quiet > 600) this.port.postMessage(currentFrame + i);
+              this.quiet = height < 0.012 ? this.quiet + 1 : height > 0.05 ? 0 : this.quiet;
+            }
+            return true;
+          }
+        })`;
+        window.heard = [];
+        const plain = AudioNode.prototype.connect;
+        const taps = new WeakMap();
+        AudioNode.prototype.connect = function (to, ...rest) {
+          const result = plain.call(this, to, ...rest);
+          if (to instanceof AudioDestinationNode && to.context instanceof AudioContext) {
+            const context = to.context;
+            window.sampleRate = context.sampleRate;
+            if (!taps.has(context)) taps.set(context, (async () => {
+              await context.audioWorklet.addModule(URL.createObjectURL(new Blob([worklet], { type: 'text/javascript' })));
+              const tap = new AudioWorkletNode(context, 'listener', { numberOfOutputs: 0 });
+              tap.port.onmessage = (event) => window.heard.push(event.data);
+              const bus = context.createGain();
+              plain.call(bus, tap);
+              return bus;
+            })());
+            taps.get(context).then((bus) => plain.call(this, bus));
+          }
+          return result;
+        };
+        """;
+
     /// <summary>Shows the page as it would be printed, or again as on a screen.</summary>
     public void Media(string kind) => driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind });
 

@@ -313,6 +313,10 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("SoundJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Transposition")
                         .HasColumnType("INTEGER");
 

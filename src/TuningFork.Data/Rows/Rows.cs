@@ -31,6 +31,9 @@ public sealed class ProfileRow
     public int A4 { get; set; } = 440;
     public Naming Naming { get; set; }
 
+    /// <summary>How click and drone are set; empty for the usual way.</summary>
+    public string SoundJson { get; set; } = "";
+
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
     public int Version { get; set; }

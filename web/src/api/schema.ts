@@ -292,6 +292,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/technique/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetSheetChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeSheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/sheet/musicxml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeSheetMusicXml"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/sheet/midi": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeSheetMidi"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetSound"];
+        put: operations["SetSound"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -367,6 +447,33 @@ export interface components {
             /** Format: int32 */
             materialId?: null | number;
         };
+        ChoiceView: {
+            id: string;
+            name: string;
+        };
+        Click: {
+            /** Format: double */
+            at: number;
+            /** Format: int32 */
+            level: number;
+        };
+        ClickCycle: {
+            /** Format: int32 */
+            beats: number;
+            clicks: components["schemas"]["Click"][];
+            /** Format: int32 */
+            beatsPerBar: number;
+        };
+        /**
+         * @default EveryBeat
+         * @enum {unknown}
+         */
+        ClickOn: "EveryBeat" | "TwoAndFour" | "FirstOfBar";
+        /**
+         * @default Click
+         * @enum {unknown}
+         */
+        ClickVoice: "Click" | "Drums";
         CloseLine: {
             /** Format: int32 */
             position: number;
@@ -425,6 +532,11 @@ export interface components {
             locked: boolean;
             targets: components["schemas"]["TargetView"][];
         };
+        /**
+         * @default Alone
+         * @enum {unknown}
+         */
+        DroneWith: "Alone" | "Fifth" | "MajorThird" | "MinorThird";
         EarQuestion: {
             ask: string;
             question: components["schemas"]["Tone"][];
@@ -602,6 +714,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Mix: "Blocked" | "InTurn" | "Shuffled";
+        /** @enum {unknown} */
+        Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
+        /**
+         * @default UpAndDown
+         * @enum {unknown}
+         */
+        OctaveOrder: "UpAndDown" | "ByOctavesThenJoined";
         PlayedDrillView: {
             area: null | components["schemas"]["Area"];
             title: string;
@@ -613,6 +732,14 @@ export interface components {
             takes: number;
             /** Format: int32 */
             cleanTakes: number;
+        };
+        PlayedNoteView: {
+            /** Format: int32 */
+            midi: number;
+            /** Format: double */
+            at: number;
+            /** Format: double */
+            length: number;
         };
         ProfileView: {
             instrument: string;
@@ -629,6 +756,11 @@ export interface components {
             scaleMinutes: number;
             /** Format: int32 */
             earCentre: number;
+            lowest: string;
+            highest: string;
+            /** Format: int32 */
+            a4: number;
+            naming: components["schemas"]["Naming"];
             /** Format: int32 */
             version: number;
         };
@@ -659,6 +791,16 @@ export interface components {
              * @default 60
              */
             earCentre: number;
+            /** @default  */
+            lowest: string;
+            /** @default  */
+            highest: string;
+            /**
+             * Format: int32
+             * @default 440
+             */
+            a4: number;
+            naming?: components["schemas"]["Naming"];
             /**
              * Format: int32
              * @default 0
@@ -707,6 +849,12 @@ export interface components {
              */
             version: number;
         };
+        Rung: {
+            rhythm: string;
+            name: string;
+            /** Format: double */
+            seconds: number;
+        };
         /** @enum {unknown} */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
         SessionDrillView: {
@@ -748,6 +896,143 @@ export interface components {
             target: null | components["schemas"]["TargetView"];
             question: null | components["schemas"]["EarQuestion"];
             nextDrill: string;
+        };
+        SheetChoices: {
+            instrument: string;
+            isPitched: boolean;
+            lowest: string;
+            highest: string;
+            /** Format: int32 */
+            soundsBelow: number;
+            /** Format: int32 */
+            a4: number;
+            scales: components["schemas"]["ChoiceView"][];
+            chords: components["schemas"]["ChoiceView"][];
+            rhythms: components["schemas"]["ChoiceView"][];
+            joinings: components["schemas"]["ChoiceView"][];
+            tonics: string[];
+        };
+        SheetRequest: {
+            /** @default scale */
+            figure: string;
+            /** @default major */
+            kind: string;
+            /** @default C */
+            tonic: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            octaves: number;
+            order?: components["schemas"]["OctaveOrder"];
+            /** @default eighth */
+            rhythm: string;
+            /** @default plain */
+            joining: string;
+            /**
+             * Format: int32
+             * @default 72
+             */
+            tempo: number;
+            /**
+             * Format: int32
+             * @default 4
+             */
+            patternSize: number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            patternNumber: number;
+            /** Format: int32 */
+            pairedWith?: null | number;
+            /** @default  */
+            lowest: string;
+            /** @default  */
+            highest: string;
+            /** @default false */
+            concert: boolean;
+        };
+        SheetView: {
+            title: string;
+            abc: string;
+            sounds: string;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            notesPerMinute: number;
+            /** Format: double */
+            seconds: number;
+            topNote: string;
+            rungs: components["schemas"]["Rung"][];
+            /** Format: double */
+            ladderSeconds: number;
+            played: components["schemas"]["PlayedNoteView"][];
+        };
+        SoundSettings: {
+            /**
+             * Format: int32
+             * @default 4
+             */
+            beats: number;
+            groups?: null | number[];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            subdivision: number;
+            on?: components["schemas"]["ClickOn"];
+            /**
+             * Format: int32
+             * @default 1
+             */
+            everyNthBar: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            soundBars: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            silentBars: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            countInBars: number;
+            voice?: components["schemas"]["ClickVoice"];
+            /** @default false */
+            withDrill: boolean;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            gainStep: number;
+            /**
+             * Format: int32
+             * @default 4
+             */
+            gainBars: number;
+            /**
+             * Format: int32
+             * @default 120
+             */
+            gainTo: number;
+            /** @default  */
+            drone: string;
+            droneWith?: components["schemas"]["DroneWith"];
+            /** @default true */
+            just: boolean;
+            /** @default false */
+            droneWithDrill: boolean;
+        };
+        SoundView: {
+            settings: components["schemas"]["SoundSettings"];
+            cycle: components["schemas"]["ClickCycle"];
+            droneHertz: number[];
+            droneSounds: string;
         };
         /** @enum {unknown} */
         StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness";
@@ -1471,6 +1756,138 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetSheetChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetChoices"];
+                };
+            };
+        };
+    };
+    MakeSheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetView"];
+                };
+            };
+        };
+    };
+    MakeSheetMusicXml: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    MakeSheetMidi: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetSound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundView"];
+                };
+            };
+        };
+    };
+    SetSound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoundSettings"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundView"];
+                };
             };
         };
     };

@@ -11,6 +11,7 @@ const named = <T extends Record<K, React.ComponentType>, K extends string>(load:
 const TodayPage = named(() => import('../features/planning/TodayPage'), 'TodayPage')
 const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
+const SoundPage = named(() => import('../features/sound/SoundPage'), 'SoundPage')
 const FirstVisitPage = named(() => import('../features/planning/FirstVisitPage'), 'FirstVisitPage')
 const MaterialPage = named(() => import('../features/material/MaterialPage'), 'MaterialPage')
 const StagePage = named(() => import('../features/practice/StagePage'), 'StagePage')
@@ -41,6 +42,7 @@ export function App() {
               <Route path="/material" element={<MaterialPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/balance" element={<BalancePage />} />
+              <Route path="/sound" element={<SoundPage />} />
               <Route path="/close" element={<ClosePage />} />
             </Route>
             <Route path="*" element={<Navigate to="/" replace />} />

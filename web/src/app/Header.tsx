@@ -9,6 +9,7 @@ const places = [
   ['/', 'Today'],
   ['/routines', 'Routines'],
   ['/material', 'Material'],
+  ['/sound', 'Sound'],
   ['/journal', 'Journal'],
   ['/balance', 'Balance'],
 ] as const

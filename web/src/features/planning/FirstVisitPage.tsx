@@ -197,6 +197,10 @@ async function enter(start: Start) {
       school: 'WideningGaps',
       mix: 'Shuffled',
       scaleMinutes: 20,
+      lowest: '',
+      highest: '',
+      a4: 440,
+      naming: 'Letters',
       version: 0,
     } as const
     await ask(client.PUT('/api/profile', { body: { ...body, weekdayMinutes: [...start.minutes] } }))

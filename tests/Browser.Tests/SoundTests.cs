@@ -1,0 +1,98 @@
+using System.Collections.ObjectModel;
+using System.Globalization;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>What is heard, measured in the samples that go to the loudspeakers.</summary>
+public sealed class SoundTests
+{
+    /// <summary>Keeps the page busy: nine tenths of the time its thread does nothing but turn.</summary>
+    private const string Busy = "window.busy = setInterval(() => { const end = performance.now() + 180; while (performance.now() < end); }, 200)";
+
+    [Fact]
+    public Task At_180_every_click_of_half_a_minute_is_within_a_millisecond_while_the_page_is_busy() => Measure(180, seconds: 30);
+
+    /// <summary>The same over ten minutes; run by bench/run sound, not with the tests.</summary>
+    [Fact(Explicit = true)]
+    public Task At_180_every_click_of_ten_minutes_is_within_a_millisecond() => Measure(180, seconds: 600);
+
+    private static async Task Measure(int tempo, int seconds)
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Listen();
+        browser.Open("/sound");
+        browser.Type("Tempo, typed", tempo.ToString(CultureInfo.InvariantCulture) + Keys.Enter);
+        browser.Button("Start the click").Click();
+        browser.Until(_ => (long)browser.Run("return window.heard.length")! > 4);
+        browser.Run(Busy);
+        await Task.Delay((seconds + 1) * 1000);
+        browser.Run("clearInterval(window.busy)");
+        var heard = Heard(browser);
+        var gap = 60.0 / tempo;
+        // The tap may come a click or two after the first one; from then on none may be missing.
+        heard.Count.ShouldBeGreaterThan(seconds * tempo / 60);
+        var first = heard[0];
+        var worst = heard.Select((at, i) => Math.Abs(at - (first + (i * gap)))).Max();
+        await Console.Out.WriteLineAsync($"{heard.Count} clicks at {tempo}, the page busy nine tenths of the time: the worst is {worst * 1000:0.0000} ms from its place");
+        for (var i = 0; i < heard.Count; i++)
+            (heard[i] - (first + (i * gap))).ShouldBe(0, 0.001, $"click {i} of {heard.Count}");
+        browser.Button("Stop the click").Click();
+        await Task.Delay(400);
+        var stopped = Heard(browser).Count;
+        await Task.Delay(1500);
+        Heard(browser).Count.ShouldBe(stopped, "stopped is silent, also what was put ahead");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Parts_of_a_beat_gap_bars_and_another_tempo_are_heard_where_they_belong()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Listen();
+        browser.Open("/sound");
+        browser.Type("beats in a bar", "7" + Keys.Tab);
+        browser.Type("in groups of", "3 + 2 + 3" + Keys.Tab);
+        browser.Until(_ => browser.Control("beats in a bar").GetAttribute("value") == "8");
+        browser.Type("beats in a bar", "7" + Keys.Tab);
+        browser.SeeText("3 + 2 + 3 makes 8 and the bar has 7 beats");
+        browser.Type("in groups of", "2" + Keys.Tab);
+        browser.Until(_ => browser.Control("beats in a bar").GetAttribute("value") == "2");
+        browser.Type("bars heard", "1" + Keys.Tab);
+        browser.Type("then bars silent", "1" + Keys.Tab);
+        browser.Until(_ => browser.Control("then bars silent").GetAttribute("value") == "1");
+        browser.Type("Tempo, typed", "120" + Keys.Enter);
+        browser.Button("Start the click").Click();
+        await Task.Delay(6500);
+
+        // Two beats, two silent ones: half a second, then one and a half.
+        var gaps = Gaps(browser);
+        gaps.Count.ShouldBeGreaterThan(3);
+        gaps.ShouldAllBe(gap => Math.Abs(gap - 0.5) < 0.001 || Math.Abs(gap - 1.5) < 0.001);
+        gaps.Zip(gaps.Skip(1)).ShouldAllBe(pair => Math.Abs(pair.First + pair.Second - 2) < 0.001);
+
+        // Faster from the next beat on, without a stumble.
+        browser.Run("window.heard.length = 0");
+        browser.Type("Tempo, typed", "240" + Keys.Enter);
+        await Task.Delay(4000);
+        Gaps(browser).TakeLast(3).ShouldAllBe(gap => Math.Abs(gap - 0.25) < 0.001 || Math.Abs(gap - 0.75) < 0.001);
+        browser.Complaints().Where(line => !line.Contains("400", StringComparison.Ordinal)).ShouldBeEmpty();
+    }
+
+    private static List<double> Gaps(Browser browser)
+    {
+        var heard = Heard(browser);
+        return [.. heard.Skip(1).Zip(heard, (after, before) => after - before)];
+    }
+
+    /// <summary>Seconds on the audio clock of everything that began after silence.</summary>
+    private static List<double> Heard(Browser browser)
+    {
+        var rate = Convert.ToDouble(browser.Run("return window.sampleRate"), CultureInfo.InvariantCulture);
+        return [.. ((ReadOnlyCollection<object>)browser.Run("return window.heard")!).Select(frame => Convert.ToDouble(frame, CultureInfo.InvariantCulture) / rate)];
+    }
+}

@@ -1,0 +1,181 @@
+import { Flex, Grid, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Problem } from '../../api/client'
+import { Field, NumberInput, Refusal, Select, TextInput } from '../../ui/fields'
+import type { Settings } from './SoundPage'
+
+interface Props {
+  settings: Settings
+  change: (part: Partial<Settings>) => Promise<void>
+  problem: Problem | null
+}
+
+/** The bar, what of it is heard, and how it changes by itself. */
+export function ClickSettings({ settings, change, problem }: Props) {
+  const groups = (settings.groups ?? []).join(' + ')
+  return (
+    <chakra.fieldset>
+      <chakra.legend fontFamily="heading" fontSize="24px" fontWeight={600} mb="3">
+        The click
+      </chakra.legend>
+      <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4" alignItems="end">
+        <Count label="beats in a bar" part="beats" min={1} max={32} settings={settings} change={change} />
+        <Field label="in groups of">
+          <Groups key={groups} text={groups} change={change} />
+        </Field>
+        <Field label="each beat parted into">
+          <Select
+            value={settings.subdivision}
+            onChange={(event) => void change({ subdivision: Number(event.target.value) })}
+          >
+            {[1, 2, 3, 4, 5, 6].map((parts) => (
+              <option key={parts} value={parts}>
+                {parts === 1 ? 'the beat alone' : `${parts} parts`}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Field label="heard on">
+          <Select
+            value={settings.on}
+            onChange={(event) => void change({ on: event.target.value as Settings['on'] })}
+          >
+            <option value="EveryBeat">every beat</option>
+            <option value="TwoAndFour">2 and 4</option>
+            <option value="FirstOfBar">the first of the bar</option>
+          </Select>
+        </Field>
+        <Field label="voice">
+          <Select
+            value={settings.voice}
+            onChange={(event) => void change({ voice: event.target.value as Settings['voice'] })}
+          >
+            <option value="Click">click</option>
+            <option value="Drums">drums</option>
+          </Select>
+        </Field>
+        <Count
+          label="one bar heard in"
+          part="everyNthBar"
+          min={1}
+          max={16}
+          settings={settings}
+          change={change}
+        />
+        <Count label="bars heard" part="soundBars" min={0} max={16} settings={settings} change={change} />
+        <Count
+          label="then bars silent"
+          part="silentBars"
+          min={0}
+          max={16}
+          settings={settings}
+          change={change}
+        />
+        <Count
+          label="bars counted in"
+          part="countInBars"
+          min={0}
+          max={8}
+          settings={settings}
+          change={change}
+        />
+        <Count
+          label="tempo changes by"
+          part="gainStep"
+          min={-20}
+          max={20}
+          settings={settings}
+          change={change}
+        />
+        <Count
+          label="every so many bars"
+          part="gainBars"
+          min={1}
+          max={64}
+          settings={settings}
+          change={change}
+        />
+        <Count label="until" part="gainTo" min={20} max={400} settings={settings} change={change} />
+      </Grid>
+      <Refusal
+        problem={problem}
+        field={[
+          'beats',
+          'groups',
+          'subdivision',
+          'on',
+          'everyNthBar',
+          'soundBars',
+          'silentBars',
+          'countInBars',
+          'gainStep',
+        ]}
+      />
+      <Flex mt="3">
+        <Tick
+          label="start it with every drill that has a tempo"
+          on={settings.withDrill ?? false}
+          set={(withDrill) => void change({ withDrill })}
+        />
+      </Flex>
+    </chakra.fieldset>
+  )
+}
+
+interface CountProps extends Omit<Props, 'problem'> {
+  label: string
+  part:
+    'beats' | 'everyNthBar' | 'soundBars' | 'silentBars' | 'countInBars' | 'gainStep' | 'gainBars' | 'gainTo'
+  min: number
+  max: number
+}
+
+function Count({ label, part, min, max, settings, change }: CountProps) {
+  return (
+    <Field label={label}>
+      <NumberInput
+        label={label}
+        value={settings[part] ?? 0}
+        min={min}
+        max={max}
+        width="100%"
+        onChange={(value) => void change({ [part]: value })}
+      />
+    </Field>
+  )
+}
+
+/** "3 + 2 + 2", typed as one likes. */
+function Groups({ text, change }: { text: string; change: Props['change'] }) {
+  const [typed, setTyped] = useState(text)
+  const commit = () => {
+    if (typed === text) return
+    const groups = typed.match(/\d+/g)?.map(Number) ?? []
+    const beats = groups.reduce((sum, group) => sum + group, 0)
+    void change(groups.length > 0 && beats <= 32 ? { groups, beats } : { groups })
+  }
+  return (
+    <TextInput
+      aria-label="in groups of"
+      value={typed}
+      placeholder="3 + 2 + 2"
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => event.key === 'Enter' && commit()}
+    />
+  )
+}
+
+export function Tick({ label, on, set }: { label: string; on: boolean; set: (on: boolean) => void }) {
+  return (
+    <chakra.label display="flex" gap="2" alignItems="center" minH="42px">
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={(event) => set(event.target.checked)}
+        style={{ width: 20, height: 20 }}
+      />
+      {label}
+    </chakra.label>
+  )
+}

@@ -1,0 +1,107 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { BeatLights } from '../../sound/BeatLights'
+import { useSound } from '../../sound/useSound'
+import { NumberInput, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { ClickSettings } from './ClickSettings'
+import { DroneSettings } from './DroneSettings'
+import { useTap } from './useTap'
+
+export type Settings = Schemas['SoundSettings']
+
+/** Click and drone: tried here, kept for the stage. */
+export function SoundPage() {
+  const view = api.useQuery('get', '/api/sound')
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [tempo, setTempo] = useState(72)
+  const sound = useSound(view.data)
+  const choose = (bpm: number) => {
+    const next = Math.min(400, Math.max(20, Math.round(bpm)))
+    setTempo(next)
+    sound.setTempo(next)
+  }
+  const tap = useTap(choose)
+  if (!view.data) return null
+  const { settings, cycle } = view.data
+  const change = async (part: Partial<Settings>) => {
+    const kept = await run(() => ask(client.PUT('/api/sound', { body: { ...settings, ...part } })))
+    if (kept) queries.setQueryData(api.queryOptions('get', '/api/sound').queryKey, kept)
+  }
+  return (
+    <Page title="Click and drone">
+      <Grid templateColumns={{ base: '1fr', lg: '380px minmax(0,1fr)' }} gap="10">
+        <Box>
+          <Flex align="baseline" gap="3">
+            <chakra.output fontFamily="heading" fontWeight={700} fontSize="96px" lineHeight={1}>
+              {tempo}
+            </chakra.output>
+            <Text color="faded">a minute</Text>
+          </Flex>
+          <chakra.input
+            type="range"
+            aria-label="Tempo"
+            min={20}
+            max={400}
+            value={tempo}
+            onChange={(event) => choose(Number(event.target.value))}
+            width="100%"
+            accentColor="#1e2230"
+            my="3"
+          />
+          <Flex gap="2" align="center" mb="5" wrap="wrap">
+            <NumberInput label="Tempo, typed" value={tempo} min={20} max={400} onChange={choose} />
+            {[-5, -1, 1, 5].map((step) => (
+              <Press
+                key={step}
+                px="3"
+                aria-label={`Tempo ${step > 0 ? '+' : ''}${step}`}
+                onClick={() => choose(tempo + step)}
+              >
+                {step > 0 ? `+${step}` : `−${-step}`}
+              </Press>
+            ))}
+            <Press onClick={tap}>Tap</Press>
+          </Flex>
+          <BeatLights sound={sound} beats={cycle.beatsPerBar} />
+          <Flex gap="3" mt="5" wrap="wrap">
+            <Press
+              look="strong"
+              minH="54px"
+              px="6"
+              aria-pressed={sound.clicking}
+              onClick={() => (sound.clicking ? sound.stopClick() : void sound.startClick(tempo))}
+            >
+              {sound.clicking ? 'Stop the click' : 'Start the click'}
+            </Press>
+            <Press
+              minH="54px"
+              px="6"
+              disabled={view.data.droneHertz.length === 0}
+              aria-pressed={sound.droning}
+              onClick={() => (sound.droning ? sound.stopDrone() : void sound.startDrone())}
+            >
+              {sound.droning ? 'Stop the drone' : 'Start the drone'}
+            </Press>
+          </Flex>
+          <Text mt="5" color="faded" fontSize="0.9em" maxW="44ch">
+            Loud rooms and headphones wear the ears: at 85 dBA eight hours are the limit, at 94 one, at 100 a
+            quarter of an hour (NIOSH). Protect them, and ask a doctor when they ring.
+          </Text>
+        </Box>
+        <Box>
+          <ClickSettings settings={settings} change={change} problem={problem} />
+          <DroneSettings
+            settings={settings}
+            change={change}
+            problem={problem}
+            sounds={view.data.droneSounds}
+          />
+          <Refusal problem={problem} field={['server', 'request']} />
+        </Box>
+      </Grid>
+    </Page>
+  )
+}

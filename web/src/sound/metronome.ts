@@ -1,0 +1,146 @@
+import type { Schemas } from '../api/client'
+import { now, output, wakeEvery } from './output'
+import { clickBuffer } from './voices'
+
+type View = Schemas['SoundView']
+
+/** Clicks are put on the audio clock so far ahead; the page may be busy for as long without one being late. */
+const aheadSeconds = 1.6
+const firstSeconds = 0.12
+
+interface Put {
+  at: number
+  beat: number
+  node: AudioBufferSourceNode
+}
+
+/** The click: every one is given its exact time on the audio clock. */
+export class Metronome {
+  private readonly buffers = new Map<string, AudioBuffer>()
+  private put: Put[] = []
+  private stopWaking: (() => void) | null = null
+  private next = 0
+  private round = 0
+  /** The beat from which the present tempo counts, and its time. */
+  private anchor = { beat: 0, at: 0 }
+  private bpm = 60
+
+  constructor(private view: View) {}
+
+  get running() {
+    return this.stopWaking !== null
+  }
+
+  get tempo() {
+    return this.bpm
+  }
+
+  /** Starts, after the bars counted in if there are any. */
+  start(bpm: number) {
+    this.stop()
+    this.bpm = bpm
+    const countIn = (this.view.settings.countInBars ?? 0) * this.view.cycle.beatsPerBar
+    this.anchor = { beat: -countIn, at: now() + firstSeconds }
+    this.next = 0
+    this.round = 0
+    this.countIn(countIn)
+    this.stopWaking = wakeEvery(60, () => this.fill())
+    this.fill()
+  }
+
+  stop() {
+    this.stopWaking?.()
+    this.stopWaking = null
+    for (const click of this.put) click.node.stop()
+    this.put = []
+  }
+
+  /** Another tempo, from the next beat that has not been heard yet. */
+  setTempo(bpm: number) {
+    if (bpm === this.bpm || !this.running) return
+    const from = now() + 0.02
+    const heard = this.put.filter((click) => click.at <= from)
+    for (const click of this.put) if (click.at > from) click.node.stop()
+    this.put = heard
+    const beat = this.anchor.beat + ((from - this.anchor.at) * this.bpm) / 60
+    const whole = Math.ceil(beat - 1e-6)
+    this.anchor = { beat: whole, at: this.timeOf(whole) }
+    this.bpm = bpm
+    this.seek(whole)
+    this.fill()
+  }
+
+  /** Other settings; the click goes on where it is. */
+  setView(view: View) {
+    const was = this.running
+    this.view = view
+    this.buffers.clear()
+    if (was) this.start(this.bpm)
+  }
+
+  /** The beat that sounds now, counted from the first of the first bar; negative while counting in. */
+  beat() {
+    return this.running ? this.anchor.beat + ((now() - this.anchor.at) * this.bpm) / 60 : null
+  }
+
+  private timeOf(beat: number) {
+    return this.anchor.at + ((beat - this.anchor.beat) * 60) / this.bpm
+  }
+
+  private seek(beat: number) {
+    const { cycle } = this.view
+    this.round = Math.floor(beat / cycle.beats)
+    this.next = cycle.clicks.findIndex((click) => this.round * cycle.beats + click.at >= beat - 1e-6)
+    if (this.next < 0) {
+      this.next = 0
+      this.round++
+    }
+  }
+
+  private countIn(beats: number) {
+    for (let beat = -beats; beat < 0; beat++)
+      this.sound(beat, (beat + beats) % this.view.cycle.beatsPerBar === 0 ? 3 : 1)
+  }
+
+  private fill() {
+    const { cycle } = this.view
+    if (cycle.clicks.length === 0) return
+    for (;;) {
+      const click = cycle.clicks[this.next]!
+      const beat = this.round * cycle.beats + click.at
+      if (this.timeOf(beat) > now() + aheadSeconds) break
+      if (this.next === 0) this.grow(beat)
+      this.sound(beat, click.level)
+      this.next++
+      if (this.next === cycle.clicks.length) {
+        this.next = 0
+        this.round++
+      }
+    }
+    this.put = this.put.filter((one) => one.at > now() - 1)
+  }
+
+  /** Gradual change: so many beats a minute after so many bars, until the tempo it was to reach. */
+  private grow(beat: number) {
+    const { gainStep = 0, gainBars = 4, gainTo = 120 } = this.view.settings
+    const bars = beat / this.view.cycle.beatsPerBar
+    if (gainStep === 0 || beat <= 0 || bars % gainBars !== 0) return
+    const to = gainStep > 0 ? Math.min(gainTo, this.bpm + gainStep) : Math.max(gainTo, this.bpm + gainStep)
+    if (gainStep > 0 ? to <= this.bpm : to >= this.bpm) return
+    this.anchor = { beat, at: this.timeOf(beat) }
+    this.bpm = to
+  }
+
+  private sound(beat: number, level: number) {
+    const context = output().rawContext as AudioContext
+    const voice = this.view.settings.voice ?? 'Click'
+    const key = `${voice}${level}`
+    if (!this.buffers.has(key)) this.buffers.set(key, clickBuffer(context, voice, level))
+    const node = context.createBufferSource()
+    node.buffer = this.buffers.get(key)!
+    node.connect(context.destination)
+    const at = Math.max(this.timeOf(beat), context.currentTime)
+    node.start(at)
+    this.put.push({ at, beat, node })
+  }
+}

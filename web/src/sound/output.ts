@@ -1,0 +1,27 @@
+import { Context, setContext } from 'tone'
+
+let shared: Context | null = null
+
+/**
+ * The one audio context of the page, with Tone.js on top. Tone's own clock stays off: everything here is given its exact
+ * time on the audio clock, and a worker wakes the page to do so in good time.
+ */
+export function output(): Context {
+  if (!shared) {
+    shared = new Context({ clockSource: 'timeout', lookAhead: 0, updateInterval: 1 })
+    setContext(shared)
+  }
+  if (shared.state === 'suspended') void shared.resume()
+  return shared
+}
+
+/** Seconds on the audio clock. */
+export const now = () => output().rawContext.currentTime
+
+/** Calls back every so many milliseconds, also while the page is in the background. */
+export function wakeEvery(milliseconds: number, call: () => void): () => void {
+  const worker = new Worker(new URL('./wake.worker.ts', import.meta.url), { type: 'module' })
+  worker.onmessage = call
+  worker.postMessage(milliseconds)
+  return () => worker.terminate()
+}

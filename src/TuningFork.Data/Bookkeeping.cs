@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 using TuningFork.Data.Rows;
@@ -21,7 +22,7 @@ public static class Bookkeeping
     };
 
     /// <summary>A material as the planner sees it.</summary>
-    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false)
+    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false, IEnumerable<KeyRow>? keys = null)
     {
         ArgumentNullException.ThrowIfNull(row);
         var performance = (piece ?? row).Performance;
@@ -45,12 +46,15 @@ public static class Bookkeeping
             AskedFor = row.AskedFor <= today,
             IsScale = row.IsScale,
             HasPassages = hasPassages,
+            KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
+            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(ToCore).OfType<KeyRecord>()],
             Performance = performance >= today ? performance : null,
             LastVisit = row.LastVisit,
             Visits = row.Visits,
             Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
             Slipped = row.Slipped,
             EasyLastTime = row.EasyLastTime,
+            Stuck = row.Stuck,
             LastClean = ToBpm(row.LastClean),
             NextExample = row.NextExample,
             Examples = row.Examples,
@@ -119,6 +123,41 @@ public static class Bookkeeping
         ArgumentNullException.ThrowIfNull(tries);
         return [.. tries.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(take => new Try(
             take[^1] == '+', take.Length > 1 ? new Bpm(int.Parse(take.AsSpan(0, take.Length - 1), CultureInfo.InvariantCulture)) : null))];
+    }
+
+    /// <summary>What happened with a key; null when its name cannot be read any more.</summary>
+    public static KeyRecord? ToCore(KeyRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return Key.TryParse(row.Key, out var key) ? new KeyRecord(key, row.LastDay, row.FirstDay, row.Began, row.LastClean) : null;
+    }
+
+    /// <summary>The tempo history of a material: its visits with takes, in order.</summary>
+    public static IReadOnlyList<TempoPoint> Tempos(IEnumerable<VisitRow> visits) =>
+    [
+        .. visits.Where(visit => visit.Takes > 0).OrderBy(visit => visit.Day)
+            .Select(visit => new TempoPoint(visit.Day, visit.Clean, Tries(visit.Tries).Select(take => take.Tempo?.Value).Max())),
+    ];
+
+    /// <summary>Whether the tempo of a material is stuck.</summary>
+    public static PlateauView Plateau(MaterialRow material, IEnumerable<VisitRow> visits, bool tense = false)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        return Core.Tempo.Plateau.Look(Tempos(visits), ToBpm(material.Target ?? material.Piece?.Target), tense);
+    }
+
+    /// <summary>Notes that a material was played in a key; after more than a week a new turn of the key begins.</summary>
+    public static void Played(KeyRow row, DateOnly day, bool began, bool clean, int? tempo)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        if (row.Visits == 0 || day.DayNumber - row.FirstDay.DayNumber >= 7)
+            row.FirstDay = day;
+        if (row.LastDay != day || row.Visits == 0)
+            row.Visits++;
+        row.Began = began || (row.LastDay == day && row.Began);
+        row.LastDay = day;
+        if (clean && tempo is { } beats && !(row.LastClean > beats && row.LastDay == day))
+            row.LastClean = beats;
     }
 
     /// <summary>The routine of a row.</summary>

@@ -28,6 +28,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<BodyRow> Bodies => Set<BodyRow>();
 
+    public DbSet<KeyRow> Keys => Set<KeyRow>();
+
     public DbSet<AskRow> Asks => Set<AskRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -41,6 +43,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
         ArgumentNullException.ThrowIfNull(modelBuilder);
+        modelBuilder.Entity<KeyRow>().HasKey(row => new { row.MaterialId, row.Key });
         modelBuilder.Entity<AskRow>().HasKey(ask => ask.Key);
         modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);

@@ -62,6 +62,8 @@ app.MapMaterials();
 app.MapSession();
 app.MapJournal();
 app.MapSheets();
+app.MapKeys();
+app.MapTempo();
 app.MapSound();
 app.MapBody();
 if (Asked("testing"))

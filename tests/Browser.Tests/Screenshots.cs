@@ -23,9 +23,18 @@ public sealed class Screenshots
         Shot("/material", "material", "//tbody/tr");
         browser.Button("New passage").Click();
         Snap("material-entry", "//form");
+        Shot("/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
+        Shot("/keys", "keys", "//section//*[name()='svg']");
+        Shot("/sound", "sound", "//fieldset");
+        browser.Open("/material");
+        browser.See(By.CssSelector("a[aria-label='Tempo of Crossing the break in pairs']")).Click();
+        Snap("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Shot("/journal", "journal", "//section");
         Shot("/balance", "balance", "//table");
         Shot("/", "today", "//ol/li");
+        browser.Choose("Material to add", "Scale, two octaves");
+        browser.Button("Add").Click();
+        browser.SeeText("too many");
         browser.Driver.FindElement(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-title']"));
         for (var i = 0; i < 20 && !browser.Driver.PageSource.Contains("one take each", StringComparison.Ordinal); i++)
@@ -40,7 +49,15 @@ public sealed class Screenshots
         await Task.Delay(2500);
         Snap("stage", "//*[@data-testid='stage-title']");
         browser.Press("?");
-        Snap("keys", "//dialog");
+        Snap("stage-keys", "//dialog");
+        browser.Press(Keys.Escape);
+        for (var i = 0; i < 20 && browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] svg")).Count == 0; i++)
+        {
+            browser.Press("s");
+            await Task.Delay(600);
+        }
+
+        Snap("stage-sheet", "//*[@data-testid='engraving']//*[name()='svg']");
         browser.Press(Keys.Escape);
         Shot("/close", "close", "//fieldset");
         browser.Open("/");

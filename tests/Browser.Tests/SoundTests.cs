@@ -29,12 +29,12 @@ public sealed class SoundTests
         browser.Button("Start the click").Click();
         browser.Until(_ => (long)browser.Run("return window.heard.length")! > 4);
         browser.Run(Busy);
-        await Task.Delay((seconds + 1) * 1000);
+        await Task.Delay(seconds * 1000);
+        // Without a sound card the audio clock of a busy machine may fall behind: so many clicks, not so many seconds.
+        browser.Until(_ => (long)browser.Run("return window.heard.length")! > seconds * tempo / 60, 60 + seconds);
         browser.Run("clearInterval(window.busy)");
         var heard = Heard(browser);
         var gap = 60.0 / tempo;
-        // The tap may come a click or two after the first one; from then on none may be missing.
-        heard.Count.ShouldBeGreaterThan(seconds * tempo / 60);
         var first = heard[0];
         var worst = heard.Select((at, i) => Math.Abs(at - (first + (i * gap)))).Max();
         await Console.Out.WriteLineAsync($"{heard.Count} clicks at {tempo}, the page busy nine tenths of the time: the worst is {worst * 1000:0.0000} ms from its place");

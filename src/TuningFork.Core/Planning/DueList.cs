@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 
 namespace TuningFork.Core.Planning;
 
@@ -14,6 +15,15 @@ public sealed record Queued(Material Material, DateOnly Due, bool IsDue, double?
 /// <summary>Puts material in the order in which it deserves today's minutes.</summary>
 public static class DueList
 {
+    /// <summary>Where material that goes through the keys stands among what is due: as if a first take were clean nine times in ten.</summary>
+    private const double KeysChance = 0.9;
+
+    /// <summary>Most days between two visits of an exercise whose tempo is still to grow (common practice).</summary>
+    private const int MostDaysAway = 3;
+
+    /// <summary>What each day of waiting moves an exercise forward, so that all of them come round.</summary>
+    private const double OverdueADay = 0.03;
+
     /// <summary>
     /// First what was asked for, then what is due: nearer performances, what slipped, raw, then the least likely to be
     /// clean. New material comes after what is due; what is not due yet comes last. Visited today: left out.
@@ -55,10 +65,26 @@ public static class DueList
     {
         if (material.LastVisit is not { } last)
             return new Queued(material, today, true, null, material.AskedFor ? "you asked for it" : "new");
-        var due = Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
         var days = today.DayNumber - last.DayNumber;
+        if (material.KeyPlan is { } plan)
+            return new Queued(material, last.AddDays(1), true, KeysChance, KeysWhy(material, plan, today));
+        var due = Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
+        // What is remembered still has to grow faster: an exercise below its target does not stay away for long.
+        if (material is { Kind: MaterialKind.Exercise, Readiness: not Readiness.Ready } && due > last.AddDays(MostDaysAway))
+            due = last.AddDays(MostDaysAway);
         double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
         return new Queued(material, due, due <= today, chance, Why(material, today, due, days));
+    }
+
+    /// <summary>What goes through the keys comes every day: each key has its own turn, the exercise has none.</summary>
+    private static string KeysWhy(Material material, KeyPlan plan, DateOnly today)
+    {
+        var asked = material.AskedFor ? "you asked for it; " : "";
+        var never = plan.Keys(material.Id).Count(key => material.Keys.All(record => record.Key != key));
+        if (never > 0)
+            return $"{asked}{never} {(never == 1 ? "key" : "keys")} not touched yet";
+        var longest = material.Keys.Where(record => plan.Keys(material.Id).Contains(record.Key)).MinBy(record => record.LastDay)!;
+        return $"{asked}{longest.Key.Name} waits {Words.Days(today.DayNumber - longest.LastDay.DayNumber)}";
     }
 
     private static double Urgency(Queued queued, DateOnly today)
@@ -67,6 +93,8 @@ public static class DueList
         if (!queued.IsDue)
             return queued.Due.DayNumber - today.DayNumber;
         var score = queued.Chance ?? 0.97;
+        if (material.Kind == MaterialKind.Exercise)
+            score = Math.Min(score, 0.97) - (OverdueADay * (today.DayNumber - queued.Due.DayNumber));
         if (material.Performance is { } date && date >= today)
             score -= 0.4 * Math.Clamp(1 - ((date.DayNumber - today.DayNumber) / 42.0), 0, 1);
         if (material.Slipped)

@@ -88,7 +88,8 @@ public static class PlanEdit
     private static IEnumerable<Waiting> LeftOut(Drill drill) => drill.Area is not { } area
         ? []
         : drill.Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
-            .Select(target => new Waiting(area, target.MaterialId, target.Title, "left out by you"));
+            .DistinctBy(target => target.MaterialId)
+            .Select(target => new Waiting(area, target.MaterialId, drill.Targets.Count(other => other.MaterialId == target.MaterialId) > 1 ? drill.Title : target.Title, "left out by you"));
 
     private static Material MaterialOf(DayRequest request, PlanChange change) =>
         request.Materials.FirstOrDefault(material => material.Id == change.MaterialId)

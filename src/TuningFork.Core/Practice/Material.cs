@@ -1,4 +1,5 @@
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Practice;
@@ -76,6 +77,12 @@ public sealed record Material
     /// <summary>True for scales and arpeggios, whose minutes a day are limited.</summary>
     public bool IsScale { get; init; }
 
+    /// <summary>How it goes through the keys, or null when it stays in one.</summary>
+    public KeyPlan? KeyPlan { get; init; }
+
+    /// <summary>What happened with its keys so far.</summary>
+    public IReadOnlyList<KeyRecord> Keys { get; init; } = [];
+
     /// <summary>True when it has passages of its own, so that the planner works on those.</summary>
     public bool HasPassages { get; init; }
 
@@ -96,6 +103,9 @@ public sealed record Material
 
     /// <summary>True when the last visit had no miss.</summary>
     public bool EasyLastTime { get; init; }
+
+    /// <summary>True when its tempo has not risen over the last visits.</summary>
+    public bool Stuck { get; init; }
 
     /// <summary>Last clean tempo, or null.</summary>
     public Bpm? LastClean { get; init; }

@@ -77,6 +77,16 @@ public static class Methods
         "Three clean in a row and the tempo goes up; two misses running and it steps back. The tempo never creeps within a take.",
         (2, 10), "tempo and clean or missed, every take", "Fits what is clean but slow. Leave it when shoulders or hands tighten.", Course.Ladder);
 
+    /// <summary>Today's keys, one after the other.</summary>
+    public static Method KeyRound { get; } = new("key-round", "today's keys, in turn",
+        "Each key once, then the next; round again while there is time. Stop only to repair. Another key begins tomorrow, so that each gets a fresh start.",
+        (2, 10), "clean or missed, every key", "Fits scales, arpeggios and shapes that work in any key. Leave it when all keys sound alike.", Course.Rounds);
+
+    /// <summary>Half the tempo, with the whole head.</summary>
+    public static Method SlowAnchor { get; } = new("slow-anchor", "slow anchor",
+        "Half the tempo you can play it at. Hear every note before it comes and know where each finger goes. It is harder on the mind, and it pays at speed.",
+        (2, 6), "clean or missed, every take", "Fits what is stuck, and what the fingers know better than the head. Leave it after four takes.", Course.FixedCount, 4);
+
     /// <summary>Once through as if people listened.</summary>
     public static Method PerformanceTake { get; } = new("performance-take", "performance take",
         "Once, as if somebody listened. Hear the tempo first, then play; no stopping, whatever happens.",
@@ -105,7 +115,7 @@ public static class Methods
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Method> All { get; } =
     [
-        EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, PerformanceTake,
+        EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
         FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];
 

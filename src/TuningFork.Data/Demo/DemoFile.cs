@@ -76,8 +76,11 @@ public static class DemoFile
 
         foreach (var item in known.Where(item => item.Slips))
             Slip(item.Row, history, today);
+        foreach (var item in known)
+            item.Row.Stuck = Bookkeeping.Plateau(item.Row, history.Visits.Where(visit => visit.MaterialId == item.Row.Id)).IsStuck;
         db.Sessions.AddRange(history.Sessions);
         db.Visits.AddRange(history.Visits);
+        db.Keys.AddRange(history.Keys);
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today);
         await db.SaveChangesAsync(cancel);

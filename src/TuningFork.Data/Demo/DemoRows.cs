@@ -1,5 +1,7 @@
+using System.Text.Json;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Demo;
@@ -32,6 +34,14 @@ internal static class DemoRows
         Difficulty = difficulty,
         Note = note,
     };
+
+    public static MaterialRow Sheet(string title, int bars, int target, string sheet, bool inKeys = false)
+    {
+        var row = Exercise(title, bars, target, isScale: !sheet.Contains("pattern", StringComparison.Ordinal));
+        row.SheetJson = sheet;
+        row.KeyPlanJson = inKeys ? JsonSerializer.Serialize(new KeyPlan(), Bookkeeping.Json) : "";
+        return row;
+    }
 
     public static MaterialRow Exercise(string title, int bars, int target, bool isScale = false) => new()
     {

@@ -14,6 +14,7 @@ public sealed class History
     private readonly Dictionary<(DateOnly Day, Area Area), double> seconds = [];
     private readonly Dictionary<string, (DateOnly Last, int Asked, int Missed)> ear = new(StringComparer.Ordinal);
     private readonly Dictionary<(int Material, DateOnly Day), VisitRow> visits = [];
+    private readonly Dictionary<(int Material, string Key), KeyRow> keys = [];
     private readonly Random random;
     private readonly ProfileRow profile;
     private readonly Routine routine;
@@ -38,6 +39,9 @@ public sealed class History
     /// <summary>Visits, one a material and day.</summary>
     public IReadOnlyCollection<VisitRow> Visits => visits.Values;
 
+    /// <summary>Keys of material that goes through them.</summary>
+    public IReadOnlyCollection<KeyRow> Keys => keys.Values;
+
     /// <summary>A material that stays below a part of its target: a plateau.</summary>
     public void Limit(int material, double part) => learner.Ceilings[material] = part;
 
@@ -61,7 +65,7 @@ public sealed class History
                 area,
                 (int)Enumerable.Range(0, 7).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
                 lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
-            Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id)))],
+            Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values))],
             Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
         });
         var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);
@@ -137,10 +141,19 @@ public sealed class History
     {
         if (!visits.TryGetValue((material.Id, day), out var visit))
             visits[(material.Id, day)] = visit = Bookkeeping.Begin(material, day);
+        if (key.IndexOf(":k:", StringComparison.Ordinal) is >= 0 and var place)
+            InKey(material.Id, key[(place + 3)..], day, visit.Tries.Length == 0, clean, tempo);
         if (material.Kind == MaterialKind.Book)
             material.NextExample = Math.Max(material.NextExample, int.Parse(key.AsSpan(key.LastIndexOf(':') + 1), System.Globalization.CultureInfo.InvariantCulture) + 1);
         else
             Bookkeeping.Add(material, visit, clean, tempo);
+    }
+
+    private void InKey(int material, string name, DateOnly day, bool began, bool clean, int? tempo)
+    {
+        if (!keys.TryGetValue((material, name), out var row))
+            keys[(material, name)] = row = new KeyRow { MaterialId = material, Key = name };
+        Bookkeeping.Played(row, day, began, clean, tempo);
     }
 
     private void Note(string key, DateOnly day, bool clean)

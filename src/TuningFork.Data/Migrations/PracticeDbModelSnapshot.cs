@@ -117,6 +117,34 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Facts");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>
+                {
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Began")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("FirstDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("LastClean")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("LastDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Visits")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("MaterialId", "Key");
+
+                    b.ToTable("Keys");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.MaterialRow", b =>
                 {
                     b.Property<int>("Id")
@@ -152,6 +180,10 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<bool>("IsScale")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("KeyPlanJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Kind")
                         .IsRequired()
@@ -189,11 +221,18 @@ namespace TuningFork.Data.Migrations
                     b.Property<bool>("Resting")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("SheetJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Slipped")
                         .HasColumnType("INTEGER");
 
                     b.Property<double?>("Stability")
                         .HasColumnType("REAL");
+
+                    b.Property<bool>("Stuck")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int?>("Target")
                         .HasColumnType("INTEGER");
@@ -577,6 +616,17 @@ namespace TuningFork.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("Visits");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.MaterialRow", b =>

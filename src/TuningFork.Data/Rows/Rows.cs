@@ -60,6 +60,12 @@ public sealed class MaterialRow
     public string Note { get; set; } = "";
     public bool Resting { get; set; }
     public bool IsScale { get; set; }
+
+    /// <summary>The sheet it is played from, as it was asked for; empty for none.</summary>
+    public string SheetJson { get; set; } = "";
+
+    /// <summary>The keys it goes through and in which order; empty when it stays in one.</summary>
+    public string KeyPlanJson { get; set; } = "";
     public DateOnly? Performance { get; set; }
     public DateOnly? AskedFor { get; set; }
     public int NextExample { get; set; } = 1;
@@ -71,6 +77,9 @@ public sealed class MaterialRow
     public double? MemoryDifficulty { get; set; }
     public bool Slipped { get; set; }
     public bool EasyLastTime { get; set; }
+
+    /// <summary>True when its tempo has not risen over the last visits; looked at when a session is closed.</summary>
+    public bool Stuck { get; set; }
     public int? LastClean { get; set; }
     public int Version { get; set; }
 }
@@ -94,6 +103,25 @@ public sealed class VisitRow
     public double? StabilityBefore { get; set; }
     public double? DifficultyBefore { get; set; }
     public int? CleanBefore { get; set; }
+}
+
+/// <summary>What happened with one key of a material that goes through the keys.</summary>
+public sealed class KeyRow
+{
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+
+    /// <summary>"Bb major".</summary>
+    public string Key { get; set; } = "";
+    public DateOnly LastDay { get; set; }
+
+    /// <summary>First day of its present turn.</summary>
+    public DateOnly FirstDay { get; set; }
+
+    /// <summary>True when it was the first key of that day.</summary>
+    public bool Began { get; set; }
+    public int Visits { get; set; }
+    public int? LastClean { get; set; }
 }
 
 /// <summary>A rating of readiness, kept with its date.</summary>

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials/{id}/tempo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetTempo"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/body": {
         parameters: {
             query?: never;
@@ -356,6 +372,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/technique/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddExercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetKeys"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/exercises/{id}/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetKeyPlan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sound": {
         parameters: {
             query?: never;
@@ -571,6 +635,17 @@ export interface components {
             /** Format: int32 */
             materialId?: null | number;
         };
+        ExerciseView: {
+            /** Format: int32 */
+            id: number;
+            title: string;
+        };
+        ExerciseWish: {
+            sheet: components["schemas"]["SheetRequest"];
+            /** Format: int32 */
+            target?: null | number;
+            keys?: null | components["schemas"]["KeyPlan"];
+        };
         FitView: {
             minutes: number[];
             /** Format: int32 */
@@ -584,6 +659,15 @@ export interface components {
             blocks: components["schemas"]["Block"][];
             /** Format: int32 */
             minutes: number;
+        };
+        ForecastView: {
+            /** Format: date */
+            earliest: string;
+            /** Format: date */
+            likely: string;
+            /** Format: date */
+            latest: null | string;
+            words: string;
         };
         /** @enum {unknown} */
         Grade: "Again" | "Hard" | "Good" | "Easy" | null;
@@ -602,6 +686,47 @@ export interface components {
             days: components["schemas"]["JournalDay"][];
             /** Format: date */
             more: null | string;
+        };
+        /**
+         * @default Fourths
+         * @enum {unknown}
+         */
+        KeyOrder: "Fourths" | "Fifths" | "HalfSteps" | "Shuffled";
+        KeyPlan: {
+            school?: components["schemas"]["KeySchool"];
+            order?: components["schemas"]["KeyOrder"];
+            /** @default false */
+            withMinors: boolean;
+            /** @default false */
+            minor: boolean;
+        };
+        KeyPlanView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            plan: components["schemas"]["KeyPlan"];
+            keys: components["schemas"]["KeyView"][];
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            daysToCover: number;
+        };
+        /**
+         * @default SeveralADay
+         * @enum {unknown}
+         */
+        KeySchool: "SeveralADay" | "OneADay" | "OneAWeek";
+        KeyView: {
+            key: string;
+            name: string;
+            isMinor: boolean;
+            /** Format: int32 */
+            fifths: number;
+            /** Format: int32 */
+            daysSince: null | number;
+            /** Format: int32 */
+            lastClean: null | number;
+            today: boolean;
         };
         MaterialHistory: {
             visits: components["schemas"]["VisitView"][];
@@ -721,6 +846,15 @@ export interface components {
          * @enum {unknown}
          */
         OctaveOrder: "UpAndDown" | "ByOctavesThenJoined";
+        PlateauView: {
+            isStuck: boolean;
+            /** Format: int32 */
+            visits: number;
+            /** Format: double */
+            gain: number;
+            reason: string;
+            remedies: components["schemas"]["Remedy"][];
+        };
         PlayedDrillView: {
             area: null | components["schemas"]["Area"];
             title: string;
@@ -827,6 +961,10 @@ export interface components {
         };
         /** @enum {unknown} */
         Readiness: "Raw" | "Shaping" | "Ready";
+        Remedy: {
+            title: string;
+            how: string;
+        };
         RoutineView: {
             /** Format: int32 */
             id: number;
@@ -896,6 +1034,7 @@ export interface components {
             target: null | components["schemas"]["TargetView"];
             question: null | components["schemas"]["EarQuestion"];
             nextDrill: string;
+            abc: string;
         };
         SheetChoices: {
             instrument: string;
@@ -1020,7 +1159,7 @@ export interface components {
              * @default 120
              */
             gainTo: number;
-            /** @default  */
+            /** @default C4 */
             drone: string;
             droneWith?: components["schemas"]["DroneWith"];
             /** @default true */
@@ -1047,6 +1186,28 @@ export interface components {
             goal: null | number;
             beat: string;
             note: string;
+        };
+        TempoPointView: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            clean: null | number;
+            /** Format: int32 */
+            tried: null | number;
+        };
+        TempoView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            beat: string;
+            /** Format: int32 */
+            target: null | number;
+            /** Format: int32 */
+            lastClean: null | number;
+            start: string;
+            points: components["schemas"]["TempoPointView"][];
+            plateau: components["schemas"]["PlateauView"];
+            forecast: null | components["schemas"]["ForecastView"];
         };
         TineView: {
             area: components["schemas"]["Area"];
@@ -1152,6 +1313,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AboutView"];
+                };
+            };
+        };
+    };
+    GetTempo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TempoView"];
                 };
             };
         };
@@ -1844,6 +2027,78 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    AddExercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExerciseWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseView"];
+                };
+            };
+        };
+    };
+    GetKeys: {
+        parameters: {
+            query?: {
+                minutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyPlanView"][];
+                };
+            };
+        };
+    };
+    SetKeyPlan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyPlan"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeyPlanView"];
+                };
             };
         };
     };

@@ -11,6 +11,9 @@ const named = <T extends Record<K, React.ComponentType>, K extends string>(load:
 const TodayPage = named(() => import('../features/planning/TodayPage'), 'TodayPage')
 const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
+const SheetPage = named(() => import('../features/technique/SheetPage'), 'SheetPage')
+const KeysPage = named(() => import('../features/technique/KeysPage'), 'KeysPage')
+const TempoPage = named(() => import('../features/technique/TempoPage'), 'TempoPage')
 const SoundPage = named(() => import('../features/sound/SoundPage'), 'SoundPage')
 const FirstVisitPage = named(() => import('../features/planning/FirstVisitPage'), 'FirstVisitPage')
 const MaterialPage = named(() => import('../features/material/MaterialPage'), 'MaterialPage')
@@ -42,6 +45,9 @@ export function App() {
               <Route path="/material" element={<MaterialPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/balance" element={<BalancePage />} />
+              <Route path="/sheets" element={<SheetPage />} />
+              <Route path="/keys" element={<KeysPage />} />
+              <Route path="/material/:id" element={<TempoPage />} />
               <Route path="/sound" element={<SoundPage />} />
               <Route path="/close" element={<ClosePage />} />
             </Route>

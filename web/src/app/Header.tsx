@@ -9,6 +9,8 @@ const places = [
   ['/', 'Today'],
   ['/routines', 'Routines'],
   ['/material', 'Material'],
+  ['/sheets', 'Sheets'],
+  ['/keys', 'Keys'],
   ['/sound', 'Sound'],
   ['/journal', 'Journal'],
   ['/balance', 'Balance'],

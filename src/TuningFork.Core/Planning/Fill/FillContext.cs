@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -79,8 +80,26 @@ internal sealed class FillContext
         };
     }
 
+    /// <summary>A material in one of its keys, from the last clean tempo in that key where there is one.</summary>
+    public Target TargetInKey(Material material, Key key)
+    {
+        var record = material.Keys.FirstOrDefault(known => known.Key == key);
+        var days = record is null ? 0 : Request.Day.DayNumber - record.LastDay.DayNumber;
+        var target = TargetOf(record?.LastClean is { } clean ? material with { LastClean = new Bpm(clean), LastVisit = Request.Day.AddDays(-days), EasyLastTime = false } : material);
+        return target with { Key = $"m:{material.Id}:k:{key}", Title = $"{key.Name}, {char.ToLowerInvariant(material.Title[0])}{material.Title[1..]}" };
+    }
+
     /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>
     public bool Asked(string key) => Request.Asked.Contains(key, StringComparer.Ordinal);
+
+    /// <summary>A drill on one material by a method; the slow anchor takes half the tempo it is clean at.</summary>
+    public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason)
+    {
+        var target = TargetOf(material);
+        if (method == Methods.SlowAnchor && material.LastClean is { } clean)
+            target = target with { Tempo = Bpm.Near(clean.Value / 2.0), TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, Bpm.Near(clean.Value / 2.0)) };
+        return Make(area, method, material.Title, minutes, material.Stuck ? $"stuck near {material.LastClean}: another way for a while" : reason, target);
+    }
 
     /// <summary>A drill on something that has a name and no number: a warm-up, an idea to play with.</summary>
     public Drill MakeNamed(Area area, Method method, (string Title, string How) what, int minutes, string reason)

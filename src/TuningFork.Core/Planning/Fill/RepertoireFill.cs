@@ -102,11 +102,12 @@ internal static class RepertoireFill
         var isNew = material.Visits == 0;
         var whole = material.Kind == MaterialKind.Piece;
         var method = whole || isNew ? Methods.SlowReading
+            : material.Stuck ? Methods.SlowAnchor
             : material.LastClean is not null && !context.Careful && material.Visits % 2 == 1 ? Methods.TempoLadder
             : material.Visits % 2 == 0 ? Methods.FixedCount
             : Methods.CleanInRow;
         var reason = whole && !isNew ? queued.Reason + "; make passages of what trips" : queued.Reason;
-        return context.Make(Area.Repertoire, method, material.Title, minutes, reason, context.TargetOf(material));
+        return context.MakeOne(Area.Repertoire, method, material, minutes, reason);
     }
 
     private static Drill Fallback(FillContext context, int minutes)

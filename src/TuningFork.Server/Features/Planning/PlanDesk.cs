@@ -60,7 +60,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             (int)recent.Where(row => row.Area == area && row.Day >= day.AddDays(-6)).Sum(row => row.Seconds),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
         return new DayFacts(
-            day, profile, rows, ToCore(rows, day),
+            day, profile, rows, ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             history, await EarAsync(day, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
@@ -68,11 +68,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel));
     }
 
-    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day)
+    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null)
     {
         var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
         var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
-        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id)))];
+        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 ? keys : null))];
     }
 
     /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>

@@ -3,10 +3,13 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
@@ -106,7 +109,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
         row.Takes.Add(take);
         db.Takes.Add(take);
         if (target.MaterialId is { } material)
+        {
             await VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
+            await InKeyAsync(session, row, material, target.Key, new Try(clean, cue.Tempo), cancel);
+        }
+
         if (CueOf(row, drill).Complete)
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
@@ -153,6 +160,18 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
     }
 
+    /// <summary>Looks whether the tempo of what was played has stopped rising.</summary>
+    public async Task LookForPlateausAsync(SessionRow session, CancellationToken cancel)
+    {
+        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        foreach (var material in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "").ToListAsync(cancel))
+        {
+            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.Clean != null)
+                .OrderByDescending(visit => visit.Day).Take(Core.Tempo.Plateau.Visits).ToListAsync(cancel);
+            material.Stuck = Bookkeeping.Plateau(material, visits).IsStuck;
+        }
+    }
+
     /// <summary>Rates the thing at hand.</summary>
     public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, CancellationToken cancel)
     {
@@ -193,6 +212,39 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             : 0;
         foreach (var target in drill.Targets.Where(target => target.MaterialId is not null).Take(seen))
             await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
+    }
+
+    /// <summary>The music of a target in ABC notation, in its key; empty when it is not played from a sheet.</summary>
+    public async Task<string> AbcAsync(Target target, CancellationToken cancel)
+    {
+        if (target.MaterialId is not { } id)
+            return "";
+        var json = await db.Materials.Where(row => row.Id == id).Select(row => row.SheetJson).FirstOrDefaultAsync(cancel);
+        if (string.IsNullOrEmpty(json) || JsonSerializer.Deserialize<SheetRequest>(json, Bookkeeping.Json) is not { } sheet)
+            return "";
+        var place = target.Key.IndexOf(":k:", StringComparison.Ordinal);
+        var wish = place >= 0 && Key.TryParse(target.Key[(place + 3)..], out var key) ? SheetEndpoints.InKey(sheet, key) : sheet;
+        try
+        {
+            return AbcWriter.Write(SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with { Title = "", Tempo = null });
+        }
+        catch (FieldException)
+        {
+            // The range has become too small for it: the drill goes on without its music.
+            return "";
+        }
+    }
+
+    /// <summary>A take in one of the keys of a material: the key has had its turn; the first of the drill began the day.</summary>
+    private async Task InKeyAsync(SessionRow session, SessionDrillRow row, int material, string key, Try take, CancellationToken cancel)
+    {
+        var place = key.IndexOf(":k:", StringComparison.Ordinal);
+        if (place < 0)
+            return;
+        var name = key[(place + 3)..];
+        var known = await db.Keys.FindAsync([material, name], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material, Key = name }).Entity;
+        var began = row.Takes.Count == 1 && !await db.Keys.AnyAsync(other => other.MaterialId == material && other.LastDay == session.Day && other.Key != name, cancel);
+        Bookkeeping.Played(known, session.Day, began, take.Clean, take.Tempo?.Value);
     }
 
     private async Task VisitAsync(DateOnly day, int id, string key, Try? take, CancellationToken cancel)

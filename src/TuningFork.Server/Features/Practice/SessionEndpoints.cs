@@ -16,9 +16,10 @@ public sealed record SessionDrillView(
 
 /// <summary>The open session as the stage shows it.</summary>
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
+/// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
 public sealed record SessionView(
     int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill);
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc);
 
 /// <summary>Begins today's plan.</summary>
 public sealed record BeginWish(int Version);
@@ -162,6 +163,7 @@ public static class SessionEndpoints
             await AskAsync(db, session, position, cancel);
         if (wish.Tension is not null || wish.Pain)
             db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
+        await desk.LookForPlateausAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
         await db.SaveChangesAsync(cancel);
@@ -200,7 +202,8 @@ public static class SessionEndpoints
             session.Id, session.Day, session.Running, session.Current, session.PlannedMinutes, session.Purpose, rows.ConvertAll(View), cue,
             target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
             cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
-            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "");
+            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
+            target is null ? "" : await desk.AbcAsync(target, cancel));
     }
 
     private static SessionDrillView View(SessionDrillRow row)

@@ -33,7 +33,7 @@ public enum DroneWith
 public sealed record SoundSettings(
     int Beats = 4, IReadOnlyList<int>? Groups = null, int Subdivision = 1, ClickOn On = ClickOn.EveryBeat, int EveryNthBar = 1, int SoundBars = 0, int SilentBars = 0,
     int CountInBars = 0, ClickVoice Voice = ClickVoice.Click, bool WithDrill = false, int GainStep = 0, int GainBars = 4, int GainTo = 120,
-    string Drone = "", DroneWith DroneWith = DroneWith.Alone, bool Just = true, bool DroneWithDrill = false);
+    string Drone = "C4", DroneWith DroneWith = DroneWith.Alone, bool Just = true, bool DroneWithDrill = false);
 
 /// <summary>What is to be heard, computed.</summary>
 /// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>

@@ -94,6 +94,20 @@ public static class SheetEndpoints
         }
     }
 
+    /// <summary>The same sheet in another key: minor keys take the harmonic scale, or the minor triad.</summary>
+    public static SheetRequest InKey(SheetRequest request, Key key) => request with
+    {
+        Tonic = key.Tonic.ToString(),
+        Kind = (request.Figure, request.Kind, key.IsMinor) switch
+        {
+            ("arpeggio", "major", true) => "minor",
+            ("arpeggio", "minor", false) => "major",
+            (not "arpeggio", "major", true) => "harmonic-minor",
+            (not "arpeggio", "natural-minor" or "harmonic-minor" or "melodic-minor", false) => "major",
+            _ => request.Kind,
+        },
+    };
+
     public static SheetView View(Sheet sheet, bool concert)
     {
         var score = sheet.Score;

@@ -212,7 +212,11 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       </td>
       <td>
         <chakra.span whiteSpace="nowrap">
-          {item.lastClean ? `clean ${item.lastClean}` : ''}
+          {item.lastClean && (
+            <Notes to={`/material/${item.id}`} aria-label={`Tempo of ${item.title}`}>
+              clean {item.lastClean}
+            </Notes>
+          )}
           {item.lastClean && item.target ? ', ' : ''}
           {item.target ? `target ${sayTempo(item.target, item.beat)}` : ''}
           {item.kind === 'Book' && item.daysLeft !== null && `${item.perDay} a day: ${item.daysLeft} days`}

@@ -13,6 +13,8 @@ const keys = [
   ['Z', 'take the last result back'],
   ['+ and −', 'tempo by two; up and down arrows by one'],
   ['1  2  3', 'readiness: raw, taking shape, concert-ready'],
+  ['M', 'click on and off'],
+  ['D', 'drone on and off'],
   ['R', 'hear the question again'],
   ['N', 'write a note'],
   ['L', 'put an idea on the shelf'],

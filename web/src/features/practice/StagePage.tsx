@@ -4,7 +4,9 @@ import { Navigate, useNavigate } from 'react-router'
 import type { Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
+import { Engraving } from '../../ui/Engraving'
 import { Press } from '../../ui/fields'
+import { useStageSound } from './useStageSound'
 import { sayClock, sayTempo } from '../../ui/words'
 import { Beat } from './Beat'
 import { NoteSheet, type NoteKind } from './NoteSheet'
@@ -53,6 +55,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
     else if (question && heard !== asked) hear()
     else act(cue.countsTakes ? 'Missed' : 'Back')
   }
+  const sound = useStageSound(session)
   const pause = () => act(session.running ? 'Pause' : 'Resume')
   const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
   useStageKeys(
@@ -74,6 +77,8 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         '1': () => act('Readiness', 1),
         '2': () => act('Readiness', 2),
         '3': () => act('Readiness', 3),
+        m: sound.toggleClick,
+        d: sound.toggleDrone,
         r: () => question && soundTones(question.question),
         n: () => setSheet('Note'),
         l: () => setSheet('Shelf'),
@@ -137,6 +142,11 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
               {cue.count}
             </Text>
           )}
+          {session.abc && (
+            <Box mt="3" maxW="760px">
+              <Engraving abc={session.abc} label={`${cue.title}, engraved`} dark />
+            </Box>
+          )}
           {session.target?.note && (
             <Text fontSize="24px" color="stageAccent" mt="2">
               {session.target.note}
@@ -198,6 +208,9 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
           name="+1 min"
           press={() => act('Extend', drill.allowedSeconds - drill.minutes * 60 + 60)}
         />
+        {session.target?.tempo && (
+          <StageButton keys="M" name={sound.clicking ? 'no click' : 'click'} press={sound.toggleClick} />
+        )}
         <StageButton keys="N" name="note" press={() => setSheet('Note')} />
         <StageButton keys="L" name="shelf" press={() => setSheet('Shelf')} />
         <Box flex="1" />

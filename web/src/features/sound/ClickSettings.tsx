@@ -55,7 +55,7 @@ export function ClickSettings({ settings, change, problem }: Props) {
           </Select>
         </Field>
         <Count
-          label="one bar heard in"
+          label="one bar heard of every"
           part="everyNthBar"
           min={1}
           max={16}

@@ -1,0 +1,103 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Technique;
+
+/// <summary>An exercise made of a sheet. With a key plan it goes through the keys, else it stays in the sheet's.</summary>
+public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null);
+
+/// <summary>The exercise that was made.</summary>
+public sealed record ExerciseView(int Id, string Title);
+
+/// <summary>A key in the picture of coverage.</summary>
+/// <param name="DaysSince">Days since it was played; null when never.</param>
+/// <param name="Today">True when it is among the next keys.</param>
+public sealed record KeyView(string Key, string Name, bool IsMinor, int Fifths, int? DaysSince, int? LastClean, bool Today);
+
+/// <summary>An exercise on its way through the keys.</summary>
+/// <param name="DaysToCover">Days until all keys have come, at these minutes a day.</param>
+public sealed record KeyPlanView(int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, int Minutes, int DaysToCover);
+
+/// <summary>Exercises from sheets and their way through the keys, over HTTP.</summary>
+public static class KeyEndpoints
+{
+    public static void MapKeys(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/technique").WithTags("Technique");
+        group.MapPost("/exercises", AddAsync).WithName("AddExercise");
+        group.MapGet("/keys", async (PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel, int minutes = 6) =>
+        {
+            if (minutes is < 1 or > 60)
+                throw new FieldException("minutes", "Minutes a day are 1 to 60.");
+            var today = clock.Today(await desk.ProfileAsync(cancel));
+            var rows = await db.Materials.AsNoTracking().Where(row => row.KeyPlanJson != "").OrderBy(row => row.Id).ToListAsync(cancel);
+            var keys = await db.Keys.AsNoTracking().ToListAsync(cancel);
+            return rows.ConvertAll(row => View(row, keys, today, minutes));
+        }).WithName("GetKeys");
+        group.MapPut("/exercises/{id:int}/keys", async (int id, KeyPlan plan, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
+        {
+            var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "exercise");
+            if (row.KeyPlanJson.Length == 0)
+                throw new FieldException("id", "This exercise stays in one key. Make one that goes through the keys from a sheet.");
+            row.KeyPlanJson = JsonSerializer.Serialize(Checked(plan), Bookkeeping.Json);
+            await db.SaveChangesAsync(cancel);
+            return View(row, await db.Keys.AsNoTracking().ToListAsync(cancel), clock.Today(await desk.ProfileAsync(cancel)), 6);
+        }).WithName("SetKeyPlan");
+    }
+
+    private static async Task<ExerciseView> AddAsync(ExerciseWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    {
+        if (wish.Target is < Bpm.Slowest or > Bpm.Fastest)
+            throw new FieldException("target", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {wish.Target} is not.");
+        var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel)));
+        var row = new MaterialRow
+        {
+            Kind = MaterialKind.Exercise,
+            Area = Area.Technique,
+            Title = wish.Keys is null ? sheet.Title : TitleOf(sheet.Title),
+            ToBar = sheet.Score.Bars.Count,
+            BeatsPerBar = 4,
+            Target = wish.Target,
+            IsScale = wish.Sheet.Figure != "pattern",
+            SheetJson = JsonSerializer.Serialize(wish.Sheet, Bookkeeping.Json),
+            KeyPlanJson = wish.Keys is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",
+        };
+        db.Materials.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return new ExerciseView(row.Id, row.Title);
+    }
+
+    /// <summary>"F major scale, two octaves" without its first note and mode: "Scale, two octaves".</summary>
+    private static string TitleOf(string title)
+    {
+        var words = title.Split(' ').Skip(1).Where(word => word is not ("major" or "minor" or "natural")).ToList();
+        return Words.Sentence(string.Join(' ', words));
+    }
+
+    private static KeyPlan Checked(KeyPlan plan) => Enum.IsDefined(plan.School) && Enum.IsDefined(plan.Order) ? plan
+        : throw new FieldException("order", "Choose a school and an order from the list.");
+
+    private static KeyPlanView View(MaterialRow row, IReadOnlyList<KeyRow> keys, DateOnly today, int minutes)
+    {
+        var material = Bookkeeping.ToCore(row, today, keys: keys);
+        var plan = material.KeyPlan!;
+        var next = plan.Today(material.Keys, today, minutes, row.Id);
+        var shown = Key.Majors.Concat(Key.Minors).Where(key => Key.OfPitchClass(key.Tonic.PitchClass, key.IsMinor) == key);
+        return new KeyPlanView(
+            row.Id, row.Title, plan,
+            [.. shown.Select(key =>
+            {
+                var record = material.Keys.FirstOrDefault(one => one.Key == key);
+                return new KeyView(key.ToString(), key.Name, key.IsMinor, key.Signature, record is null ? null : today.DayNumber - record.LastDay.DayNumber, record?.LastClean, next.Contains(key));
+            })],
+            minutes, plan.DaysToCover(minutes));
+    }
+}

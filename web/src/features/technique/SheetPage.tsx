@@ -1,0 +1,175 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { usePlayback } from '../../sound/usePlayback'
+import { Engraving } from '../../ui/Engraving'
+import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Tick } from '../sound/ClickSettings'
+import { SheetChoice } from './SheetChoice'
+import { save } from './save'
+
+export type SheetWish = Schemas['SheetRequest']
+
+const first: SheetWish = {
+  figure: 'scale',
+  kind: 'major',
+  tonic: 'F',
+  octaves: 2,
+  order: 'UpAndDown',
+  rhythm: 'eighth',
+  joining: 'plain',
+  tempo: 72,
+  patternSize: 4,
+  patternNumber: 8,
+  pairedWith: null,
+  lowest: '',
+  highest: '',
+  concert: false,
+}
+
+/** Scales, arpeggios and patterns written out for one's instrument, heard, and kept as exercises. */
+export function SheetPage() {
+  const choices = api.useQuery('get', '/api/technique/choices')
+  const [wish, setWish] = useState(first)
+  const sheet = api.useQuery(
+    'post',
+    '/api/technique/sheet',
+    { body: wish },
+    {
+      placeholderData: (before: Schemas['SheetView'] | undefined) => before,
+      retry: false,
+      enabled: choices.data?.isPitched ?? false,
+    },
+  )
+  if (!choices.data) return null
+  if (!choices.data.isPitched)
+    return (
+      <Page title="Sheets">
+        <Empty>
+          {choices.data.instrument} has no pitch, so there are no scales to write out. Enter grooves and
+          rudiments as exercises under Material.
+        </Empty>
+      </Page>
+    )
+  const refused = (sheet.error as { detail?: string } | null)?.detail
+  return (
+    <Page
+      title="Sheets"
+      aside={
+        <Text color="faded">
+          for {choices.data.instrument}: written {choices.data.lowest} to {choices.data.highest}
+        </Text>
+      }
+    >
+      <Grid templateColumns={{ base: '1fr', lg: '300px minmax(0,1fr)' }} gap="8">
+        <SheetChoice choices={choices.data} wish={wish} change={(part) => setWish({ ...wish, ...part })} />
+        <Box minW="0">
+          {refused && (
+            <Text role="alert" color="wrong" fontWeight={600} mb="3">
+              {refused}
+            </Text>
+          )}
+          {sheet.data && !refused && <Shown sheet={sheet.data} wish={wish} a4={choices.data.a4} />}
+        </Box>
+      </Grid>
+    </Page>
+  )
+}
+
+function Shown({ sheet, wish, a4 }: { sheet: Schemas['SheetView']; wish: SheetWish; a4: number }) {
+  const { playing, start, stop } = usePlayback()
+  return (
+    <>
+      <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p={{ base: '3', md: '6' }}>
+        <Engraving abc={sheet.abc} label={`${sheet.title}, engraved`} />
+      </Box>
+      <Flex gap="3" mt="4" wrap="wrap" align="center">
+        <Press
+          look="strong"
+          onClick={() => (playing ? stop() : void start(sheet.played, wish.tempo, a4))}
+          aria-pressed={playing}
+        >
+          {playing ? 'Stop' : 'Hear it'}
+        </Press>
+        <KeepAsExercise sheet={sheet} wish={wish} />
+        <Press look="quiet" onClick={() => void save(wish, 'midi', sheet.title)}>
+          as MIDI
+        </Press>
+        <Press look="quiet" onClick={() => void save(wish, 'musicxml', sheet.title)}>
+          as MusicXML
+        </Press>
+      </Flex>
+      <Sums sheet={sheet} wish={wish} />
+    </>
+  )
+}
+
+/** The arithmetic: how long it lasts, where the top note falls, the ladder of subdivisions at this click. */
+function Sums({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }) {
+  return (
+    <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="8" mt="6">
+      <Box>
+        <Text fontWeight={700}>
+          {sheet.notes} notes in {seconds(sheet.seconds)}, {sheet.notesPerMinute} notes a minute
+        </Text>
+        <Text color="faded">
+          {sheet.sounds}
+          {wish.concert && '; shown at concert pitch'}
+        </Text>
+        {sheet.topNote && <Text mt="1">{sheet.topNote}</Text>}
+      </Box>
+      <Box>
+        <Text fontWeight={700} mb="1">
+          At a click of {wish.tempo}, once through in
+        </Text>
+        {sheet.rungs.map((rung) => (
+          <Flex key={rung.rhythm} justify="space-between" maxW="260px">
+            <Text>{rung.name}</Text>
+            <Text fontVariantNumeric="tabular-nums">{seconds(rung.seconds)}</Text>
+          </Flex>
+        ))}
+        <Flex justify="space-between" maxW="260px" borderTop="1px solid" borderColor="line" mt="1">
+          <Text color="faded">all of them</Text>
+          <Text color="faded" fontVariantNumeric="tabular-nums">
+            {seconds(sheet.ladderSeconds)}
+          </Text>
+        </Flex>
+      </Box>
+    </Grid>
+  )
+}
+
+const seconds = (value: number) =>
+  value >= 90 ? `${Math.floor(value / 60)} min ${Math.round(value % 60)} s` : `${Number(value.toFixed(1))} s`
+
+function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [kept, setKept] = useState('')
+  const [inKeys, setInKeys] = useState(false)
+  const keep = async () => {
+    const keys = inKeys
+      ? ({
+          school: 'SeveralADay',
+          order: 'Fourths',
+          withMinors: false,
+          minor: wish.kind.includes('minor'),
+        } as const)
+      : null
+    const body = { sheet: wish, target: null, keys }
+    const made = await run(() => ask(client.POST('/api/technique/exercises', { body })))
+    if (!made) return
+    setKept(sheet.title)
+    await queries.invalidateQueries()
+  }
+  return (
+    <>
+      <Press disabled={kept === sheet.title} onClick={() => void keep()}>
+        {kept === sheet.title ? 'Kept as an exercise' : 'Keep as an exercise'}
+      </Press>
+      <Tick label="through all keys" on={inKeys} set={setInKeys} />
+      <Refusal problem={problem} />
+    </>
+  )
+}

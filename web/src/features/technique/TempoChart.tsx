@@ -1,0 +1,98 @@
+import { Box } from '@chakra-ui/react'
+import {
+  CartesianGrid,
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Scatter,
+  XAxis,
+  YAxis,
+} from 'recharts'
+import type { Schemas } from '../../api/client'
+
+type Tempo = Schemas['TempoView']
+
+const dayMs = 86_400_000
+const at = (day: string) => Date.parse(`${day}T00:00:00Z`)
+const say = (time: number) =>
+  new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
+
+/** Clean tempos as a line with dots, visits that stayed unclean as crosses, the target, and the days on which it may come. */
+export function TempoChart({ tempo }: { tempo: Tempo }) {
+  const points = tempo.points.map((point) => ({
+    time: at(point.day),
+    clean: point.clean ?? undefined,
+    missed: point.clean === null ? (point.tried ?? undefined) : undefined,
+  }))
+  const values = tempo.points.flatMap((point) => [point.clean, point.tried]).filter((one) => one !== null)
+  const low = Math.floor((Math.min(...values, tempo.target ?? 400) - 4) / 10) * 10
+  const high = Math.ceil((Math.max(...values, tempo.target ?? 0) + 4) / 10) * 10
+  const forecast = tempo.forecast
+  const end = forecast
+    ? at(forecast.latest ?? forecast.likely) + 3 * dayMs
+    : (points.at(-1)?.time ?? 0) + 3 * dayMs
+  const reach = Math.min(end, (points.at(-1)?.time ?? 0) + 240 * dayMs)
+  return (
+    <Box role="img" aria-label={describe(tempo)} height="330px" data-testid="tempo-chart">
+      <ResponsiveContainer width="100%" height="100%">
+        <ComposedChart data={points} margin={{ top: 12, right: 24, bottom: 8, left: 0 }}>
+          <CartesianGrid stroke="#d8cfb9" vertical={false} />
+          <XAxis
+            dataKey="time"
+            type="number"
+            domain={[points[0]?.time ?? 0, reach]}
+            tickFormatter={say}
+            stroke="#5d594e"
+            tick={{ fontSize: 14 }}
+            allowDataOverflow
+          />
+          <YAxis domain={[low, high]} stroke="#5d594e" tick={{ fontSize: 14 }} width={44} />
+          {tempo.target && (
+            <ReferenceLine
+              y={tempo.target}
+              stroke="#9a5d10"
+              strokeWidth={2}
+              strokeDasharray="8 5"
+              label={{
+                value: `target ${tempo.target}`,
+                position: 'insideTopLeft',
+                fill: '#9a5d10',
+                fontSize: 14,
+              }}
+            />
+          )}
+          {forecast && tempo.target && (
+            <ReferenceArea
+              x1={Math.min(reach, at(forecast.earliest))}
+              x2={Math.min(reach, at(forecast.latest ?? forecast.likely))}
+              y1={low}
+              y2={high}
+              fill="#0b6b6b"
+              fillOpacity={0.14}
+              label={{ value: 'target may come', position: 'insideBottom', fill: '#0b6b6b', fontSize: 14 }}
+            />
+          )}
+          <Line
+            dataKey="clean"
+            stroke="#0b6b6b"
+            strokeWidth={2.5}
+            dot={{ r: 4, fill: '#0b6b6b' }}
+            connectNulls
+            isAnimationActive={false}
+          />
+          <Scatter dataKey="missed" shape="cross" fill="#a32a1a" isAnimationActive={false} />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </Box>
+  )
+}
+
+function describe(tempo: Tempo) {
+  const clean = tempo.points.filter((point) => point.clean !== null)
+  const first = clean[0]
+  const last = clean.at(-1)
+  const path = first && last ? `clean from ${first.clean} to ${last.clean}` : 'nothing clean yet'
+  return `Tempo of ${tempo.title} over ${tempo.points.length} visits: ${path}${tempo.target ? `, target ${tempo.target}` : ''}.`
+}

@@ -1,0 +1,81 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Link, useParams } from 'react-router'
+import { api, type Schemas } from '../../api/client'
+import { Empty, Page } from '../../ui/fields'
+import { sayTempo } from '../../ui/words'
+import { TempoChart } from './TempoChart'
+
+/** One thing's tempo over its visits: what was clean, what was tried, when the target may come, and what else to try. */
+export function TempoPage() {
+  const id = Number(useParams().id)
+  const tempo = api.useQuery(
+    'get',
+    '/api/materials/{id}/tempo',
+    { params: { path: { id } } },
+    { retry: false },
+  )
+  if (tempo.isError)
+    return (
+      <Page title="Not there">
+        <Empty>
+          There is no such material. <Link to="/material">Back to the material</Link>
+        </Empty>
+      </Page>
+    )
+  if (!tempo.data) return null
+  const { title, points, target, lastClean, beat, start, plateau, forecast } = tempo.data
+  return (
+    <Page title={title} aside={<Link to="/material">All material</Link>}>
+      <Flex gap="8" wrap="wrap" mb="4" align="baseline">
+        {lastClean && <Big label="last clean" text={sayTempo(lastClean, beat)} />}
+        {target && <Big label="target" text={sayTempo(target, beat)} />}
+        <Text color="faded">{start}</Text>
+      </Flex>
+      {points.length === 0 ? (
+        <Empty>Here its tempo will stand, visit by visit, once it has been played.</Empty>
+      ) : (
+        <TempoChart tempo={tempo.data} />
+      )}
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="8" mt="5">
+        {forecast && (
+          <Box>
+            <chakra.h2 fontSize="22px">When the target may come</chakra.h2>
+            <Text mt="1" maxW="52ch">
+              {forecast.words}
+            </Text>
+          </Box>
+        )}
+        {plateau.isStuck && <Advice plateau={plateau} />}
+      </Grid>
+    </Page>
+  )
+}
+
+function Big({ label, text }: { label: string; text: string }) {
+  return (
+    <Box>
+      <Text fontSize="0.85em" color="faded">
+        {label}
+      </Text>
+      <Text fontFamily="heading" fontSize="34px" fontWeight={600} lineHeight={1.1}>
+        {text}
+      </Text>
+    </Box>
+  )
+}
+
+function Advice({ plateau }: { plateau: Schemas['PlateauView'] }) {
+  return (
+    <Box borderLeft="4px solid" borderColor="accent" pl="4">
+      <chakra.h2 fontSize="22px">Something else to try</chakra.h2>
+      <Text mt="1" mb="2">
+        {plateau.reason}
+      </Text>
+      {plateau.remedies.map((remedy) => (
+        <Text key={remedy.title} mb="1.5">
+          <b>{remedy.title}.</b> {remedy.how}
+        </Text>
+      ))}
+    </Box>
+  )
+}

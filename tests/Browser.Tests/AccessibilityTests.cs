@@ -21,6 +21,12 @@ public sealed class AccessibilityTests
         Check("/material", "//tbody/tr");
         browser.Button("New piece").Click();
         Inspect("material form", "//form");
+        Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/keys", "//section");
+        Check("/sound", "//fieldset");
+        browser.Open("/material");
+        browser.See(By.CssSelector("a[aria-label^='Tempo of']")).Click();
+        Inspect("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Check("/journal", "//section");
         Check("/balance", "//table");
         Check("/welcome", "//h2");
@@ -33,6 +39,9 @@ public sealed class AccessibilityTests
         browser.Resize(390, 844);
         Check("/", "//ol/li");
         Check("/practise", "//*[@data-testid='stage-title']");
+        Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/keys", "//section");
+        Check("/sound", "//fieldset");
 
         void Check(string path, string wait)
         {

@@ -103,7 +103,7 @@ public static class Stage
             Title = target.Title,
             Sentence = drill.MethodId == Methods.UnseenInTime.Id
                 ? "Look half a minute. Then keep the beat."
-                : drill.MethodId == Methods.KeyRound.Id ? "Once in this key, then the next."
+                : drill.MethodId == Methods.KeyRound.Id ? "Once, then the next key."
                 : "Once. " + Stop(target),
             Count = $"take {Math.Min(takes.Count + 1, drill.Sequence.Count)} of {drill.Sequence.Count}",
             Next = next,

@@ -38,8 +38,8 @@ public enum KeyOrder
 /// <param name="Minor">True for the twelve minors alone.</param>
 public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder Order = KeyOrder.Fourths, bool WithMinors = false, bool Minor = false)
 {
-    /// <summary>Minutes that a key needs (common practice).</summary>
-    public const int MinutesAKey = 2;
+    /// <summary>Minutes that a key needs: a few takes of a scale (common practice).</summary>
+    public const int MinutesAKey = 1;
 
     private const int DaysInAWeek = 7;
 

@@ -706,6 +706,7 @@ export interface components {
             title: string;
             plan: components["schemas"]["KeyPlan"];
             keys: components["schemas"]["KeyView"][];
+            next: string[];
             /** Format: int32 */
             minutes: number;
             /** Format: int32 */

@@ -10,6 +10,35 @@ interface Props {
   dark?: boolean
 }
 
+/**
+ * The page's policy forbids style attributes and style sheets without its nonce, and the engraver writes both; while it
+ * draws, attributes are set as properties and sheets carry the nonce, which the policy allows.
+ */
+function withinThePolicy(draw: () => void) {
+  const { setAttribute, setAttributeNS } = Element.prototype
+  const { createElementNS } = Document.prototype
+  const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? ''
+  Element.prototype.setAttribute = function (name: string, value: string) {
+    if (name === 'style') (this as SVGElement).style.cssText = value
+    else setAttribute.call(this, name, value)
+  }
+  Element.prototype.setAttributeNS = function (space: string | null, name: string, value: string) {
+    if (name === 'style') (this as SVGElement).style.cssText = value
+    else setAttributeNS.call(this, space, name, value)
+  }
+  Document.prototype.createElementNS = function (this: Document, space: string | null, name: string) {
+    const element = createElementNS.call(this, space, name)
+    if (name === 'style') setAttribute.call(element, 'nonce', nonce)
+    return element
+  } as typeof createElementNS
+  try {
+    draw()
+  } finally {
+    Object.assign(Element.prototype, { setAttribute, setAttributeNS })
+    Document.prototype.createElementNS = createElementNS
+  }
+}
+
 /** Music engraved from ABC, sharp at any size. */
 export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props) {
   const place = useRef<HTMLDivElement>(null)
@@ -17,16 +46,19 @@ export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props)
     let gone = false
     void import('abcjs').then(({ default: abcjs }) => {
       if (gone || !place.current) return
-      abcjs.renderAbc(place.current, abc, {
-        responsive: 'resize',
-        add_classes: true,
-        staffwidth: staffWidth,
-        paddingtop: 4,
-        paddingbottom: 4,
-        paddingleft: 0,
-        paddingright: 0,
-        foregroundColor: dark ? '#f4efe3' : '#1e2230',
-      })
+      const box = place.current
+      withinThePolicy(() =>
+        abcjs.renderAbc(box, abc, {
+          responsive: 'resize',
+          add_classes: true,
+          staffwidth: staffWidth,
+          paddingtop: 4,
+          paddingbottom: 4,
+          paddingleft: 0,
+          paddingright: 0,
+          foregroundColor: dark ? '#f4efe3' : '#1e2230',
+        }),
+      )
     })
     return () => {
       gone = true

@@ -86,7 +86,7 @@ internal sealed class FillContext
         var record = material.Keys.FirstOrDefault(known => known.Key == key);
         var days = record is null ? 0 : Request.Day.DayNumber - record.LastDay.DayNumber;
         var target = TargetOf(record?.LastClean is { } clean ? material with { LastClean = new Bpm(clean), LastVisit = Request.Day.AddDays(-days), EasyLastTime = false } : material);
-        return target with { Key = $"m:{material.Id}:k:{key}", Title = $"{key.Name}, {char.ToLowerInvariant(material.Title[0])}{material.Title[1..]}" };
+        return target with { Key = $"m:{material.Id}:k:{key}", Title = key.Name };
     }
 
     /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>

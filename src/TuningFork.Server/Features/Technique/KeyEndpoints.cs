@@ -23,8 +23,9 @@ public sealed record ExerciseView(int Id, string Title);
 public sealed record KeyView(string Key, string Name, bool IsMinor, int Fifths, int? DaysSince, int? LastClean, bool Today);
 
 /// <summary>An exercise on its way through the keys.</summary>
+/// <param name="Next">The next keys in the order in which they are played.</param>
 /// <param name="DaysToCover">Days until all keys have come, at these minutes a day.</param>
-public sealed record KeyPlanView(int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, int Minutes, int DaysToCover);
+public sealed record KeyPlanView(int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, IReadOnlyList<string> Next, int Minutes, int DaysToCover);
 
 /// <summary>Exercises from sheets and their way through the keys, over HTTP.</summary>
 public static class KeyEndpoints
@@ -98,6 +99,6 @@ public static class KeyEndpoints
                 var record = material.Keys.FirstOrDefault(one => one.Key == key);
                 return new KeyView(key.ToString(), key.Name, key.IsMinor, key.Signature, record is null ? null : today.DayNumber - record.LastDay.DayNumber, record?.LastClean, next.Contains(key));
             })],
-            minutes, plan.DaysToCover(minutes));
+            [.. next.Select(key => key.Name)], minutes, plan.DaysToCover(minutes));
     }
 }

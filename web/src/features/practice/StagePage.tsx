@@ -195,7 +195,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
           played: one.playedSeconds > 5 ? one.playedSeconds / 60 : undefined,
         }))}
       />
-      <Flex gap="3" wrap="wrap" align="center">
+      <Flex gap="2" wrap="wrap" align="center">
         <StageButton keys="→" name={yesName(session, heard === asked)} press={yes} />
         <StageButton keys="←" name={noName(session, heard === asked)} press={no} />
         <StageButton keys="space" name={session.running ? 'pause' : 'go on'} press={pause} />
@@ -244,7 +244,8 @@ function StageButton({ keys, name, press }: { keys: string; name: string; press:
   return (
     <Press
       borderColor="#5d6475"
-      px="3"
+      px="2.5"
+      fontSize="16px"
       minH="44px"
       fontWeight={500}
       _hover={{ bg: '#262c3a' }}

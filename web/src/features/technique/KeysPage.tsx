@@ -43,7 +43,6 @@ export function KeysPage() {
 }
 
 function PlanPicture({ plan }: { plan: Plan }) {
-  const next = plan.keys.filter((key) => key.today)
   return (
     <Box as="section" aria-label={plan.title} borderTop="2px solid" borderColor="ink" pt="3" mb="8">
       <chakra.h2 fontSize="26px">{plan.title}</chakra.h2>
@@ -51,7 +50,7 @@ function PlanPicture({ plan }: { plan: Plan }) {
         <KeyWheel plan={plan} />
         <Box>
           <Text fontSize="22px" fontFamily="heading" fontWeight={600}>
-            Next: {next.map((key) => key.name).join(', ')}
+            Next: {plan.next.join(', ')}
           </Text>
           <Text color="faded" mb="4">
             all {plan.plan.withMinors ? 24 : 12} keys in {plan.daysToCover} days at {plan.minutes} minutes a

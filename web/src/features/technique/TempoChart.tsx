@@ -30,10 +30,13 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
   const low = Math.floor((Math.min(...values, tempo.target ?? 400) - 4) / 10) * 10
   const high = Math.ceil((Math.max(...values, tempo.target ?? 0) + 4) / 10) * 10
   const forecast = tempo.forecast
-  const end = forecast
-    ? at(forecast.latest ?? forecast.likely) + 3 * dayMs
-    : (points.at(-1)?.time ?? 0) + 3 * dayMs
-  const reach = Math.min(end, (points.at(-1)?.time ?? 0) + 240 * dayMs)
+  const last = points.at(-1)?.time ?? 0
+  const farthest = last + 240 * dayMs
+  // A day that nobody can tell is not drawn; the words below say so.
+  const inSight = forecast !== null && at(forecast.likely) < farthest
+  const reach = inSight
+    ? Math.min(farthest, at(forecast.latest ?? forecast.likely) + 3 * dayMs)
+    : last + 3 * dayMs
   return (
     <Box role="img" aria-label={describe(tempo)} height="330px" data-testid="tempo-chart">
       <ResponsiveContainer width="100%" height="100%">
@@ -63,7 +66,7 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
               }}
             />
           )}
-          {forecast && tempo.target && (
+          {inSight && tempo.target && (
             <ReferenceArea
               x1={Math.min(reach, at(forecast.earliest))}
               x2={Math.min(reach, at(forecast.latest ?? forecast.likely))}

@@ -1,0 +1,148 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>Sheets, keys, the ladder and the tempo history through the real interface.</summary>
+public sealed class TechniqueJourney
+{
+    [Fact]
+    public async Task A_scale_is_written_out_kept_and_taken_through_the_keys()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Open("/sheets");
+        browser.Until(_ => Heads(browser) == 29);
+        browser.SeeText("sounds in E♭ major");
+        browser.See(By.XPath("//button[.='D']")).Click();
+        browser.SeeText("sounds in C major");
+        browser.Choose("octaves", "1");
+        browser.Until(_ => Heads(browser) == 15);
+        browser.SeeText("The top note is note 2 of 2 in its click");
+        browser.Choose("octaves", "4");
+        browser.SeeText("go beyond G6. Choose 2 octaves, or widen the range.");
+        browser.Choose("octaves", "2");
+        browser.Choose("kind", "melodic minor");
+        browser.SeeText("D melodic minor scale");
+        browser.See(By.XPath("//label[contains(., 'through all keys')]/input")).Click();
+        browser.Button("Keep as an exercise").Click();
+        browser.SeeText("Kept as an exercise");
+
+        browser.Open("/keys");
+        browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']"));
+        browser.SeeText("Not touched yet: ");
+        browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']//select[option[.='half steps']]/option[.='half steps']")).Click();
+        browser.Until(page => page.FindElement(By.XPath("//section[@aria-label='Melodic scale, two octaves']")).Text.Contains("A minor, B♭ minor, B minor", StringComparison.Ordinal));
+        browser.Complaints().Where(line => !line.Contains("400", StringComparison.Ordinal)).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_ladder_is_climbed_by_keys_with_misses_to_its_target_and_stands_in_the_history()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        var evening = new DateTimeOffset(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+        await app.SetClockAsync(evening);
+        await Send(app, HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var exercise = (await Send(app, HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Steady run", target = 40 }))["id"]!.GetValue<int>();
+        var session = await Send(app, HttpMethod.Post, "/api/session", new { version = 0 });
+        while ((int?)session["target"]?["materialId"] != exercise)
+            session = await Act(app, session, "Skip");
+        await Act(app, session, "Clean");
+        await Send(app, HttpMethod.Post, "/api/session/close", new { });
+
+        await app.SetClockAsync(evening.AddDays(1));
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.SeeText("tempo ladder");
+        browser.Run("document.activeElement.blur()");
+        browser.Press(" ");
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        for (var i = 0; i < 12 && browser.Shown("stage-title") != "Steady run"; i++)
+        {
+            var place = browser.SeeText("drill ").Text;
+            browser.Press("s");
+            browser.Until(_ => browser.SeeText("drill ").Text != place);
+        }
+
+        // Three clean and it goes up; a miss counts anew; two running step back.
+        var start = Tempo(browser);
+        Take(browser, Keys.ArrowRight, "1 of 3 clean in a row");
+        Take(browser, Keys.ArrowRight, "2 of 3 clean in a row");
+        Take(browser, Keys.ArrowLeft, "0 of 3 clean in a row");
+        browser.SeeText("Again, the same tempo.");
+        browser.Press(Keys.ArrowLeft);
+        browser.Until(_ => Tempo(browser) == start - 2);
+        for (var takes = 0; takes < 60 && Tempo(browser) < 40; takes++)
+        {
+            var (tempo, count) = (Tempo(browser), browser.Shown("stage-count"));
+            browser.Press(Keys.ArrowRight);
+            browser.Until(_ => Tempo(browser) != tempo || browser.Shown("stage-count") != count);
+        }
+
+        Tempo(browser).ShouldBe(40, "the target is the end of the ladder");
+        Take(browser, Keys.ArrowRight, "1 of 3 clean in a row");
+        browser.Press(Keys.Escape);
+        browser.Button("Close and keep").Click();
+        browser.SeeText("planned. What you did today");
+
+        browser.Open("/material");
+        browser.See(By.CssSelector("a[aria-label='Tempo of Steady run']")).Click();
+        browser.SeeText("Steady run");
+        browser.See(By.CssSelector("[data-testid='tempo-chart'] svg"));
+        browser.See(By.CssSelector("[data-testid='tempo-chart']")).GetAttribute("aria-label").ShouldBe("Tempo of Steady run over 2 visits: clean from 22 to 40, target 40.");
+    }
+
+    [Fact]
+    public async Task A_stuck_exercise_gets_advice_on_its_page_and_another_way_in_the_plan()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        var evening = new DateTimeOffset(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+        await app.SetClockAsync(evening);
+        await Send(app, HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var exercise = (await Send(app, HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Stubborn run", target = 120 }))["id"]!.GetValue<int>();
+        for (var day = 0; day < 9; day++)
+        {
+            await app.SetClockAsync(evening.AddDays(day));
+            var session = await Send(app, HttpMethod.Post, "/api/session", new { version = 0 });
+            while ((int?)session["target"]?["materialId"] != exercise)
+                session = await Act(app, session, "Skip");
+            session = await Act(app, session, "Nudge", 66 - session["target"]!["tempo"]!.GetValue<int>());
+            await Act(app, session, "Clean");
+            await Send(app, HttpMethod.Post, "/api/session/close", new { });
+        }
+
+        await app.SetClockAsync(evening.AddDays(9));
+        using var browser = new Browser(app.Address);
+        browser.Open("/");
+        browser.SeeText("stuck near 66: another way for a while");
+        browser.Open($"/material/{exercise}");
+        browser.SeeText("No real gain over 8 visits: it stays near 66.");
+        browser.SeeText("Something else to try");
+        browser.Driver.FindElement(By.TagName("main")).Text.ShouldContain("Let it rest.");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    private static int Heads(Browser browser) => browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-notehead")).Count;
+
+    private static int Tempo(Browser browser) => int.Parse(browser.Shown("stage-tempo").Split('=')[1], System.Globalization.CultureInfo.InvariantCulture);
+
+    private static void Take(Browser browser, string key, string count)
+    {
+        browser.Press(key);
+        browser.Until(_ => browser.Shown("stage-count") == count);
+    }
+
+    private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind, int? value = null) =>
+        Send(app, HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind, value });
+
+    private static async Task<JsonNode> Send(AppProcess app, HttpMethod method, string path, object body)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
+        using var answer = await app.Http.SendAsync(request);
+        answer.EnsureSuccessStatusCode();
+        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
+    }
+}

@@ -1,11 +1,13 @@
 using BenchmarkDotNet.Running;
 using TuningFork.Bench;
 
-// bench/run: everything; bench/run core | server | page: one part.
-var parts = args.Length == 0 ? ["page", "server", "core"] : args;
+// bench/run: everything; bench/run core | sheets | server | page: one part.
+var parts = args.Length == 0 ? ["page", "server", "core", "sheets"] : args;
 if (parts.Contains("page"))
     FirstPage.Print(Path.Combine(Directory.GetCurrentDirectory(), "web/dist"));
 if (parts.Contains("server"))
     await ServerBench.RunAsync();
 if (parts.Contains("core"))
     BenchmarkRunner.Run<DayPlanBench>();
+if (parts.Contains("sheets"))
+    BenchmarkRunner.Run<SheetBench>();

@@ -48,7 +48,7 @@ public static class Forecast
         var arrivals = curves.Select(curve => (Days: curve.Arrival - now, curve.Weight)).OrderBy(pair => pair.Days).ToList();
         var (early, likely, late) = (Quantile(arrivals, Early), Quantile(arrivals, 0.5), Quantile(arrivals, Late));
         if (likely > MostDays)
-            return new ForecastView(Day(today, early), Day(today, MostDays), null, "At this pace the target is not in sight. Look at what else to try, or set it lower.");
+            return new ForecastView(Day(today, early), Day(today, MostDays), null, "At this pace the target is not in sight: change the method, or set a nearer target first.");
         return new ForecastView(Day(today, early), Day(today, likely), late > MostDays ? null : Day(today, late), Sentence(today, early, likely, late));
     }
 

@@ -11,8 +11,8 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261123165415_Stuck")]
-    partial class Stuck
+    [Migration("20261123173303_WishesSheetsAndSound")]
+    partial class WishesSheetsAndSound
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)

@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Net;
 using System.Net.Http.Json;
 using System.Net.Sockets;
+using System.Text.Json.Nodes;
 
 namespace TuningFork.Browser.Tests;
 
@@ -64,6 +65,20 @@ public sealed class AppProcess : IAsyncDisposable
 
         throw new TimeoutException("The server did not answer.");
     }
+
+    /// <summary>A Wednesday at six in the evening, local time.</summary>
+    public static DateTimeOffset Evening { get; } = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+
+    /// <summary>Asks the server past the browser, to prepare what a journey needs.</summary>
+    public async Task<JsonNode> Send(HttpMethod method, string path, object body)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
+        using var answer = await Http.SendAsync(request);
+        answer.EnsureSuccessStatusCode();
+        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
+    }
+
+    public async Task<JsonNode> Session() => (await Http.GetFromJsonAsync<JsonNode>(new Uri("/api/session", UriKind.Relative)))!;
 
     /// <summary>Ends it at once, without a chance to tidy up.</summary>
     public void Kill()

@@ -1,5 +1,4 @@
 using System.Net.Http.Json;
-using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
 using Xunit;
@@ -9,13 +8,11 @@ namespace TuningFork.Browser.Tests;
 /// <summary>Whole days through the real interface.</summary>
 public sealed class DayJourney
 {
-    private static readonly DateTimeOffset Evening = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
-
     [Fact]
     public async Task From_the_first_visit_to_the_changed_plan_of_tomorrow()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        await app.SetClockAsync(Evening);
+        await app.SetClockAsync(AppProcess.Evening);
         using var browser = new Browser(app.Address);
 
         // First visit: instrument, minutes, what one works on. Bars beyond the piece are refused beside the field.
@@ -92,7 +89,7 @@ public sealed class DayJourney
         browser.SeeText("Left hand late");
 
         // Tomorrow is different, and says why.
-        await app.SetClockAsync(Evening.AddDays(1));
+        await app.SetClockAsync(AppProcess.Evening.AddDays(1));
         browser.Open("/");
         browser.SeeText("Thirty minutes, Thursday");
         browser.See(By.XPath("//ol[@aria-label=\"Today's drills\"]/li"));
@@ -122,7 +119,7 @@ public sealed class DayJourney
         GoToTakes(browser, "C major");
         browser.Press(Keys.ArrowRight);
         await Task.Delay(3300);
-        var position = (await Session(app))["position"]!.GetValue<int>();
+        var position = (await app.Session())["position"]!.GetValue<int>();
         var shownBefore = Left(browser);
 
         app.Kill();
@@ -134,7 +131,7 @@ public sealed class DayJourney
 
         // What was pressed meanwhile is sent again within a second.
         await Task.Delay(1500);
-        var session = await Session(app);
+        var session = await app.Session();
         session["position"]!.GetValue<int>().ShouldBe(position);
         var drill = session["drills"]![position]!;
         drill["takes"]!.GetValue<int>().ShouldBe(2, "the take pressed while the server was away arrives once");
@@ -147,7 +144,7 @@ public sealed class DayJourney
         app.Kill();
         browser.Driver.Navigate().GoToUrl("about:blank");
         await app.RunAsync();
-        var allowed = (await Session(app))["drills"]![position]!;
+        var allowed = (await app.Session())["drills"]![position]!;
         var saved = allowed["allowedSeconds"]!.GetValue<int>() - allowed["playedSeconds"]!.GetValue<double>();
         (saved - shown).ShouldBeLessThanOrEqualTo(2.1, "one second of play and one of rounding up");
         shown.ShouldBeLessThan(shownBefore);
@@ -198,6 +195,4 @@ public sealed class DayJourney
         var parts = browser.Shown("stage-left").TrimStart('+').Split(':');
         return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
     }
-
-    private static async Task<JsonNode> Session(AppProcess app) => (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/session", UriKind.Relative)))!;
 }

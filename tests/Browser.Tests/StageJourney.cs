@@ -1,5 +1,3 @@
-using System.Net.Http.Json;
-using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
 using Xunit;
@@ -56,10 +54,10 @@ public sealed class StageJourney
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
         // The first drill has been played but for its last seconds.
-        var session = await Post(app, "/api/session", new { version = 0 });
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(allowed));
-        await Post(app, "/api/session/pulse", new { position = 0, playedSeconds = allowed - 3 });
+        await app.Send(HttpMethod.Post, "/api/session/pulse", new { position = 0, playedSeconds = allowed - 3 });
         browser.Open("/practise");
         browser.SeeText("drill 1 of");
         browser.SeeText("drill 2 of");
@@ -84,9 +82,9 @@ public sealed class StageJourney
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         var second = browser.Driver.CurrentWindowHandle;
         var started = DateTime.UtcNow;
-        var before = (await Session(app))["drills"]![0]!["playedSeconds"]!.GetValue<double>();
+        var before = (await app.Session())["drills"]![0]!["playedSeconds"]!.GetValue<double>();
         await Task.Delay(5000);
-        var played = (await Session(app))["drills"]![0]!["playedSeconds"]!.GetValue<double>() - before;
+        var played = (await app.Session())["drills"]![0]!["playedSeconds"]!.GetValue<double>() - before;
         played.ShouldBeLessThan((DateTime.UtcNow - started).TotalSeconds + 1.5);
         played.ShouldBeGreaterThan(2.5);
 
@@ -105,13 +103,4 @@ public sealed class StageJourney
         var parts = browser.Shown("stage-left").Split(':');
         return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
     }
-
-    private static async Task<JsonNode> Post(AppProcess app, string path, object body)
-    {
-        using var answer = await app.Http.PostAsJsonAsync(new Uri(path, UriKind.Relative), body);
-        answer.EnsureSuccessStatusCode();
-        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
-    }
-
-    private static async Task<JsonNode> Session(AppProcess app) => (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/session", UriKind.Relative)))!;
 }

@@ -1,4 +1,3 @@
-using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
@@ -43,17 +42,16 @@ public sealed class TechniqueJourney
     public async Task A_ladder_is_climbed_by_keys_with_misses_to_its_target_and_stands_in_the_history()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        var evening = new DateTimeOffset(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
-        await app.SetClockAsync(evening);
-        await Send(app, HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var exercise = (await Send(app, HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Steady run", target = 40 }))["id"]!.GetValue<int>();
-        var session = await Send(app, HttpMethod.Post, "/api/session", new { version = 0 });
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var exercise = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Steady run", target = 40 }))["id"]!.GetValue<int>();
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         while ((int?)session["target"]?["materialId"] != exercise)
             session = await Act(app, session, "Skip");
         await Act(app, session, "Clean");
-        await Send(app, HttpMethod.Post, "/api/session/close", new { });
+        await app.Send(HttpMethod.Post, "/api/session/close", new { });
 
-        await app.SetClockAsync(evening.AddDays(1));
+        await app.SetClockAsync(AppProcess.Evening.AddDays(1));
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.SeeText("tempo ladder");
@@ -99,22 +97,21 @@ public sealed class TechniqueJourney
     public async Task A_stuck_exercise_gets_advice_on_its_page_and_another_way_in_the_plan()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        var evening = new DateTimeOffset(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
-        await app.SetClockAsync(evening);
-        await Send(app, HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var exercise = (await Send(app, HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Stubborn run", target = 120 }))["id"]!.GetValue<int>();
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var exercise = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Stubborn run", target = 120 }))["id"]!.GetValue<int>();
         for (var day = 0; day < 9; day++)
         {
-            await app.SetClockAsync(evening.AddDays(day));
-            var session = await Send(app, HttpMethod.Post, "/api/session", new { version = 0 });
+            await app.SetClockAsync(AppProcess.Evening.AddDays(day));
+            var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
             while ((int?)session["target"]?["materialId"] != exercise)
                 session = await Act(app, session, "Skip");
             session = await Act(app, session, "Nudge", 66 - session["target"]!["tempo"]!.GetValue<int>());
             await Act(app, session, "Clean");
-            await Send(app, HttpMethod.Post, "/api/session/close", new { });
+            await app.Send(HttpMethod.Post, "/api/session/close", new { });
         }
 
-        await app.SetClockAsync(evening.AddDays(9));
+        await app.SetClockAsync(AppProcess.Evening.AddDays(9));
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.SeeText("stuck near 66: another way for a while");
@@ -136,13 +133,5 @@ public sealed class TechniqueJourney
     }
 
     private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind, int? value = null) =>
-        Send(app, HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind, value });
-
-    private static async Task<JsonNode> Send(AppProcess app, HttpMethod method, string path, object body)
-    {
-        using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
-        using var answer = await app.Http.SendAsync(request);
-        answer.EnsureSuccessStatusCode();
-        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
-    }
+        app.Send(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind, value });
 }

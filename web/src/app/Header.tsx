@@ -49,7 +49,15 @@ export function Header() {
           Tuning Fork
         </chakra.span>
       </Flex>
-      <Flex as="nav" aria-label="Main" gap={{ base: '3', md: '5' }} flex="1" wrap="wrap">
+      <Flex
+        as="nav"
+        aria-label="Main"
+        gap={{ base: '4', md: '5' }}
+        flex={{ base: '1 0 100%', md: '1' }}
+        order={{ base: 1, md: 0 }}
+        wrap={{ base: 'nowrap', md: 'wrap' }}
+        overflowX={{ base: 'auto', md: 'visible' }}
+      >
         {places.map(([to, name]) => (
           <Place key={to} to={to} end>
             {name}

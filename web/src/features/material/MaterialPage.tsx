@@ -213,7 +213,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       <td>
         <chakra.span whiteSpace="nowrap">
           {item.lastClean && (
-            <Notes to={`/material/${item.id}`} aria-label={`Tempo of ${item.title}`}>
+            <Notes px="0" to={`/material/${item.id}`} aria-label={`Tempo of ${item.title}`}>
               clean {item.lastClean}
             </Notes>
           )}

@@ -107,8 +107,7 @@ public static class ProfileEndpoints
         {
             if (text.Length == 0)
                 continue;
-            if (!Pitch.TryParse(text.Trim(), out var pitch))
-                throw new FieldException(field, $"\"{Problems.Text(field, text, 10)}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+            var pitch = Problems.PitchOf(field, text);
             if (lowest is { } low && low.Midi >= pitch.Midi)
                 throw new FieldException(field, $"The range is upside down: {low} is not below {pitch}. Swap them.");
             lowest = pitch;

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Server.Hosting;
 
@@ -30,6 +31,19 @@ public static class Problems
     public static string Text(string field, string? text, int longest = LongestText) => text is null ? ""
         : text.Length <= longest ? text.Trim()
         : throw new FieldException(field, $"The text has {text.Length:N0} characters; shorten it to {longest:N0} or fewer.");
+
+    /// <summary>A pitch as it was typed, refused with an example when it is none.</summary>
+    public static Pitch PitchOf(string field, string text)
+    {
+        try
+        {
+            return Pitch.Parse(Text(field, text, 10));
+        }
+        catch (FormatException problem)
+        {
+            throw new FieldException(field, problem.Message);
+        }
+    }
 
     public static void Check(IReadOnlyList<(string Field, string Problem)> problems)
     {

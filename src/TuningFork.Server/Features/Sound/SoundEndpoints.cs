@@ -88,9 +88,7 @@ public static class SoundEndpoints
     {
         if (settings.Drone.Trim().Length == 0)
             return ([], "");
-        if (!Pitch.TryParse(settings.Drone.Trim(), out var written))
-            throw new FieldException("drone", $"\"{Problems.Text("drone", settings.Drone, 10)}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
-        var sounding = written.Near(Interval.OfSemitones(profile.Transposition));
+        var sounding = Problems.PitchOf("drone", settings.Drone).Near(Interval.OfSemitones(profile.Transposition));
         var above = settings.DroneWith switch { DroneWith.Fifth => 7, DroneWith.MajorThird => 4, DroneWith.MinorThird => 3, _ => 0 };
         if (sounding.Midi is < 0 or > 115)
             throw new FieldException("drone", "That drone could not be heard. Take one between C1 and G8.");

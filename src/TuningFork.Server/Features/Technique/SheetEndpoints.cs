@@ -118,7 +118,5 @@ public static class SheetEndpoints
             [.. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / quarter).Value, (note.Length / quarter).Value))]);
     }
 
-    private static Pitch? PitchOf(string field, string text) => text.Trim() is not { Length: > 0 } given ? null
-        : Pitch.TryParse(given, out var pitch) ? pitch
-        : throw new FieldException(field, $"\"{Problems.Text(field, given, 10)}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+    private static Pitch? PitchOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);
 }

@@ -7,6 +7,7 @@ using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
+using TuningFork.Core.WarmUps;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data;
@@ -165,6 +166,27 @@ public static class Bookkeeping
     {
         ArgumentNullException.ThrowIfNull(row);
         return new Routine(row.Name, JsonSerializer.Deserialize<List<Block>>(row.BlocksJson, Json) ?? [], row.Interwoven);
+    }
+
+    /// <summary>The version of a row.</summary>
+    public static WarmUp ToCore(WarmUpRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return new WarmUp(row.Id, row.Name, JsonSerializer.Deserialize<List<WarmUpPart>>(row.PartsJson, Json) ?? [], row.LastDay);
+    }
+
+    /// <summary>The versions a player begins with, as rows.</summary>
+    public static IEnumerable<WarmUpRow> WarmUpsFor(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        return WarmUpLibrary.For(profile.Family, profile.Instrument).Select(version => new WarmUpRow { Name = version.Name, PartsJson = JsonSerializer.Serialize(version.Parts, Json) });
+    }
+
+    /// <summary>The number of the version that a target of a warm-up belongs to, or null: "w:3:1" belongs to 3.</summary>
+    public static int? WarmUpOf(string key)
+    {
+        ArgumentNullException.ThrowIfNull(key);
+        return key.Split(':') is ["w", var id, _] && int.TryParse(id, CultureInfo.InvariantCulture, out var number) ? number : null;
     }
 
     /// <summary>The instrument of a profile: one that is known by name, with the player's own range and transposition.</summary>

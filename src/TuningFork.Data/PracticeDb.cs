@@ -16,6 +16,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<RoutineRow> Routines => Set<RoutineRow>();
 
+    public DbSet<WarmUpRow> WarmUps => Set<WarmUpRow>();
+
     public DbSet<PlanRow> Plans => Set<PlanRow>();
 
     public DbSet<SessionRow> Sessions => Set<SessionRow>();
@@ -53,9 +55,10 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);
         modelBuilder.Entity<SessionRow>().HasMany(row => row.Drills).WithOne().HasForeignKey(row => row.SessionId);
-        // Today's plan reads only from these two and the one on takes, never from the rows, which hold whole drills.
+        // Today's plan reads only from these three and the one on takes, never from the rows, which hold whole drills.
         modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Area, row.Day, row.PlayedSeconds });
         modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Day, row.Area, row.PlayedSeconds });
+        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.CreditedTo, row.Day, row.PlayedSeconds });
         modelBuilder.Entity<SessionDrillRow>().HasMany(row => row.Takes).WithOne().HasForeignKey(row => row.SessionDrillId);
         modelBuilder.Entity<TakeRow>().HasIndex(row => new { row.Day, row.Key, row.Clean });
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);

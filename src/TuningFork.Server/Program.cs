@@ -58,6 +58,7 @@ app.MapAbout();
 app.MapProfile();
 app.MapToday();
 app.MapRoutines();
+app.MapWarmUps();
 app.MapMaterials();
 app.MapSession();
 app.MapJournal();

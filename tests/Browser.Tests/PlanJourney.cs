@@ -10,6 +10,34 @@ namespace TuningFork.Browser.Tests;
 public sealed class PlanJourney
 {
     [Fact]
+    public async Task A_warm_up_is_built_and_cut_for_a_rehearsal_day()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Open("/warm-up");
+        browser.SeeText("next in turn");
+        browser.Button("New version").Click();
+        browser.Type("Name", "Before the band");
+        browser.Type("What, Long tones", "Pianissimo tones");
+        browser.Button("Add to agility").Click();
+        browser.Type("What, new part", "Light runs");
+        browser.Choose("Played on, Light runs", "a passage you know");
+        browser.Until(_ => browser.Shown("cut") == "6 min");
+        browser.See(By.XPath("//label[contains(., 'rehearsal later')]/input")).Click();
+        browser.Until(_ => browser.Shown("cut").Contains("the core only, without something easy you like and light runs", StringComparison.Ordinal));
+        browser.Button("Keep it").Click();
+        browser.See(By.XPath("//section[@aria-label='Before the band' and contains(., 'next in turn')]"));
+
+        browser.Open("/");
+        browser.SeeText("light runs on music you know: counted once, credited to repertoire too");
+        browser.Button("rehearsal later").Click();
+        browser.SeeText("a rehearsal later, keep your strength: the core only, without something easy you like and light runs");
+        browser.Until(page => page.FindElements(By.XPath("//ol/li[contains(., 'ease in')]")).Count is > 0 and <= 3);
+        browser.Driver.FindElement(By.TagName("main")).Text.ShouldContain("Pianissimo tones");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
     public async Task A_day_is_bent_by_what_it_asks_and_a_drill_swapped_and_added()
     {
         await using var app = await AppProcess.StartAsync();

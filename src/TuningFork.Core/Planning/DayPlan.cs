@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.WarmUps;
 
 namespace TuningFork.Core.Planning;
 
@@ -58,6 +59,15 @@ public sealed record DayRequest
 
     /// <summary>Family of the instrument: winds, strings, keys, percussion or other.</summary>
     public string Family { get; init; } = "other";
+
+    /// <summary>The versions of the warm-up; those of the family when there are none.</summary>
+    public IReadOnlyList<WarmUp> WarmUps { get; init; } = [];
+
+    /// <summary>How a warm-up begins.</summary>
+    public WarmUpSchool WarmUpSchool { get; init; }
+
+    /// <summary>One's own words for the awareness exercise, or empty.</summary>
+    public string Awareness { get; init; } = "";
 
     /// <summary>True after pain, numbness or tingling: work without the instrument only.</summary>
     public bool Quiet { get; init; }

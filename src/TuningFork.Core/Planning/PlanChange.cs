@@ -121,13 +121,12 @@ public static class PlanEdit
 
     private static IEnumerable<Drill> Candidates(Fill.FillContext context, DayRequest request, Drill drill)
     {
-        if (drill.Area is not (Area.WarmUp or Area.Play))
+        if (drill.Area == Area.WarmUp)
+            return Fill.WarmUpFill.Others(context, drill);
+        if (drill.Area != Area.Play)
             return Filled(context, drill.Area!.Value, drill.Minutes);
-        // Warm-up and play rotate by the day: tomorrow's and the days' after are the other versions.
-        return Enumerable.Range(1, 6).SelectMany(days => Filled(
-            new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }),
-            drill.Area.Value,
-            drill.Area == Area.WarmUp ? 8 : drill.Minutes));
+        // Play rotates by the day: tomorrow's and the days' after are the other ideas.
+        return Enumerable.Range(1, 6).SelectMany(days => Filled(new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }), Area.Play, drill.Minutes));
     }
 
     private static Drill Made(DayPlan plan, DayRequest request, PlanChange change, int minutes)
@@ -143,8 +142,8 @@ public static class PlanEdit
             Materials = [material with { AskedFor = true, Resting = false, LastVisit = material.LastVisit == request.Day ? request.Day.AddDays(-1) : material.LastVisit }],
         });
         var length = Checked(minutes);
-        var drill = material.Kind == MaterialKind.Piece
-            ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material))
+        var drill = material.Area == Area.WarmUp ? context.MakeOne(Area.WarmUp, Methods.EaseIn, material, length, "")
+            : material.Kind == MaterialKind.Piece ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material))
             : Filled(context, material.Area, length).FirstOrDefault(made => made.Targets.Count > 0)
                 ?? throw new PlanException("materialId", $"{material.Title} has nothing left to practise. Choose something else.");
         return drill with { Id = id, Minutes = length, Reason = "added by you" };

@@ -78,6 +78,9 @@ public sealed record Drill
     /// <summary>For drills in rounds: indices into <see cref="Targets"/>, one a take; else empty.</summary>
     public IReadOnlyList<int> Sequence { get; init; } = [];
 
+    /// <summary>An area to which its minutes are credited as well, though they count once; or null.</summary>
+    public Area? CreditedTo { get; init; }
+
     /// <summary>Makes ear questions again.</summary>
     public int Seed { get; init; }
 

@@ -43,4 +43,11 @@ public static class Words
         ArgumentNullException.ThrowIfNull(text);
         return text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
     }
+
+    /// <summary>The first letter in lower case, for a title inside a sentence.</summary>
+    public static string Small(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        return text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+    }
 }

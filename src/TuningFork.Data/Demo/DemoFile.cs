@@ -60,7 +60,8 @@ public static class DemoFile
         await db.SaveChangesAsync(cancel);
 
         var routine = await db.Routines.OrderBy(row => row.Id).FirstAsync(cancel);
-        var history = new History(profile, routine, seed: 4711);
+        await Seed.WarmUpsAsync(db, cancel);
+        var history = new History(profile, routine, seed: 4711, await db.WarmUps.ToListAsync(cancel));
         foreach (var item in known.Where(item => item.Ceiling is not null))
             history.Limit(item.Row.Id, item.Ceiling!.Value);
         for (var day = first; day < today; day = day.AddDays(1))

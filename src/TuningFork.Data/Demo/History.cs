@@ -19,14 +19,17 @@ public sealed class History
     private readonly ProfileRow profile;
     private readonly Routine routine;
     private readonly Learner learner;
+    private readonly IReadOnlyList<WarmUpRow> warmUps;
     private readonly Dictionary<Area, DateOnly> lastDay = [];
 
     /// <summary>An empty history.</summary>
     /// <param name="profile">The player.</param>
     /// <param name="routine">The shape of every day.</param>
     /// <param name="seed">Makes it again.</param>
-    public History(ProfileRow profile, RoutineRow routine, int seed)
+    /// <param name="warmUps">Versions of the warm-up; none for those of the family.</param>
+    public History(ProfileRow profile, RoutineRow routine, int seed, IReadOnlyList<WarmUpRow>? warmUps = null)
     {
+        this.warmUps = warmUps ?? [];
         this.profile = profile;
         this.routine = Bookkeeping.ToCore(routine);
         random = new Random(seed);
@@ -66,6 +69,7 @@ public sealed class History
                 (int)Enumerable.Range(0, 7).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
                 lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
             Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values))],
+            WarmUps = [.. warmUps.Select(Bookkeeping.ToCore)],
             Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
         });
         var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);
@@ -84,6 +88,7 @@ public sealed class History
             Day = day,
             Position = position,
             Area = drill.Area,
+            CreditedTo = drill.CreditedTo,
             Title = drill.Title,
             DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
             PlannedSeconds = drill.Minutes * 60,
@@ -102,8 +107,22 @@ public sealed class History
 
         seconds[(day, area)] = seconds.GetValueOrDefault((day, area)) + row.PlayedSeconds;
         lastDay[area] = day;
+        if (area == Area.WarmUp)
+        {
+            WarmedUp(drill, row, day);
+            return row;
+        }
+
         PlayTakes(drill, row, day, materials, started);
         return row;
+    }
+
+    private void WarmedUp(Drill drill, SessionDrillRow row, DateOnly day)
+    {
+        if (drill.CreditedTo is { } credited)
+            seconds[(day, credited)] = seconds.GetValueOrDefault((day, credited)) + row.PlayedSeconds;
+        foreach (var version in warmUps.Where(version => drill.Targets.Any(target => Bookkeeping.WarmUpOf(target.Key) == version.Id)))
+            version.LastDay = day;
     }
 
     private void PlayTakes(Drill drill, SessionDrillRow row, DateOnly day, Dictionary<int, MaterialRow> materials, DateTime started)

@@ -311,6 +311,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("A4")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Awareness")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("BoundaryHour")
                         .HasColumnType("INTEGER");
 
@@ -362,6 +366,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("WarmUpSchool")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("WeekdayMinutes")
                         .IsRequired()
@@ -433,6 +441,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<string>("Area")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("CreditedTo")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly>("Day")
                         .HasColumnType("TEXT");
 
@@ -471,6 +482,8 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("SessionId");
 
                     b.HasIndex("Area", "Day", "PlayedSeconds");
+
+                    b.HasIndex("CreditedTo", "Day", "PlayedSeconds");
 
                     b.HasIndex("Day", "Area", "PlayedSeconds");
 
@@ -616,6 +629,32 @@ namespace TuningFork.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("Visits");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.WarmUpRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("LastDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("PartsJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("WarmUps");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>

@@ -2,6 +2,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Theory;
+using TuningFork.Core.WarmUps;
 
 namespace TuningFork.Data.Rows;
 
@@ -33,6 +34,10 @@ public sealed class ProfileRow
 
     /// <summary>How click and drone are set; empty for the usual way.</summary>
     public string SoundJson { get; set; } = "";
+
+    /// <summary>How a warm-up begins, and one's own words for the awareness exercise.</summary>
+    public WarmUpSchool WarmUpSchool { get; set; }
+    public string Awareness { get; set; } = "";
 
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
@@ -147,6 +152,16 @@ public sealed class RoutineRow
     public int Version { get; set; }
 }
 
+/// <summary>A version of the warm-up.</summary>
+public sealed class WarmUpRow
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public string PartsJson { get; set; } = "[]";
+    public DateOnly? LastDay { get; set; }
+    public int Version { get; set; }
+}
+
 /// <summary>A plan the player has touched or begun.</summary>
 public sealed class PlanRow
 {
@@ -197,6 +212,9 @@ public sealed class SessionDrillRow
     public DateOnly Day { get; set; }
     public int Position { get; set; }
     public Area? Area { get; set; }
+
+    /// <summary>An area to which the seconds are credited as well, though they count once.</summary>
+    public Area? CreditedTo { get; set; }
     public string DrillJson { get; set; } = "";
     public string Title { get; set; } = "";
     public int PlannedSeconds { get; set; }

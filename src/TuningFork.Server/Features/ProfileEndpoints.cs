@@ -50,9 +50,13 @@ public static class ProfileEndpoints
                 throw Problems.Stale("The balance");
             if (row is null)
                 db.Profiles.Add(row = new ProfileRow());
+            // Another kind of instrument warms up otherwise; versions that were changed or made by the player stay.
+            else if (row.Family != wish.Family && await db.WarmUps.AllAsync(version => version.Version == 0, cancel))
+                db.WarmUps.RemoveRange(db.WarmUps);
             Write(row, wish);
             row.Version++;
             await db.SaveChangesAsync(cancel);
+            await Seed.WarmUpsAsync(db, cancel);
             return View(row);
         }).WithName("SetProfile");
     }
@@ -94,7 +98,7 @@ public static class ProfileEndpoints
             throw new FieldException("scaleMinutes", "Scales a day are 0 to 240 minutes.");
         if (wish.EarCentre is < 48 or > 72)
             throw new FieldException("earCentre", "The ear's centre is a MIDI note from 48 to 72.");
-        Problems.Check(Shares.Check(wish.Shares ?? Shares.Default));
+        Problems.Check(Shares.Check(Problems.Whole("shares", wish.Shares ?? Shares.Default)));
         Sound(wish);
     }
 

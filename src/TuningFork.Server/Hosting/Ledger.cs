@@ -80,6 +80,7 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
         await PracticeFile.PrepareAsync(PathOf(Book.Own), cancel);
         await using var own = new PracticeDb(PracticeFile.Options(PathOf(Book.Own)));
         await Seed.RoutinesAsync(own, cancel);
+        await Seed.WarmUpsAsync(own, cancel);
     }
 
     public void Dispose() => gate.Dispose();

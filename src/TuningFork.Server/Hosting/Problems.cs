@@ -32,6 +32,14 @@ public static class Problems
         : text.Length <= longest ? text.Trim()
         : throw new FieldException(field, $"The text has {text.Length:N0} characters; shorten it to {longest:N0} or fewer.");
 
+    /// <summary>A list without gaps: JSON may put null where the description allows none.</summary>
+    public static IReadOnlyList<T> Whole<T>(string field, IReadOnlyList<T> items)
+        where T : class
+    {
+        var gap = items.Select((item, i) => (item, i)).Where(pair => pair.item is null).Select(pair => (int?)pair.i).FirstOrDefault();
+        return gap is null ? items : throw new FieldException($"{field}[{gap}]", "An entry of this list is empty. Fill it in, or leave it out.");
+    }
+
     /// <summary>A pitch as it was typed, refused with an example when it is none.</summary>
     public static Pitch PitchOf(string field, string text)
     {

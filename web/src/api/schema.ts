@@ -164,6 +164,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/warm-ups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetWarmUps"];
+        put?: never;
+        post: operations["AddWarmUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/warm-ups/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeWarmUp"];
+        post?: never;
+        delete: operations["RemoveWarmUp"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/warm-ups/opening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetWarmUpOpening"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/warm-ups/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["CutWarmUp"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials": {
         parameters: {
             query?: never;
@@ -578,6 +642,22 @@ export interface components {
             /** Format: int32 */
             graceSeconds?: number;
         };
+        CutView: {
+            /** Format: int32 */
+            minutes: number;
+            stretches: components["schemas"]["StretchView"][];
+            leftOut: string[];
+            reason: string;
+        };
+        CutWish: {
+            parts: components["schemas"]["WarmUpPart"][];
+            /**
+             * Format: int32
+             * @default 30
+             */
+            sittingMinutes: number;
+            demands?: null | components["schemas"]["Demands"][];
+        };
         Demands: string;
         /** @enum {unknown} */
         DrillState: "Waiting" | "Done" | "Skipped";
@@ -847,6 +927,11 @@ export interface components {
          * @enum {unknown}
          */
         OctaveOrder: "UpAndDown" | "ByOctavesThenJoined";
+        OpeningWish: {
+            school: components["schemas"]["WarmUpSchool"];
+            /** @default  */
+            awareness: string;
+        };
         PlateauView: {
             isStuck: boolean;
             /** Format: int32 */
@@ -1176,6 +1261,12 @@ export interface components {
         };
         /** @enum {unknown} */
         StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness";
+        StretchView: {
+            places: number[];
+            title: string;
+            /** Format: int32 */
+            minutes: number;
+        };
         TargetView: {
             key: string;
             /** Format: int32 */
@@ -1282,6 +1373,56 @@ export interface components {
             materialId: null | number;
             title: string;
             reason: string;
+        };
+        /** @enum {unknown} */
+        WarmUpElement: "Sound" | "Scales" | "Movement" | "Agility";
+        WarmUpPart: {
+            element: components["schemas"]["WarmUpElement"];
+            title: string;
+            how: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            minutes: number;
+            /** @default true */
+            core: boolean;
+            /** @default false */
+            fromRepertoire: boolean;
+            /** Format: int32 */
+            materialId?: null | number;
+        };
+        /** @enum {unknown} */
+        WarmUpSchool: "EaseIn" | "Awareness";
+        WarmUpsView: {
+            school: components["schemas"]["WarmUpSchool"];
+            awareness: string;
+            usualAwareness: string;
+            versions: components["schemas"]["WarmUpView"][];
+        };
+        WarmUpView: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            parts: components["schemas"]["WarmUpPart"][];
+            /** Format: date */
+            lastDay: null | string;
+            next: boolean;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            coreMinutes: number;
+            /** Format: int32 */
+            version: number;
+        };
+        WarmUpWish: {
+            name: string;
+            parts: components["schemas"]["WarmUpPart"][];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            version: number;
         };
         WorkRest: {
             /** Format: int32 */
@@ -1610,6 +1751,146 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitView"];
+                };
+            };
+        };
+    };
+    GetWarmUps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WarmUpsView"];
+                };
+            };
+        };
+    };
+    AddWarmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WarmUpWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WarmUpsView"];
+                };
+            };
+        };
+    };
+    ChangeWarmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WarmUpWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WarmUpsView"];
+                };
+            };
+        };
+    };
+    RemoveWarmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WarmUpsView"];
+                };
+            };
+        };
+    };
+    SetWarmUpOpening: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpeningWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WarmUpsView"];
+                };
+            };
+        };
+    };
+    CutWarmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"];
                 };
             };
         };

@@ -10,6 +10,7 @@ const named = <T extends Record<K, React.ComponentType>, K extends string>(load:
 
 const TodayPage = named(() => import('../features/planning/TodayPage'), 'TodayPage')
 const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
+const WarmUpsPage = named(() => import('../features/warmup/WarmUpsPage'), 'WarmUpsPage')
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
 const SheetPage = named(() => import('../features/technique/SheetPage'), 'SheetPage')
 const KeysPage = named(() => import('../features/technique/KeysPage'), 'KeysPage')
@@ -42,6 +43,7 @@ export function App() {
             <Route element={<Shell />}>
               <Route path="/" element={<TodayPage />} />
               <Route path="/routines" element={<RoutinesPage />} />
+              <Route path="/warm-up" element={<WarmUpsPage />} />
               <Route path="/material" element={<MaterialPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/balance" element={<BalancePage />} />

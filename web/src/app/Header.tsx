@@ -8,6 +8,7 @@ import { Tines } from '../ui/Tines'
 const places = [
   ['/', 'Today'],
   ['/routines', 'Routines'],
+  ['/warm-up', 'Warm-up'],
   ['/material', 'Material'],
   ['/sheets', 'Sheets'],
   ['/keys', 'Keys'],

@@ -1,48 +1,15 @@
 using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.WarmUps;
 
 namespace TuningFork.Core.Planning.Fill;
 
-/// <summary>Warm-up in four elements, in this order: long tones, slow scales, movement across the instrument, agility. Contents rotate by the day.</summary>
+/// <summary>Warm-up: the version that has waited longest, cut to the minutes and the day's demands.</summary>
 internal static class WarmUpFill
 {
-    private static readonly Dictionary<string, (string Title, string How)[][]> Elements = new(StringComparer.Ordinal)
-    {
-        ["winds"] =
-        [
-            [("Long tones, low register", "Slow breaths, one note a breath, ears on the sound."), ("Long tones, swelling", "Soft, loud, soft again; the pitch stays."), ("Long tones in pairs", "Two neighbouring notes, no bump between them.")],
-            [("One slow scale", "Whole notes over a drone, tuned one by one."), ("One slow arpeggio", "Half notes, every note as full as the first.")],
-            [("Crossing the register", "Slow twelfths up and back; only the air moves on."), ("Low to high and back", "Slurred, fingers close, the throat open.")],
-            [("Easy running notes", "Many notes at a comfortable speed, light fingers."), ("Trills between neighbours", "Even and loose; stop before it tightens.")],
-        ],
-        ["strings"] =
-        [
-            [("Open strings, long bows", "Whole bows, the sound from beginning to end."), ("One note, four dynamics", "The same bow speed, the weight changes.")],
-            [("One slow scale", "Over a drone, each note centred before the next."), ("One slow arpeggio", "Half notes, the hand settled before it moves.")],
-            [("Shifts over a drone", "One octave up and down, no metronome, listen into the note."), ("Across the strings", "Slow crossings, the elbow leads.")],
-            [("Easy running notes", "Many notes at a comfortable speed, light fingers."), ("Finger drops", "Each finger falls by itself; nothing else moves.")],
-        ],
-        ["keys"] =
-        [
-            [("Five notes, hands together", "Slow, the weight carried from key to key."), ("Long chords", "Sink in, listen until the sound is gone.")],
-            [("One slow scale", "Hands separately, then together, quietly."), ("One slow arpeggio", "The thumb travels early; no accent.")],
-            [("Stretches and jumps", "Look, move, wait, then play."), ("Octaves in leaps", "Loose wrist, the arm measures the way.")],
-            [("Easy running notes", "Many notes at a comfortable speed, light fingers."), ("Alternating hands", "Soft and even, no louder thumb.")],
-        ],
-        ["percussion"] =
-        [
-            [("Single strokes, slow", "One stroke a beat, let it rebound, listen to the tone."), ("Open tones", "The same spot, the same sound, hand after hand.")],
-            [("Even doubles", "Two a hand, slow, both alike."), ("Soft to loud", "Sixteen strokes, four dynamics, one tempo.")],
-            [("Round the surfaces", "Edge, centre, edge; the arm moves before the hand."), ("Hands in turn", "Right leads, left leads, no change in sound.")],
-            [("Easy rolling strokes", "Many strokes at a comfortable speed, loose grip."), ("A groove you like", "Quietly, four bars, shoulders down.")],
-        ],
-        ["other"] =
-        [
-            [("Long tones", "Slow, eyes off the page, ears on the sound."), ("Slow motions", "The simplest notes you know, as beautifully as you can.")],
-            [("One slow scale", "Whole notes over a drone or a slow click."), ("One slow arpeggio", "Half notes, every note alike.")],
-            [("Across the instrument", "Low to high and back without hurry."), ("Wide steps", "Look, move, then play.")],
-            [("Easy running notes", "Many notes at a comfortable speed."), ("A line you like", "Lightly, from memory.")],
-        ],
-    };
+    /// <summary>Comfortable: this part of the last clean tempo (common practice).</summary>
+    private const double Comfortable = 0.75;
 
     private static readonly string[] Reasons = ["sound before fingers", "tuning, slowly", "the whole instrument, without force", "light and quick, never hard"];
 
@@ -51,14 +18,84 @@ internal static class WarmUpFill
         if (minutes <= 0)
             yield break;
         var request = context.Request;
-        var core = (request.Demands & (Demands.Rehearsal | Demands.Concert)) != Demands.None;
-        var parts = FillContext.Chop(minutes, 2, 15, core ? 2 : 4);
-        var elements = Elements.GetValueOrDefault(request.Family) ?? Elements["other"];
-        for (var i = 0; i < parts.Count; i++)
+        var version = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
+            .ThenBy(one => one.LastDay ?? DateOnly.MinValue).First();
+        var cut = WarmUpCut.Of(version, WarmUpOpening.Of(request.WarmUpSchool, request.Awareness), minutes, request.Demands);
+        for (var i = 0; i < cut.Stretches.Count; i++)
         {
-            var what = context.Choose(Area.WarmUp, elements[i], request.Day.DayNumber + i);
-            var reason = core && i == 0 ? "only the core: strength for later" : Reasons[i];
-            yield return context.MakeNamed(Area.WarmUp, Methods.EaseIn, what, parts[i], reason);
+            var stretch = cut.Stretches[i];
+            var drill = stretch.Parts.Count == 1 ? One(context, version, stretch.Parts[0].Part, stretch.Parts[0].Place, stretch.Minutes) : Together(context, version, stretch);
+            yield return i > 0 ? drill : drill with
+            {
+                How = $"{WarmUpOpening.BodyCheck} Then: {Words.Small(drill.How)}",
+                Reason = cut.Reason.Length > 0 ? cut.Reason : $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(request.Day.DayNumber - last.DayNumber)}" : "for the first time")}",
+            };
         }
+    }
+
+    /// <summary>What could stand in place of a warm-up drill: the parts of the same element in all versions, the other versions first.</summary>
+    public static IEnumerable<Drill> Others(FillContext context, Drill drill)
+    {
+        var versions = Versions(context.Request);
+        var here = drill.Targets.Count > 0 ? drill.Targets[0].Key.Split(':') : [];
+        var version = versions.FirstOrDefault(one => here.Length == 3 && here[1] == $"{one.Id}");
+        var element = version is not null && int.TryParse(here[2], out var at) && at >= 0 && at < version.Parts.Count ? version.Parts[at].Element : WarmUpElement.Sound;
+        return versions.OrderBy(one => one == version)
+            .SelectMany(one => one.InOrder().Where(pair => pair.Part.Element == element).Select(pair => One(context, one, pair.Part, pair.Place, drill.Minutes)));
+    }
+
+    private static IReadOnlyList<WarmUp> Versions(DayRequest request) => request.WarmUps.Count > 0 ? request.WarmUps : WarmUpLibrary.For(request.Family);
+
+    private static Drill One(FillContext context, WarmUp version, WarmUpPart part, int place, int minutes)
+    {
+        var target = TargetOf(version, part, place);
+        var material = MaterialOf(context, part);
+        if (material is null)
+            return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with { How = part.How };
+        var tempo = material.LastClean is { } clean ? Bpm.Near(clean.Value * Comfortable) : (Bpm?)null;
+        var credited = material.Area == Area.WarmUp ? (Area?)null : material.Area;
+        context.Used.Add($"m:{material.Id}");
+        var stop = material.Kind == MaterialKind.Passage ? $" Stop after bar {material.ToBar}." : "";
+        return context.Make(Area.WarmUp, Methods.EaseIn, material.Title, minutes, Reasons[(int)part.Element],
+            target with { MaterialId = material.Id, Title = material.Title, Tempo = tempo, Beat = material.Beat, Note = material.Note, StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null })
+            with
+        {
+            How = $"Light and easy, well below your tempo.{stop}",
+            CreditedTo = credited,
+            Reason = credited is { } area ? $"{Words.Small(part.Title)} on music you know: counted once, credited to {Areas.Name(area)} too" : "an exercise of yours",
+        };
+    }
+
+    /// <summary>Several parts in few minutes, one after the other.</summary>
+    private static Drill Together(FillContext context, WarmUp version, WarmUpStretch stretch) =>
+        context.Make(Area.WarmUp, Methods.EaseIn, string.Join(" · ", stretch.Parts.Select(pair => pair.Part.Title)), stretch.Minutes, "a moment of each",
+            [.. stretch.Parts.Select(pair => TargetOf(version, pair.Part, pair.Place))])
+            with
+        { How = string.Join(" ", stretch.Parts.Select(pair => pair.Part.How)) };
+
+    private static Target TargetOf(WarmUp version, WarmUpPart part, int place)
+    {
+        var key = $"w:{version.Id}:{place}";
+        return new Target { Key = key, Title = part.Title, Group = key };
+    }
+
+    /// <summary>
+    /// The exercise or passage a part is played on; where the repertoire is to serve, a passage that can be played and is not
+    /// due, so that no test of the day is given away.
+    /// </summary>
+    private static Material? MaterialOf(FillContext context, WarmUpPart part)
+    {
+        var request = context.Request;
+        if (part.MaterialId is { } id)
+            return request.Materials.FirstOrDefault(material => material.Id == id && !material.Resting);
+        if (!part.FromRepertoire)
+            return null;
+        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Raw, LastClean: not null, Slipped: false, AskedFor: false }
+            && material.LastVisit != request.Day && !context.Used.Contains($"m:{material.Id}"));
+        var fitting = DueList.For(open, request.Day, request.School).Where(queued => !queued.IsDue).Select(queued => queued.Material).OrderBy(material => material.Id).ToList();
+        if (fitting.Exists(material => material.Readiness == Readiness.Ready))
+            fitting.RemoveAll(material => material.Readiness != Readiness.Ready);
+        // Each day another one: what warms up is missing from the rounds of that day.
+        return fitting.Count == 0 ? null : fitting[request.Day.DayNumber % fitting.Count];
     }
 }

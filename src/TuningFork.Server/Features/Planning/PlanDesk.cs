@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Hosting;
@@ -19,7 +20,8 @@ public sealed record DayFacts(
     IReadOnlyList<EarRecord> Ear,
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
     BodyRow? Body,
-    IReadOnlyList<string> Asked);
+    IReadOnlyList<string> Asked,
+    IReadOnlyList<WarmUp> WarmUps);
 
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
@@ -55,9 +57,13 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
                 last[area] = found;
         }
 
+        var week = day.AddDays(-6);
+        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.PlayedSeconds > 0)
+            .GroupBy(drill => drill.CreditedTo).Select(group => new { Area = group.Key, Seconds = group.Sum(drill => drill.PlayedSeconds) })
+            .ToListAsync(cancel);
         var history = Areas.All.Select(area => new AreaHistory(
             area,
-            (int)recent.Where(row => row.Area == area && row.Day >= day.AddDays(-6)).Sum(row => row.Seconds),
+            (int)(recent.Where(row => row.Area == area && row.Day >= week).Sum(row => row.Seconds) + credited.Where(row => row.Area == area).Sum(row => row.Seconds)),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
         return new DayFacts(
             day, profile, rows, ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)),
@@ -65,7 +71,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             history, await EarAsync(day, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
             await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
-            await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel));
+            await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
+            (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
     }
 
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null)
@@ -127,6 +134,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Mix = facts.Profile.Mix,
             ScaleMinutes = facts.Profile.ScaleMinutes,
             Family = facts.Profile.Family,
+            WarmUps = facts.WarmUps,
+            WarmUpSchool = facts.Profile.WarmUpSchool,
+            Awareness = facts.Profile.Awareness,
             Quiet = facts.Body is { Pain: true },
             HoldTempo = facts.Body is { Tension: >= 2 } body && facts.Day.DayNumber - body.Day.DayNumber <= TensionDays,
         };

@@ -67,7 +67,7 @@ public static class RoutineEndpoints
     {
         if (wish.Minutes is < SittingLength.Least or > SittingLength.Most)
             throw new FieldException("minutes", $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes.");
-        var routine = new Routine("-", wish.Blocks, false);
+        var routine = new Routine("-", Problems.Whole("blocks", wish.Blocks), false);
         Problems.Check(routine.Check());
         var breaks = SittingLength.Breaks(wish.Minutes).Sum(pause => pause.Minutes);
         var playing = wish.Minutes - breaks;
@@ -88,7 +88,7 @@ public static class RoutineEndpoints
     private static void Write(RoutineRow row, RoutineWish wish)
     {
         var name = Problems.Text("name", wish.Name, 80);
-        Problems.Check(new Routine(name, wish.Blocks, wish.Interwoven).Check());
+        Problems.Check(new Routine(name, Problems.Whole("blocks", wish.Blocks), wish.Interwoven).Check());
         if (wish.Weekdays.Any(day => day is < 0 or > 6))
             throw new FieldException("weekdays", "Weekdays are 0 (Monday) to 6 (Sunday).");
         row.Name = name;

@@ -58,6 +58,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
                 Day = facts.Day,
                 Position = position,
                 Area = drill.Area,
+                CreditedTo = drill.CreditedTo,
                 Title = drill.Title,
                 DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
                 PlannedSeconds = drill.Minutes * 60,
@@ -205,6 +206,18 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
         {
             if (await db.Asks.FindAsync([target.Key], cancel) is { } ask)
                 db.Asks.Remove(ask);
+        }
+
+        if (drill.Area == Area.WarmUp)
+        {
+            // Light playing is no test: it leaves no visit, only the version has had its turn.
+            foreach (var id in drill.Targets.Select(target => Bookkeeping.WarmUpOf(target.Key)).OfType<int>().Distinct())
+            {
+                if (await db.WarmUps.FindAsync([id], cancel) is { } version)
+                    version.LastDay = session.Day;
+            }
+
+            return;
         }
 
         var seen = drill.MethodId == Methods.UnseenInTime.Id ? Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample))

@@ -151,7 +151,7 @@ public static class SessionEndpoints
             throw new FieldException("tension", "Tension is 0 (none) to 3 (high).");
         if (note.Length > 0)
             db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Session, note, session.Id));
-        foreach (var line in wish.Lines ?? [])
+        foreach (var line in Problems.Whole("lines", wish.Lines ?? []))
         {
             var row = session.Drills.FirstOrDefault(drill => drill.Position == line.Position) ?? throw Problems.Unknown("lines", "drill");
             var text = Problems.Text($"lines[{line.Position}]", line.Text);

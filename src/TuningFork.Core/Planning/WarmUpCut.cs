@@ -1,0 +1,69 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.WarmUps;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>A stretch of a warm-up that is played in one go.</summary>
+/// <param name="Parts">Its parts with their places in the version, -1 for the opening; several where the minutes are few.</param>
+/// <param name="Minutes">Whole minutes, 1 or more.</param>
+public sealed record WarmUpStretch(IReadOnlyList<(WarmUpPart Part, int Place)> Parts, int Minutes);
+
+/// <summary>A warm-up cut to the minutes and the demands of a day.</summary>
+/// <param name="Stretches">What is played, in order; the minutes add up exactly.</param>
+/// <param name="LeftOut">What is not.</param>
+/// <param name="Reason">Why something was left out; empty when nothing was.</param>
+public sealed record CutWarmUp(IReadOnlyList<WarmUpStretch> Stretches, IReadOnlyList<WarmUpPart> LeftOut, string Reason);
+
+/// <summary>
+/// Cuts a warm-up: extras go first, all of them before a rehearsal or a concert; the core is always touched, together if the
+/// minutes are few.
+/// </summary>
+public static class WarmUpCut
+{
+    /// <summary>Whether the day wants the core alone.</summary>
+    public static bool CoreOnly(Demands demands) => (demands & (Demands.Rehearsal | Demands.Concert)) != Demands.None;
+
+    /// <summary>The version as it is played today.</summary>
+    /// <param name="warmUp">The version.</param>
+    /// <param name="opening">What stands before it.</param>
+    /// <param name="minutes">Minutes at hand, 1 or more.</param>
+    /// <param name="demands">What the day asks.</param>
+    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands)
+    {
+        ArgumentNullException.ThrowIfNull(warmUp);
+        ArgumentNullException.ThrowIfNull(opening);
+        ArgumentOutOfRangeException.ThrowIfLessThan(minutes, 1);
+        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. warmUp.InOrder()];
+        var left = minutes - all.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
+        var kept = all.FindAll(pair =>
+        {
+            if (pair.Part.Core)
+                return true;
+            if (CoreOnly(demands) || pair.Part.Minutes > left)
+                return false;
+            left -= pair.Part.Minutes;
+            return true;
+        });
+        var leftOut = all.Except(kept).Select(pair => pair.Part).ToList();
+        return new CutWarmUp(Stretches(kept, minutes), leftOut, Reason(demands, minutes, leftOut));
+    }
+
+    private static List<WarmUpStretch> Stretches(List<(WarmUpPart Part, int Place)> kept, int minutes)
+    {
+        var count = Math.Min(kept.Count, minutes);
+        var groups = Enumerable.Range(0, count).Select(i => kept[(i * kept.Count / count)..((i + 1) * kept.Count / count)]).ToList();
+        var wanted = kept.Sum(pair => pair.Part.Minutes);
+        var split = MinuteSplit.Solve([.. groups.Select(group => new SplitPart(1, minutes, group.Sum(pair => pair.Part.Minutes) * (decimal)minutes / wanted))], minutes);
+        return [.. groups.Zip(split, (group, length) => new WarmUpStretch(group, length))];
+    }
+
+    private static string Reason(Demands demands, int minutes, List<WarmUpPart> leftOut)
+    {
+        if (leftOut.Count == 0)
+            return "";
+        var why = (demands & Demands.Concert) != Demands.None ? "a concert today"
+            : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength"
+            : Words.Minutes(minutes);
+        return $"{why}: {(CoreOnly(demands) ? "the core only" : "the core first")}, without {Words.List([.. leftOut.Select(part => Words.Small(part.Title))])}";
+    }
+}

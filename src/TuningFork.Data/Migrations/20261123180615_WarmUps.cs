@@ -1,0 +1,79 @@
+﻿using System;
+using Microsoft.EntityFrameworkCore.Migrations;
+
+#nullable disable
+
+namespace TuningFork.Data.Migrations
+{
+    /// <inheritdoc />
+    public partial class WarmUps : Migration
+    {
+        /// <inheritdoc />
+        protected override void Up(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.AddColumn<string>(
+                name: "CreditedTo",
+                table: "SessionDrills",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Awareness",
+                table: "Profiles",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "WarmUpSchool",
+                table: "Profiles",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.CreateTable(
+                name: "WarmUps",
+                columns: table => new
+                {
+                    Id = table.Column<int>(type: "INTEGER", nullable: false)
+                        .Annotation("Sqlite:Autoincrement", true),
+                    Name = table.Column<string>(type: "TEXT", nullable: false),
+                    PartsJson = table.Column<string>(type: "TEXT", nullable: false),
+                    LastDay = table.Column<DateOnly>(type: "TEXT", nullable: true),
+                    Version = table.Column<int>(type: "INTEGER", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_WarmUps", x => x.Id);
+                });
+
+            migrationBuilder.CreateIndex(
+                name: "IX_SessionDrills_CreditedTo_Day_PlayedSeconds",
+                table: "SessionDrills",
+                columns: new[] { "CreditedTo", "Day", "PlayedSeconds" });
+        }
+
+        /// <inheritdoc />
+        protected override void Down(MigrationBuilder migrationBuilder)
+        {
+            migrationBuilder.DropTable(
+                name: "WarmUps");
+
+            migrationBuilder.DropIndex(
+                name: "IX_SessionDrills_CreditedTo_Day_PlayedSeconds",
+                table: "SessionDrills");
+
+            migrationBuilder.DropColumn(
+                name: "CreditedTo",
+                table: "SessionDrills");
+
+            migrationBuilder.DropColumn(
+                name: "Awareness",
+                table: "Profiles");
+
+            migrationBuilder.DropColumn(
+                name: "WarmUpSchool",
+                table: "Profiles");
+        }
+    }
+}

@@ -1,0 +1,83 @@
+import { Grid, chakra } from '@chakra-ui/react'
+import { X } from 'lucide-react'
+import { api } from '../../api/client'
+import { NumberInput, Press, Select, TextInput } from '../../ui/fields'
+import { useSortableItem } from '../../ui/useSortableItem'
+import { Tick } from '../sound/ClickSettings'
+import type { Part } from './elements'
+
+/** A part with a key of its own, so that it can be dragged. */
+export type KeyedPart = Part & { key: string }
+
+interface Props {
+  part: KeyedPart
+  change: (part: Partial<KeyedPart>) => void
+  remove: () => void
+}
+
+/** One part: what, how, how long, whether it must stay, and what it is played on. */
+export function PartRow({ part, change, remove }: Props) {
+  const name = part.title || 'new part'
+  const { item, handle } = useSortableItem(part.key, name)
+  const materials = api.useQuery('get', '/api/materials')
+  const known = (materials.data ?? []).filter((one) => one.kind === 'Exercise' || one.kind === 'Passage')
+  const on = part.materialId ? String(part.materialId) : part.fromRepertoire ? 'repertoire' : ''
+  return (
+    <chakra.li {...item} py="2">
+      <Grid
+        templateColumns={{
+          base: '24px 1fr',
+          md: '24px minmax(160px,1.2fr) minmax(200px,2fr) 78px auto minmax(150px,1fr) 36px',
+        }}
+        columnGap="2.5"
+        rowGap="2"
+        alignItems="center"
+      >
+        {handle}
+        <TextInput
+          aria-label={`What, ${name}`}
+          placeholder="what"
+          value={part.title}
+          onChange={(event) => change({ title: event.target.value })}
+        />
+        <TextInput
+          aria-label={`How, ${name}`}
+          placeholder="how"
+          gridColumn={{ base: '2', md: 'auto' }}
+          value={part.how}
+          onChange={(event) => change({ how: event.target.value })}
+        />
+        <NumberInput
+          label={`Minutes, ${name}`}
+          value={part.minutes ?? 1}
+          min={1}
+          max={15}
+          onChange={(minutes) => change({ minutes })}
+        />
+        <Tick label="core" on={part.core ?? true} set={(core) => change({ core })} />
+        <Select
+          aria-label={`Played on, ${name}`}
+          gridColumn={{ base: '2', md: 'auto' }}
+          value={on}
+          onChange={(event) =>
+            change({
+              fromRepertoire: event.target.value === 'repertoire',
+              materialId: Number(event.target.value) || null,
+            })
+          }
+        >
+          <option value="">as it says</option>
+          <option value="repertoire">a passage you know, chosen each day</option>
+          {known.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.title}
+            </option>
+          ))}
+        </Select>
+        <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
+          <X size={17} />
+        </Press>
+      </Grid>
+    </chakra.li>
+  )
+}

@@ -1,0 +1,182 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
+import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { useDragSensors } from '../../ui/useDragSensors'
+import { PartRow, type KeyedPart } from './PartRow'
+import { WarmUpPicture } from './WarmUpPicture'
+import { TriedDay, type Tried } from './WarmUpsPage'
+import { elements, inOrder, sayCut, type Element, type Part } from './elements'
+
+interface Props {
+  start: Schemas['WarmUpView']
+  tried: Tried
+  setTried: (tried: Tried) => void
+  close: () => void
+}
+
+const bare = (parts: KeyedPart[]): Part[] =>
+  parts.map(({ element, title, how, minutes, core, fromRepertoire, materialId }) => ({
+    element,
+    title,
+    how,
+    minutes,
+    core,
+    fromRepertoire,
+    materialId,
+  }))
+const sorted = (parts: KeyedPart[]): KeyedPart[] => inOrder<KeyedPart>(parts).map(({ part }) => part)
+
+const newPart = (element: Element): KeyedPart => ({
+  element,
+  title: '',
+  how: '',
+  minutes: 1,
+  core: false,
+  fromRepertoire: false,
+  key: crypto.randomUUID(),
+})
+
+/** Builds one version; how it is cut on the day that is tried follows at once. */
+export function WarmUpEditor({ start, tried, setTried, close }: Props) {
+  const [name, setName] = useState(start.name)
+  const [parts, setParts] = useState<KeyedPart[]>(() =>
+    inOrder(start.parts).map(({ part }) => ({ ...part, key: crypto.randomUUID() })),
+  )
+  const { problem, run } = useProblem()
+  const queries = useQueryClient()
+  useEffect(() => {
+    window.scrollTo(0, 0)
+  }, [])
+  const cut = api.useQuery(
+    'post',
+    '/api/warm-ups/cut',
+    // A part that has no name yet is no mistake before it is kept.
+    { body: { parts: bare(parts).map((part) => ({ ...part, title: part.title || 'new part' })), ...tried } },
+    { placeholderData: (before: Schemas['CutView'] | undefined) => before, retry: false },
+  )
+  const refused = (cut.error as { detail?: string } | null)?.detail
+  const change = (key: string, part: Partial<KeyedPart>) =>
+    setParts(sorted(parts.map((one) => (one.key === key ? { ...one, ...part } : one))))
+  const add = (element: Element) => setParts(sorted([...parts, newPart(element)]))
+  const save = async () => {
+    const body = { name, parts: bare(parts), version: start.version }
+    const path = { id: start.id }
+    const saved = await run(() =>
+      ask(
+        start.id === 0
+          ? client.POST('/api/warm-ups', { body })
+          : client.PUT('/api/warm-ups/{id}', { params: { path }, body }),
+      ),
+    )
+    if (!saved) return
+    await queries.invalidateQueries()
+    close()
+  }
+  return (
+    <Page
+      title={start.id === 0 ? 'New warm-up' : `Warm-up: ${start.name}`}
+      aside={<TriedDay tried={tried} set={setTried} />}
+    >
+      <Grid
+        templateColumns={{ base: '1fr', md: 'minmax(0, 560px) minmax(200px, 1fr)' }}
+        columnGap="8"
+        rowGap="3"
+      >
+        {cut.data && !refused ? <WarmUpPicture parts={bare(parts)} cut={cut.data} /> : <Box minH="132px" />}
+        <Box>
+          <Field label="Name">
+            <TextInput value={name} onChange={(event) => setName(event.target.value)} />
+          </Field>
+          <Refusal problem={problem} field="name" />
+          <Text
+            color={refused ? 'wrong' : 'faded'}
+            mt="2"
+            role={refused ? 'alert' : undefined}
+            data-testid="cut"
+          >
+            {refused ?? (cut.data && sayCut(cut.data))}
+          </Text>
+        </Box>
+      </Grid>
+      {elements.map((element) => (
+        <Stretch
+          key={element.id}
+          element={element}
+          parts={parts.filter((part) => part.element === element.id)}
+          change={change}
+          add={() => add(element.id)}
+          remove={(key) => setParts(parts.filter((one) => one.key !== key))}
+          move={(from, to) =>
+            setParts(
+              arrayMove(
+                parts,
+                parts.findIndex((part) => part.key === from),
+                parts.findIndex((part) => part.key === to),
+              ),
+            )
+          }
+        />
+      ))}
+      <Refusal problem={problem?.field === 'name' ? null : problem} />
+      <Flex gap="3" mt="6">
+        <Press look="strong" onClick={() => void save()}>
+          Keep it
+        </Press>
+        <Press onClick={close}>Leave it as it was</Press>
+      </Flex>
+    </Page>
+  )
+}
+
+interface StretchProps {
+  element: (typeof elements)[number]
+  parts: KeyedPart[]
+  change: (key: string, part: Partial<KeyedPart>) => void
+  add: () => void
+  remove: (key: string) => void
+  move: (from: string, to: string) => void
+}
+
+/** The parts of one element, in the order in which they are played. */
+function Stretch({ element, parts, change, add, remove, move }: StretchProps) {
+  const sensors = useDragSensors()
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over && active.id !== over.id) move(String(active.id), String(over.id))
+  }
+  return (
+    <Box as="section" aria-label={element.name} mt="5" borderTop="2px solid" borderColor="ink" pt="2">
+      <Flex align="baseline" gap="3" wrap="wrap">
+        <chakra.h2 fontSize="21px">{element.name}</chakra.h2>
+        <Text color="faded" flex="1">
+          {element.about}
+        </Text>
+        <Press look="quiet" aria-label={`Add to ${element.name}`} onClick={add}>
+          add
+        </Press>
+      </Flex>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+        <SortableContext items={parts.map((part) => part.key)} strategy={verticalListSortingStrategy}>
+          <chakra.ol>
+            {parts.map((part) => (
+              <PartRow
+                key={part.key}
+                part={part}
+                change={(some) => change(part.key, some)}
+                remove={() => remove(part.key)}
+              />
+            ))}
+          </chakra.ol>
+        </SortableContext>
+      </DndContext>
+      {parts.length === 0 && (
+        <Text color="faded" fontStyle="italic">
+          nothing yet
+        </Text>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,203 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Field, NumberInput, Page, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import { sayDay } from '../../ui/words'
+import { Tick } from '../sound/ClickSettings'
+import { WarmUpEditor } from './WarmUpEditor'
+import { WarmUpPicture } from './WarmUpPicture'
+import { inOrder, sayCut } from './elements'
+
+type Version = Schemas['WarmUpView']
+
+/** The day on which the versions are shown. */
+export interface Tried {
+  sittingMinutes: number
+  demands: Schemas['Demands'][]
+}
+
+const fresh: Version = {
+  id: 0,
+  name: '',
+  parts: [
+    {
+      element: 'Sound',
+      title: 'Long tones',
+      how: 'One at a time, ears on the sound.',
+      minutes: 2,
+      core: true,
+      fromRepertoire: false,
+    },
+    {
+      element: 'Scales',
+      title: 'One slow scale',
+      how: 'Over a drone.',
+      minutes: 2,
+      core: true,
+      fromRepertoire: false,
+    },
+  ],
+  lastDay: null,
+  next: false,
+  minutes: 4,
+  coreMinutes: 4,
+  version: 0,
+}
+
+/** Versions of the warm-up that take turns, each shown as it would be cut on a day of one's choice. */
+export function WarmUpsPage() {
+  const all = api.useQuery('get', '/api/warm-ups')
+  const [tried, setTried] = useState<Tried>({ sittingMinutes: 30, demands: [] })
+  const [editing, setEditing] = useState<Version | null>(null)
+  if (!all.data) return null
+  if (editing)
+    return <WarmUpEditor start={editing} tried={tried} setTried={setTried} close={() => setEditing(null)} />
+  return (
+    <Page title="Warm-up" aside={<TriedDay tried={tried} set={setTried} />}>
+      <Grid templateColumns={{ base: '1fr', xl: 'repeat(2, minmax(0, 1fr))' }} columnGap="10" rowGap="8">
+        {[...all.data.versions]
+          .sort((a, b) => Number(b.next) - Number(a.next))
+          .map((version) => (
+            <Card key={version.id} version={version} tried={tried} edit={() => setEditing(version)} />
+          ))}
+        <Box borderTop="2px solid" borderColor="ink" pt="3">
+          <Opening key={all.data.school + all.data.awareness} view={all.data} />
+          <Press mt="6" onClick={() => setEditing(fresh)}>
+            New version
+          </Press>
+        </Box>
+      </Grid>
+    </Page>
+  )
+}
+
+export function TriedDay({ tried, set }: { tried: Tried; set: (tried: Tried) => void }) {
+  const demand = (name: Schemas['Demands'], on: boolean) =>
+    set({ ...tried, demands: [...tried.demands.filter((one) => one !== name), ...(on ? [name] : [])] })
+  return (
+    <Flex gap="4" align="center" wrap="wrap">
+      <Text color="faded">as in a sitting of</Text>
+      <NumberInput
+        label="Minutes of the sitting"
+        value={tried.sittingMinutes}
+        min={5}
+        max={240}
+        onChange={(value) => set({ ...tried, sittingMinutes: Math.min(240, Math.max(5, value)) })}
+      />
+      <Text color="faded">minutes</Text>
+      <Tick
+        label="rehearsal later"
+        on={tried.demands.includes('Rehearsal')}
+        set={(on) => demand('Rehearsal', on)}
+      />
+      <Tick label="concert" on={tried.demands.includes('Concert')} set={(on) => demand('Concert', on)} />
+    </Flex>
+  )
+}
+
+function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: () => void }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const cut = api.useQuery(
+    'post',
+    '/api/warm-ups/cut',
+    { body: { parts: version.parts, ...tried } },
+    { placeholderData: (before: Schemas['CutView'] | undefined) => before },
+  )
+  const remove = async () => {
+    const path = { id: version.id }
+    if (await run(() => ask(client.DELETE('/api/warm-ups/{id}', { params: { path } }))))
+      await queries.invalidateQueries()
+  }
+  const played = new Set(cut.data?.stretches.flatMap((stretch) => stretch.places))
+  return (
+    <Box as="section" borderTop="2px solid" borderColor="ink" pt="3" aria-label={version.name}>
+      <Flex justify="space-between" align="baseline" gap="3" wrap="wrap">
+        <chakra.h2 fontSize="24px">{version.name}</chakra.h2>
+        <Text color={version.next ? 'accent' : 'faded'} fontWeight={version.next ? 600 : 400}>
+          {version.next
+            ? 'next in turn'
+            : version.lastDay
+              ? `last ${sayDay(version.lastDay)}`
+              : 'not played yet'}
+        </Text>
+      </Flex>
+      {cut.data && (
+        <>
+          <Text color="faded" mb="1" data-testid="cut">
+            {sayCut(cut.data).replace(/, without .*$/, '')}
+          </Text>
+          <WarmUpPicture parts={version.parts} cut={cut.data} />
+        </>
+      )}
+      <chakra.ol mt="2" css={{ '& li': { display: 'flex', gap: '10px' } }}>
+        {inOrder(version.parts).map(({ part, place }) => (
+          <chakra.li key={place} color={played.has(place) ? undefined : 'faded'}>
+            <Text as="span" aria-hidden width="18px" flex="none">
+              {part.core ? '●' : '○'}
+            </Text>
+            <Text as="span" textDecoration={played.has(place) ? undefined : 'line-through'}>
+              <b>{part.title}</b>
+              {part.fromRepertoire && ', or a passage you know'}
+              {!part.core && <chakra.span color="faded"> (extra)</chakra.span>}
+            </Text>
+          </chakra.li>
+        ))}
+      </chakra.ol>
+      <Flex mt="1" align="center">
+        <Text color="faded" fontSize="0.88em" flex="1">
+          whole {version.minutes} min, core {version.coreMinutes}
+        </Text>
+        <Press look="quiet" aria-label={`Change ${version.name}`} onClick={edit}>
+          change
+        </Press>
+        <Press look="quiet" aria-label={`Remove ${version.name}`} onClick={() => void remove()}>
+          remove
+        </Press>
+      </Flex>
+      <Refusal problem={problem} />
+    </Box>
+  )
+}
+
+/** The school of beginning, and the words of the awareness exercise. */
+function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [awareness, setAwareness] = useState(view.awareness || view.usualAwareness)
+  const set = async (school: Schemas['WarmUpSchool'], words: string) => {
+    const body = { school, awareness: words === view.usualAwareness ? '' : words }
+    if (await run(() => ask(client.PUT('/api/warm-ups/opening', { body })))) await queries.invalidateQueries()
+  }
+  return (
+    <>
+      <Field label="Every warm-up begins with" width="100%">
+        <Select
+          value={view.school}
+          onChange={(event) => void set(event.target.value as Schemas['WarmUpSchool'], awareness)}
+        >
+          <option value="EaseIn">something easy you like, when there is time</option>
+          <option value="Awareness">one awareness exercise, always the same</option>
+        </Select>
+      </Field>
+      {view.school === 'Awareness' && (
+        <Field label="in these words" width="100%">
+          <TextArea
+            rows={4}
+            value={awareness}
+            onChange={(event) => setAwareness(event.target.value)}
+            onBlur={() =>
+              awareness !== (view.awareness || view.usualAwareness) && void set(view.school, awareness)
+            }
+          />
+        </Field>
+      )}
+      <Text color="faded" mt="3">
+        Versions take turns, the one that has waited longest comes next. ● is the core and always touched; ○
+        is extra and goes first. A warm-up shows what needs work today: on the stage, N writes it down.
+      </Text>
+      <Refusal problem={problem} />
+    </>
+  )
+}

@@ -49,6 +49,11 @@ public static class Bookkeeping
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
             Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(ToCore).OfType<KeyRecord>()],
+            Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
+            Place = row.Place,
+            Rhythm = RhythmOf(row),
+            Serves = row.Serves.Split(',', StringSplitOptions.RemoveEmptyEntries),
+            ReviewOn = row.ReviewOn,
             Performance = performance >= today ? performance : null,
             LastVisit = row.LastVisit,
             Visits = row.Visits,
@@ -70,6 +75,15 @@ public static class Bookkeeping
         if (row.Kind != MaterialKind.Passage)
             return row.Title;
         return $"{piece?.Title ?? row.Piece?.Title}, {Bars(row)}";
+    }
+
+    /// <summary>The rhythm that its sheet was asked for in; empty without a sheet.</summary>
+    private static string RhythmOf(MaterialRow row)
+    {
+        if (row.SheetJson.Length == 0)
+            return "";
+        using var sheet = JsonDocument.Parse(row.SheetJson);
+        return sheet.RootElement.TryGetProperty("rhythm", out var rhythm) ? rhythm.GetString() ?? "" : "eighth";
     }
 
     private static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";

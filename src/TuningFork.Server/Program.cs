@@ -64,6 +64,7 @@ app.MapSession();
 app.MapJournal();
 app.MapSheets();
 app.MapKeys();
+app.MapWork();
 app.MapTempo();
 app.MapSound();
 app.MapBody();

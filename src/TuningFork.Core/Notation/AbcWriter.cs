@@ -10,7 +10,8 @@ public static class AbcWriter
     /// <summary>The score as ABC text.</summary>
     /// <param name="score">The music.</param>
     /// <param name="barsPerLine">Bars on a line, 1 or more.</param>
-    public static string Write(Score score, int barsPerLine = 4)
+    /// <param name="naming">Names to stand under the notes, or null for none.</param>
+    public static string Write(Score score, int barsPerLine = 4, Naming? naming = null)
     {
         ArgumentNullException.ThrowIfNull(score);
         ArgumentOutOfRangeException.ThrowIfLessThan(barsPerLine, 1);
@@ -24,6 +25,7 @@ public static class AbcWriter
             Line(text, $"Q:{score.TempoBeat}={tempo}");
         Line(text, $"K:{KeyField(score.Key)}{Clef(score.Clef)}");
         var (key, time) = (score.Key, score.Time);
+        var names = new StringBuilder();
         for (var i = 0; i < score.Bars.Count; i++)
         {
             var bar = score.Bars[i];
@@ -37,10 +39,30 @@ public static class AbcWriter
             var last = i == score.Bars.Count - 1;
             var nextRepeats = !last && score.Bars[i + 1].RepeatBegins;
             text.Append(bar.RepeatEnds ? ":|" : last ? "|]" : nextRepeats ? "" : "|");
-            text.Append(last || (i + 1) % barsPerLine == 0 ? '\n' : ' ');
+            var lineEnds = last || (i + 1) % barsPerLine == 0;
+            text.Append(lineEnds ? '\n' : ' ');
+            if (naming is { } school)
+            {
+                Names(names, bar, key, school);
+                if (lineEnds)
+                {
+                    Line(text, $"w:{names}");
+                    names.Clear();
+                }
+            }
         }
 
         return text.ToString();
+    }
+
+    /// <summary>A name for each note, a line for each that is only held on.</summary>
+    private static void Names(StringBuilder names, Bar bar, Key key, Naming naming)
+    {
+        for (var i = 0; i < bar.Elements.Count; i++)
+        {
+            if (!bar.Elements[i].IsRest)
+                names.Append(' ').Append(i > 0 && bar.Elements[i - 1].Tied ? "_" : NoteNaming.Of(bar.Elements[i].Pitches[^1].Name, key, naming));
+        }
     }
 
     private static string Opening(Bar bar, int index)

@@ -27,6 +27,9 @@ public sealed record DayRequest
     /// <summary>What today's work is for, or empty.</summary>
     public string Purpose { get; init; } = "";
 
+    /// <summary>The difficulty that technique is to serve, "none", or empty for the app's choice.</summary>
+    public string Focus { get; init; } = "";
+
     /// <summary>Chance, to be made again.</summary>
     public int Seed { get; init; }
 

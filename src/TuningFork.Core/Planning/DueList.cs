@@ -63,8 +63,9 @@ public static class DueList
 
     private static Queued Place(Material material, DateOnly today, School school)
     {
+        // What is new has waited since it was entered: the review is so many days after that.
         if (material.LastVisit is not { } last)
-            return new Queued(material, today, true, null, material.AskedFor ? "you asked for it" : "new");
+            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, material.AskedFor ? "you asked for it" : "new");
         var days = today.DayNumber - last.DayNumber;
         if (material.KeyPlan is { } plan)
             return new Queued(material, last.AddDays(1), true, KeysChance, KeysWhy(material, plan, today));

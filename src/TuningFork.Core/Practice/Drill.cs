@@ -1,3 +1,4 @@
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Practice;
@@ -34,6 +35,12 @@ public sealed record Target
 
     /// <summary>What was noted about it, or empty.</summary>
     public string Note { get; init; } = "";
+
+    /// <summary>What it is made of beside a line of notes, or null.</summary>
+    public Work? Work { get; init; }
+
+    /// <summary>Where it stood: the step that comes next, or the level of a shuttle, from 0.</summary>
+    public int Place { get; init; }
 }
 
 /// <summary>One timed unit of a day: a method applied to one thing or to several, or a break.</summary>

@@ -80,6 +80,21 @@ public sealed record Material
     /// <summary>How it goes through the keys, or null when it stays in one.</summary>
     public KeyPlan? KeyPlan { get; init; }
 
+    /// <summary>What it is made of beside a line of notes, or null.</summary>
+    public Work? Work { get; init; }
+
+    /// <summary>The step that comes next, or the level of a shuttle, from 0.</summary>
+    public int Place { get; init; }
+
+    /// <summary>Rhythm of its sheet, or empty without one.</summary>
+    public string Rhythm { get; init; } = "";
+
+    /// <summary>Difficulties of passages that it serves, for an exercise.</summary>
+    public IReadOnlyList<string> Serves { get; init; } = [];
+
+    /// <summary>The day on which to decide whether it is kept, rests or goes; null when there is nothing to decide.</summary>
+    public DateOnly? ReviewOn { get; init; }
+
     /// <summary>What happened with its keys so far.</summary>
     public IReadOnlyList<KeyRecord> Keys { get; init; } = [];
 

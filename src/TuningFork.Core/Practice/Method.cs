@@ -26,6 +26,18 @@ public enum Course
 
     /// <summary>A question is heard, answered aloud, checked by ear.</summary>
     Questions,
+
+    /// <summary>Runs over keys or chords on the click; a run without a stop is clean.</summary>
+    Run,
+
+    /// <summary>Runs against the clock.</summary>
+    Clock,
+
+    /// <summary>Step by step; the place is kept.</summary>
+    Steps,
+
+    /// <summary>Short bursts on two things in turn; each has a ladder of its own.</summary>
+    Bursts,
 }
 
 /// <summary>A way to practise something.</summary>
@@ -82,6 +94,41 @@ public static class Methods
         "Each key once, then the next; round again while there is time. Stop only to repair. Another key begins tomorrow, so that each gets a fresh start.",
         (2, 10), "clean or missed, every key", "Fits scales, arpeggios and shapes that work in any key. Leave it when all keys sound alike.", Course.Rounds);
 
+    /// <summary>Back and forth between keys or chords.</summary>
+    public static Method KeyShuttle { get; } = new("key-shuttle", "shuttle",
+        "Back and forth on the click until both are found without searching; then three, four, six, twelve. Stop only to repair; then again from the beginning.",
+        (2, 10), "each run: without a stop or not", "Fits keys and chords that still have to be looked for. Leave it when twelve go by without a stop.", Course.Run);
+
+    /// <summary>Chords on the click.</summary>
+    public static Method ChordChanges { get; } = new("chord-changes", "changes on the click",
+        "Each chord stands on its first beat. The click does not ask whether you are fast; it asks whether you are there. Mark every chord that came late.",
+        (2, 6), "arrivals on the click", "Fits changes and progressions. Leave it when all arrive, and raise the click by little.", Course.Run);
+
+    /// <summary>All positions of a chord.</summary>
+    public static Method Inversions { get; } = new("inversions", "every position, against the clock",
+        "Find all positions of one chord, from root position up, before the time is over. Look, then play; no groping.",
+        (2, 6), "seconds for each chord", "Fits chords known only in one place. Leave it when all are found at leisure.", Course.Clock);
+
+    /// <summary>The next only when this one is right.</summary>
+    public static Method OneByOne { get; } = new("one-by-one", "one by one",
+        "Go on only when this one is centred; else again. There is no hurry: it stops at its time, keeps its place and goes on there next time.",
+        (3, 10), "steps done and retries", "Fits intonation, tone and placement. Leave it at its time, wherever it is.", Course.Steps);
+
+    /// <summary>Fewer notes until they meet the click.</summary>
+    public static Method HalfDensity { get; } = new("half-density", "half as many notes",
+        "After days away fingers drift off the click, mostly early. Not faster: half as many notes to the same click, until note and click are one. Then as written.",
+        (2, 5), "clean or missed, every take", "Fits what has been away for a week or more. Leave it after three clean in a row.", Course.CleanInRow, 3);
+
+    /// <summary>A short burst, then something else.</summary>
+    public static Method BurstAndSwitch { get; } = new("burst-and-switch", "burst and switch",
+        "One short burst, then the other thing, and back. Four clean bursts and the click goes up; two misses running and it steps back. Fifteen minutes at most.",
+        (3, 15), "tempo and clean or missed, every burst", "Fits what is nearly up to tempo. Leave it when shoulders or hands tighten.", Course.Bursts);
+
+    /// <summary>Three bars and one made up.</summary>
+    public static Method ThreeAndOne { get; } = new("three-and-one", "three bars and one made up",
+        "Three bars of the groove, the fourth is yours; the beat goes on. Write down what you want to keep.",
+        (2, 8), "nothing", "Fits a groove that stands by itself. Leave it when the fourth bar comes without thinking.", Course.Timed);
+
     /// <summary>Half the tempo, with the whole head.</summary>
     public static Method SlowAnchor { get; } = new("slow-anchor", "slow anchor",
         "Half the tempo you can play it at. Hear every note before it comes and know where each finger goes. It is harder on the mind, and it pays at speed.",
@@ -116,7 +163,7 @@ public static class Methods
     public static IReadOnlyList<Method> All { get; } =
     [
         EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
-        FreePlay, UnseenInTime, SingThenHear, SilentStudy,
+        KeyShuttle, ChordChanges, Inversions, OneByOne, HalfDensity, BurstAndSwitch, ThreeAndOne, FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];
 
     /// <summary>The method with this lasting name.</summary>

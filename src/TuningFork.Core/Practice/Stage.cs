@@ -37,6 +37,12 @@ public sealed record Cue
     /// <summary>True during a rest of work and rest in turns.</summary>
     public bool Resting { get; init; }
 
+    /// <summary>A run over keys, chords or positions, or null.</summary>
+    public RunCue? Run { get; init; }
+
+    /// <summary>True when tension is to be asked for: the tempo has just risen.</summary>
+    public bool AsksTension { get; init; }
+
     /// <summary>True when the drill has reached its end by its takes.</summary>
     public bool Complete { get; init; }
 
@@ -44,11 +50,20 @@ public sealed record Cue
     public int GraceSeconds { get; init; }
 }
 
+/// <summary>A run to be played: on the click, or against the clock.</summary>
+/// <param name="Steps">What comes, in order.</param>
+/// <param name="BeatsEach">Beats for each on the click; 0 against the clock.</param>
+/// <param name="LimitSeconds">Seconds for all of them against the clock; 0 on the click.</param>
+public sealed record RunCue(IReadOnlyList<string> Steps, int BeatsEach, int LimitSeconds);
+
 /// <summary>Says what to do now, from a drill, the takes so far and the seconds played.</summary>
 public static class Stage
 {
     private const int LeastGraceSeconds = 10;
     private const int MostGraceSeconds = 120;
+
+    /// <summary>Clean bursts before the click goes up: three or four (common practice).</summary>
+    private const int BurstsToClimb = 4;
 
     /// <summary>The cue of this moment.</summary>
     /// <param name="drill">The drill.</param>
@@ -71,6 +86,9 @@ public static class Stage
             Course.WorkRest => WorkAndRest(drill, playedSeconds),
             Course.Once => Once(drill, takes),
             Course.Questions => Question(drill, takes),
+            Course.Run or Course.Clock => StageRuns.Now(drill, method, takes),
+            Course.Steps => StageRuns.Steps(drill, takes),
+            Course.Bursts => Burst(drill, takes),
             _ => Plain(drill, method),
         };
         return cue with
@@ -131,16 +149,43 @@ public static class Stage
 
     private static Cue Climb(Drill drill, IReadOnlyList<StageTake> takes)
     {
-        var target = drill.Targets[0];
-        var state = new LadderState(target.Tempo ?? new Bpm(60));
-        foreach (var take in takes)
-            state = Ladder.After(state, take.Clean, target.Goal);
+        var (state, rose) = Climbed(drill.Targets[0], takes, Ladder.CleanToClimb);
         return Take(drill, 0) with
         {
-            Sentence = state.MissRun > 0 ? "Again, the same tempo." : $"Clean {Ladder.CleanToClimb} times, then up.",
+            Sentence = state.MissRun > 0 ? "Again, the same tempo." : rose ? "Up: hear the new tempo first." : $"Clean {Ladder.CleanToClimb} times, then up.",
             Tempo = state.Tempo,
             Count = $"{state.CleanRun} of {Ladder.CleanToClimb} clean in a row",
+            AsksTension = rose,
         };
+    }
+
+    private static Cue Burst(Drill drill, IReadOnlyList<StageTake> takes)
+    {
+        var index = takes.Count % drill.Targets.Count;
+        var (state, rose) = Climbed(drill.Targets[index], takes.Where(take => take.TargetIndex == index), BurstsToClimb);
+        return Take(drill, index) with
+        {
+            Sentence = rose ? "Up: hear the new tempo, one burst." : "One burst, then the other. " + Stop(drill.Targets[index]),
+            Tempo = state.Tempo,
+            Count = $"{state.CleanRun} of {BurstsToClimb} clean bursts",
+            Next = drill.Targets[(index + 1) % drill.Targets.Count].Title,
+            AsksTension = rose,
+        };
+    }
+
+    /// <summary>Where a ladder stands after some takes, and whether the last of them raised it.</summary>
+    private static (LadderState State, bool Rose) Climbed(Target target, IEnumerable<StageTake> takes, int toClimb)
+    {
+        var state = new LadderState(target.Tempo ?? new Bpm(60));
+        var rose = false;
+        foreach (var take in takes)
+        {
+            var next = Ladder.After(state, take.Clean, target.Goal, toClimb);
+            rose = next.Tempo > state.Tempo;
+            state = next;
+        }
+
+        return (state, rose);
     }
 
     private static Cue WorkAndRest(Drill drill, double playedSeconds)
@@ -171,7 +216,7 @@ public static class Stage
         Question = takes.Count,
     };
 
-    private static Cue Take(Drill drill, int index) => new()
+    internal static Cue Take(Drill drill, int index) => new()
     {
         TargetIndex = index,
         Title = drill.Targets[index].Title,

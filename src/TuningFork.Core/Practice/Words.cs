@@ -22,6 +22,9 @@ public static class Words
         _ => $"in {days} days",
     };
 
+    /// <summary>"1 bar", "4 bars".</summary>
+    public static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+
     /// <summary>"1 minute", "4 minutes".</summary>
     public static string Minutes(int minutes) => minutes == 1 ? "1 minute" : $"{minutes} minutes";
 

@@ -42,6 +42,9 @@ public sealed record Rhythm(string Id, string Name, IReadOnlyList<Fraction> Valu
     /// <summary>Notes to a click; 1 for a quarter and everything longer.</summary>
     public int NotesPerClick => Math.Max(1, Values.Count / Clicks);
 
+    /// <summary>Half as many notes in the same time, or the nearest there is: sixteenths become eighths, triplets quarters.</summary>
+    public Rhythm Halved => Get(Id switch { "sixteenth" => "eighth", "sextuplet" => "triplet", "quarter" => "half", "half" or "whole" => "whole", _ => "quarter" });
+
     /// <summary>The rhythm with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>

@@ -6,9 +6,11 @@ namespace TuningFork.Core.Technique;
 /// <summary>Sets a line of pitches into bars of four quarters: a rhythm over and over, the last note to the end of its bar.</summary>
 internal static class Setter
 {
-    public static IReadOnlyList<Bar> Bars(IReadOnlyList<Pitch> line, Rhythm rhythm, Joining joining)
+    public static IReadOnlyList<Bar> Bars(IReadOnlyList<Pitch> line, Rhythm rhythm, Joining joining, IReadOnlyList<int> fingers)
     {
         var notes = joining.Apply(Notes(line, rhythm));
+        for (var i = 0; i < fingers.Count; i++)
+            notes[i] = notes[i] with { Finger = fingers[i] };
         var bars = new List<Bar>();
         var bar = new List<Element>();
         var left = Fraction.Whole;
@@ -57,6 +59,7 @@ internal static class Setter
                 Written = part,
                 Tied = i < parts.Count - 1,
                 SlurEnds = last.SlurEnds && i == parts.Count - 1,
+                Finger = i == 0 ? last.Finger : null,
                 Articulation = parts.Count > 1 || part != last.Written ? Articulation.None : last.Articulation,
             }));
         }

@@ -50,6 +50,9 @@ public sealed record SheetWish
     /// <summary>For a pattern: the number of a second one joined to it, or null.</summary>
     public int? PairedWith { get; init; }
 
+    /// <summary>For a keyboard: the hand whose fingers stand above the notes, or null.</summary>
+    public Hand? Hand { get; init; }
+
     /// <summary>Lowest written note that may be used; null for the instrument's.</summary>
     public Pitch? Lowest { get; init; }
 

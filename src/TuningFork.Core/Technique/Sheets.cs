@@ -35,7 +35,7 @@ public static class Sheets
             Key = figure.Key,
             Tempo = wish.Tempo,
             ToSounding = instrument.ToSounding,
-            Bars = Setter.Bars(line, rhythm, joining),
+            Bars = Setter.Bars(line, rhythm, joining, Fingers(wish, figure)),
         };
         return new Sheet(score, score.Title, line.Count, score.Seconds(Performed.Length(score)), TopNote(wish, figure, rhythm, range), Rungs(line.Count, wish))
         {
@@ -53,6 +53,23 @@ public static class Sheets
     /// <param name="octaves">n.</param>
     /// <param name="notesPerClick">Notes to a click, 1 or more.</param>
     public static bool TopFallsOnClick(int notesPerOctave, int octaves, int notesPerClick) => notesPerOctave * octaves % notesPerClick == 0;
+
+    /// <summary>Fingers of a major or minor scale, in the order of its line; none unless they were wished for.</summary>
+    private static List<int> Fingers(SheetWish wish, Figure figure)
+    {
+        if (wish.Hand is not { } hand)
+            return [];
+        if (wish.Figure != "scale" || wish.Kind is not ("major" or "natural-minor" or "harmonic-minor" or "melodic-minor"))
+            throw new SheetException("hand", "Fingers are known for major and minor scales. Choose one of them, or no fingers.");
+        List<int> Round(int octaves)
+        {
+            var up = Fingering.Up(figure.Key, hand, octaves);
+            return [.. up, .. up.Reverse().Skip(1)];
+        }
+
+        return wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1 ? Round(wish.Octaves)
+            : [.. Enumerable.Repeat(Round(1), wish.Octaves).SelectMany(fingers => fingers), .. Round(wish.Octaves)];
+    }
 
     private static List<Rung> Rungs(int notes, SheetWish wish) =>
         [.. Rhythm.Ladder.Select(rung => new Rung(rung.Id, rung.Name, notes * (rung.Length / new Fraction(rung.Values.Count, 4)).Value * 60 / wish.Tempo.Value))];

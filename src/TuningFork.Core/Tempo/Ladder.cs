@@ -30,13 +30,14 @@ public static class Ladder
     /// <param name="state">Before the take.</param>
     /// <param name="clean">Whether it was clean.</param>
     /// <param name="target">Target, or null.</param>
-    public static LadderState After(LadderState state, bool clean, Bpm? target)
+    /// <param name="toClimb">Clean takes in a row before it goes up.</param>
+    public static LadderState After(LadderState state, bool clean, Bpm? target, int toClimb = CleanToClimb)
     {
         ArgumentNullException.ThrowIfNull(state);
         var step = Step(state.Tempo, target);
         if (clean)
         {
-            if (state.CleanRun + 1 < CleanToClimb)
+            if (state.CleanRun + 1 < toClimb)
                 return state with { CleanRun = state.CleanRun + 1, MissRun = 0 };
             var up = state.Tempo.Plus(step);
             return new LadderState(target is { } goal && up > goal ? goal : up);

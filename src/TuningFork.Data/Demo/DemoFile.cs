@@ -60,6 +60,8 @@ public static class DemoFile
         await db.SaveChangesAsync(cancel);
 
         var routine = await db.Routines.OrderBy(row => row.Id).FirstAsync(cancel);
+        foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Exercise))
+            item.Row.ReviewOn = today.AddDays(Core.Planning.Review.Days - item.DaysKnown);
         await Seed.WarmUpsAsync(db, cancel);
         var history = new History(profile, routine, seed: 4711, await db.WarmUps.ToListAsync(cancel));
         foreach (var item in known.Where(item => item.Ceiling is not null))
@@ -77,6 +79,8 @@ public static class DemoFile
 
         foreach (var item in known.Where(item => item.Slips))
             Slip(item.Row, history, today);
+        foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Exercise))
+            item.Row.ReviewOn = today.AddDays((28 * ((item.DaysKnown / 28) + 1)) - item.DaysKnown);
         foreach (var item in known)
             item.Row.Stuck = Bookkeeping.Plateau(item.Row, history.Visits.Where(visit => visit.MaterialId == item.Row.Id)).IsStuck;
         db.Sessions.AddRange(history.Sessions);

@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Data.Rows;
 using static TuningFork.Data.Demo.DemoRows;
 
@@ -31,11 +32,11 @@ internal static class DemoGrooves
             new(Passage(seven, 1, 2, "rhythm", "Count two, two, three."), 58),
             new(Passage(seven, 12, 14, "coordination", ""), 50, Ceiling: 0.74),
             new(Passage(seven, 21, 22, "tone", "Slaps open, not pinched."), 44),
-            new(Exercise("Single strokes, even hands", 4, 160), 125),
+            new(Exercise("Single strokes, even hands", 4, 160, serves: "tone,coordination"), 125),
             new(Exercise("Doubles, soft", 4, 132), 110, Ceiling: 0.85),
-            new(Exercise("Low, open, slap in turn", 4, 120), 95),
-            new(Exercise("Groove of four, left hand leads", 8, 112), 70),
-            new(Exercise("Seven as two, two, three", 4, 168), 55),
+            new(Made("Low, open, slap in turn", new Work(WorkKind.Groove) { Text = "slap: ....x.......x...\nopen: ..x...x...x...x.\nlow:  X.......x......." }, 1, 120, "tone,coordination"), 95),
+            new(Made("Groove of four, left hand leads", new Work(WorkKind.Groove) { Text = "slap: ....X.......X..o | ....X.......X...\nopen: ..x..x..x.x...x. | ..x..x..x.x.x.x.\nlow:  X.....x...x..... | X.....x...x....." }, 2, 112, "coordination,rhythm"), 70),
+            new(Made("Seven as two, two, three", new Work(WorkKind.Groove) { Text = "7 beats of 2\nslap: ..x...x...x.x.\nlow:  X...x...x....." }, 1, 168, "rhythm"), 55),
             new(new MaterialRow { Kind = MaterialKind.Book, Title = "Ninety Small Rhythms", Area = Area.SightReading, Examples = 90, NextExample = 1, PerDay = 2 }, 30),
         ];
     }

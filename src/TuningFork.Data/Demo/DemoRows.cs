@@ -39,11 +39,25 @@ internal static class DemoRows
     {
         var row = Exercise(title, bars, target, isScale: !sheet.Contains("pattern", StringComparison.Ordinal));
         row.SheetJson = sheet;
+        row.Serves = row.IsScale ? "fingering,intonation" : "fingering,coordination";
         row.KeyPlanJson = inKeys ? JsonSerializer.Serialize(new KeyPlan(), Bookkeeping.Json) : "";
         return row;
     }
 
-    public static MaterialRow Exercise(string title, int bars, int target, bool isScale = false) => new()
+    /// <summary>An exercise made of something beside a line of notes.</summary>
+    public static MaterialRow Made(string title, Work work, int bars, int? target, string serves, string sheet = "") => new()
+    {
+        Kind = MaterialKind.Exercise,
+        Title = title,
+        Area = Area.Technique,
+        ToBar = bars,
+        Target = target,
+        Serves = serves,
+        SheetJson = sheet,
+        WorkJson = JsonSerializer.Serialize(work, Bookkeeping.Json),
+    };
+
+    public static MaterialRow Exercise(string title, int bars, int target, bool isScale = false, string serves = "") => new()
     {
         Kind = MaterialKind.Exercise,
         Title = title,
@@ -51,5 +65,6 @@ internal static class DemoRows
         ToBar = bars,
         Target = target,
         IsScale = isScale,
+        Serves = serves,
     };
 }

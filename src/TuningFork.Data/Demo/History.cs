@@ -152,6 +152,8 @@ public sealed class History
                 Visit(material, target.Key, day, clean, cue.Tempo?.Value);
         }
 
+        if (drill.Targets is [{ MaterialId: { } kept }, ..] && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean))]) is { } place)
+            materials[kept].Place = place;
         if (row.Takes.Count == 0 && drill.Targets is [{ MaterialId: { } read }, ..] && !visits.ContainsKey((read, day)))
             visits[(read, day)] = Bookkeeping.Begin(materials[read], day);
     }

@@ -214,12 +214,22 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("PieceId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Readiness")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Resting")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("ReviewOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Serves")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("SheetJson")
                         .IsRequired()
@@ -251,6 +261,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Visits")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("WorkJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PieceId");
@@ -271,6 +285,10 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Demands")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Focus")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -556,11 +574,17 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("Late")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("MaterialId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Seconds")
+                        .HasColumnType("REAL");
 
                     b.Property<int>("SessionDrillId")
                         .HasColumnType("INTEGER");

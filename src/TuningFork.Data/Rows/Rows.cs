@@ -71,6 +71,16 @@ public sealed class MaterialRow
 
     /// <summary>The keys it goes through and in which order; empty when it stays in one.</summary>
     public string KeyPlanJson { get; set; } = "";
+
+    /// <summary>What it is made of beside a line of notes; empty for nothing else.</summary>
+    public string WorkJson { get; set; } = "";
+
+    /// <summary>The step that comes next, or the level of a shuttle.</summary>
+    public int Place { get; set; }
+
+    /// <summary>Difficulties that it serves, comma-separated.</summary>
+    public string Serves { get; set; } = "";
+    public DateOnly? ReviewOn { get; set; }
     public DateOnly? Performance { get; set; }
     public DateOnly? AskedFor { get; set; }
     public int NextExample { get; set; } = 1;
@@ -170,6 +180,9 @@ public sealed class PlanRow
     public int Minutes { get; set; }
     public Demands Demands { get; set; }
     public string Purpose { get; set; } = "";
+
+    /// <summary>The difficulty that technique is to serve, "none", or empty for the app's choice.</summary>
+    public string Focus { get; set; } = "";
     public int Seed { get; set; }
     public int RoutineId { get; set; }
     public string PlanJson { get; set; } = "";
@@ -238,6 +251,10 @@ public sealed class TakeRow
     public int? MaterialId { get; set; }
     public bool Clean { get; set; }
     public int? Tempo { get; set; }
+
+    /// <summary>Of a run on the click: how many came late. Of one against the clock: its seconds.</summary>
+    public int? Late { get; set; }
+    public double? Seconds { get; set; }
 }
 
 /// <summary>What kind of writing it is.</summary>

@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Server.Hosting;
@@ -52,6 +53,10 @@ public static class Problems
             throw new FieldException(field, problem.Message);
         }
     }
+
+    /// <summary>A tempo, or null for none.</summary>
+    public static int? Tempo(string field, int? tempo) => tempo is < Bpm.Slowest or > Bpm.Fastest
+        ? throw new FieldException(field, $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {tempo} is not.") : tempo;
 
     public static void Check(IReadOnlyList<(string Field, string Problem)> problems)
     {

@@ -16,7 +16,7 @@ public sealed class ReadBackTests
     public void Outside_readers_find_exactly_the_notes_that_were_written()
     {
         var folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
-        var scores = Scores().ToList();
+        var scores = ScoreSamples.All().Select(sample => sample.Score).ToList();
         foreach (var (score, number) in scores.Select((score, number) => (score, number)))
         {
             score.Check().ShouldBeEmpty($"score {number}");
@@ -41,16 +41,6 @@ public sealed class ReadBackTests
         }
 
         Directory.Delete(folder, recursive: true);
-    }
-
-    private static IEnumerable<Score> Scores()
-    {
-        yield return ScoreSamples.Upbeat;
-        yield return ScoreSamples.Tuplets;
-        yield return ScoreSamples.Repeats;
-        var random = new Random(7);
-        for (var i = 0; i < 40; i++)
-            yield return ScoreMaker.Random(random);
     }
 
     private static List<(int Midi, Fraction At, Fraction Length)> Sorted(IReadOnlyList<HeardNote> notes, int written) =>

@@ -9,6 +9,13 @@ internal static class ScoreSamples
 {
     public static Fraction Part(int upper, int lower) => new(upper, lower);
 
+    /// <summary>The three below and forty made by chance.</summary>
+    public static IEnumerable<(string Name, Score Score)> All()
+    {
+        var random = new Random(7);
+        return [("upbeat", Upbeat), ("tuplets", Tuplets), ("repeats", Repeats), .. Enumerable.Range(0, 40).Select(i => ($"random {i}", ScoreMaker.Random(random)))];
+    }
+
     /// <summary>Upbeat, dots, a tie across the bar, accidentals that hold and are taken back.</summary>
     public static Score Upbeat { get; } = new()
     {

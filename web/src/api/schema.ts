@@ -443,7 +443,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        get: operations["GetExercises"];
         put?: never;
         post: operations["AddExercise"];
         delete?: never;
@@ -477,6 +477,102 @@ export interface paths {
         };
         get?: never;
         put: operations["SetKeyPlan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/work/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeWork"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/work/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LookAtWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/exercises/{id}/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ReviewExercise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/progression": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeProgression"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/fingerings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetFingerings"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -519,6 +615,8 @@ export interface components {
             kind: components["schemas"]["StageAct"];
             /** Format: int32 */
             value?: null | number;
+            /** Format: double */
+            seconds?: null | number;
         };
         AnewWish: {
             /** Format: int32 */
@@ -638,6 +736,8 @@ export interface components {
             question?: number;
             countsTakes?: boolean;
             resting?: boolean;
+            run?: null | components["schemas"]["RunCue"];
+            asksTension?: boolean;
             complete?: boolean;
             /** Format: int32 */
             graceSeconds?: number;
@@ -657,6 +757,9 @@ export interface components {
              */
             sittingMinutes: number;
             demands?: null | components["schemas"]["Demands"][];
+        };
+        DecisionWish: {
+            decision: components["schemas"]["ReviewDecision"];
         };
         Demands: string;
         /** @enum {unknown} */
@@ -715,6 +818,24 @@ export interface components {
             /** Format: int32 */
             materialId?: null | number;
         };
+        ExerciseLine: {
+            /** Format: int32 */
+            id: number;
+            title: string;
+            work: null | components["schemas"]["Work"];
+            sheet: null | components["schemas"]["SheetRequest"];
+            inKeys: boolean;
+            stands: string;
+            /** Format: int32 */
+            target: null | number;
+            serves: string[];
+            resting: boolean;
+            /** Format: date */
+            reviewOn: null | string;
+            proposal: null | components["schemas"]["ReviewProposal"];
+            /** Format: int32 */
+            version: number;
+        };
         ExerciseView: {
             /** Format: int32 */
             id: number;
@@ -751,6 +872,21 @@ export interface components {
         };
         /** @enum {unknown} */
         Grade: "Again" | "Hard" | "Good" | "Easy" | null;
+        Groove: {
+            /** Format: int32 */
+            beatsPerBar: number;
+            /** Format: int32 */
+            placesPerBeat: number;
+            lines: components["schemas"]["GrooveLine"][];
+            /** Format: int32 */
+            bars?: number;
+        };
+        GrooveLine: {
+            name: string;
+            strokes: components["schemas"]["Stroke"][];
+        };
+        /** @enum {unknown} */
+        Hand: "Right" | "Left" | null;
         JournalDay: {
             /** Format: date */
             day: string;
@@ -809,6 +945,16 @@ export interface components {
             lastClean: null | number;
             today: boolean;
         };
+        LookView: {
+            says: string;
+            abc: string;
+            leftOut: string[];
+            groove: null | components["schemas"]["Groove"];
+            played: components["schemas"]["PlayedNoteView"][];
+        };
+        LookWish: {
+            work: components["schemas"]["Work"];
+        };
         MaterialHistory: {
             visits: components["schemas"]["VisitView"][];
             ratings: components["schemas"]["RatingView"][];
@@ -857,6 +1003,7 @@ export interface components {
             /** Format: date */
             due: null | string;
             slipped: boolean;
+            serves: string[];
             /** Format: int32 */
             version: number;
         };
@@ -912,6 +1059,7 @@ export interface components {
              * @default 3
              */
             perDay: number;
+            serves?: null | string[];
             /**
              * Format: int32
              * @default 0
@@ -931,6 +1079,25 @@ export interface components {
             school: components["schemas"]["WarmUpSchool"];
             /** @default  */
             awareness: string;
+        };
+        PatternPlan: {
+            /** Format: int32 */
+            size: number;
+            /** Format: int32 */
+            perWeek: number;
+            joined: boolean;
+            /** Format: date */
+            first: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            from: number;
+            units?: null | number[][];
+            /** Format: date */
+            last?: string;
+            /** Format: int32 */
+            weeks?: number;
         };
         PlateauView: {
             isStuck: boolean;
@@ -1027,6 +1194,12 @@ export interface components {
              */
             version: number;
         };
+        ProgressionWish: {
+            key: string;
+            degrees: number[];
+            /** @default false */
+            sevenths: boolean;
+        };
         PulseView: {
             /** Format: int32 */
             position: number;
@@ -1051,6 +1224,12 @@ export interface components {
             title: string;
             how: string;
         };
+        /** @enum {unknown} */
+        ReviewDecision: "Keep" | "Rest" | "Drop" | "BringBack";
+        ReviewProposal: {
+            decision: components["schemas"]["ReviewDecision"];
+            reason: string;
+        };
         RoutineView: {
             /** Format: int32 */
             id: number;
@@ -1072,6 +1251,13 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        RunCue: {
+            steps: string[];
+            /** Format: int32 */
+            beatsEach: number;
+            /** Format: int32 */
+            limitSeconds: number;
         };
         Rung: {
             rhythm: string;
@@ -1121,9 +1307,11 @@ export interface components {
             question: null | components["schemas"]["EarQuestion"];
             nextDrill: string;
             abc: string;
+            groove: null | components["schemas"]["Groove"];
         };
         SheetChoices: {
             instrument: string;
+            family: string;
             isPitched: boolean;
             lowest: string;
             highest: string;
@@ -1136,6 +1324,9 @@ export interface components {
             rhythms: components["schemas"]["ChoiceView"][];
             joinings: components["schemas"]["ChoiceView"][];
             tonics: string[];
+            patternCounts: {
+                [key: string]: number;
+            };
         };
         SheetRequest: {
             /** @default scale */
@@ -1177,6 +1368,9 @@ export interface components {
             highest: string;
             /** @default false */
             concert: boolean;
+            /** @default false */
+            names: boolean;
+            hand?: null | components["schemas"]["Hand"];
         };
         SheetView: {
             title: string;
@@ -1260,13 +1454,15 @@ export interface components {
             droneSounds: string;
         };
         /** @enum {unknown} */
-        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness";
+        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension";
         StretchView: {
             places: number[];
             title: string;
             /** Format: int32 */
             minutes: number;
         };
+        /** @enum {unknown} */
+        Stroke: "None" | "Soft" | "Plain" | "Strong";
         TargetView: {
             key: string;
             /** Format: int32 */
@@ -1334,6 +1530,9 @@ export interface components {
             /** Format: double */
             playedToday: number;
             sessionOpen: boolean;
+            focus: string;
+            techniqueFor: string;
+            focuses: string[];
         };
         TodayWish: {
             /** Format: int32 */
@@ -1345,6 +1544,7 @@ export interface components {
             purpose?: null | string;
             /** Format: int32 */
             routineId?: null | number;
+            focus?: null | string;
         };
         Tone: {
             /** Format: double */
@@ -1367,6 +1567,8 @@ export interface components {
             clean: null | number;
             grade: null | components["schemas"]["Grade"];
         };
+        /** @enum {unknown} */
+        Voicing: "Close" | "Open" | "Shell";
         Waiting: {
             area: components["schemas"]["Area"];
             /** Format: int32 */
@@ -1424,11 +1626,37 @@ export interface components {
              */
             version: number;
         };
+        Work: {
+            kind: components["schemas"]["WorkKind"];
+            items?: string[];
+            /** Format: int32 */
+            beats?: number;
+            /** Format: int32 */
+            limitSeconds?: number;
+            voicing?: components["schemas"]["Voicing"];
+            text?: string;
+            patterns?: null | components["schemas"]["PatternPlan"];
+        };
+        /** @enum {unknown} */
+        WorkKind: "Shuttle" | "Changes" | "Inversions" | "Steps" | "Groove" | "Patterns" | "Notation";
         WorkRest: {
             /** Format: int32 */
             work: number;
             /** Format: int32 */
             rest: number;
+        };
+        WorkWish: {
+            title: string;
+            work: components["schemas"]["Work"];
+            /** Format: int32 */
+            target?: null | number;
+            sheet?: null | components["schemas"]["SheetRequest"];
+            serves?: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            version: number;
         };
     };
     responses: never;
@@ -2312,6 +2540,26 @@ export interface operations {
             };
         };
     };
+    GetExercises: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseLine"][];
+                };
+            };
+        };
+    };
     AddExercise: {
         parameters: {
             query?: never;
@@ -2380,6 +2628,150 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeyPlanView"];
+                };
+            };
+        };
+    };
+    AddWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseLine"];
+                };
+            };
+        };
+    };
+    ChangeWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseLine"];
+                };
+            };
+        };
+    };
+    LookAtWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookView"];
+                };
+            };
+        };
+    };
+    ReviewExercise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecisionWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseLine"];
+                };
+            };
+        };
+    };
+    MakeProgression: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProgressionWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    GetFingerings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[][];
                 };
             };
         };

@@ -12,6 +12,8 @@ const TodayPage = named(() => import('../features/planning/TodayPage'), 'TodayPa
 const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
 const WarmUpsPage = named(() => import('../features/warmup/WarmUpsPage'), 'WarmUpsPage')
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
+const ExercisesPage = named(() => import('../features/technique/ExercisesPage'), 'ExercisesPage')
+const InstrumentPage = named(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
 const SheetPage = named(() => import('../features/technique/SheetPage'), 'SheetPage')
 const KeysPage = named(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = named(() => import('../features/technique/TempoPage'), 'TempoPage')
@@ -47,6 +49,8 @@ export function App() {
               <Route path="/material" element={<MaterialPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/balance" element={<BalancePage />} />
+              <Route path="/instrument" element={<InstrumentPage />} />
+              <Route path="/technique" element={<ExercisesPage />} />
               <Route path="/sheets" element={<SheetPage />} />
               <Route path="/keys" element={<KeysPage />} />
               <Route path="/material/:id" element={<TempoPage />} />

@@ -1,6 +1,6 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
-import { NavLink, useNavigate } from 'react-router'
+import { NavLink, useLocation, useNavigate } from 'react-router'
 import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
 import { Tines } from '../ui/Tines'
@@ -9,17 +9,25 @@ const places = [
   ['/', 'Today'],
   ['/routines', 'Routines'],
   ['/warm-up', 'Warm-up'],
+  ['/technique', 'Technique'],
   ['/material', 'Material'],
-  ['/sheets', 'Sheets'],
-  ['/keys', 'Keys'],
   ['/sound', 'Sound'],
   ['/journal', 'Journal'],
   ['/balance', 'Balance'],
 ] as const
 
+/** Views that stand under another one in the menu. */
+const homes: Record<string, string> = {
+  '/sheets': '/technique',
+  '/keys': '/technique',
+  '/instrument': '/balance',
+}
+const under = (to: string, path: string) => path === to || homes[path] === to
+
 const Place = chakra(NavLink, {
   base: {
     py: '2',
+    whiteSpace: 'nowrap',
     borderBottom: '3px solid transparent',
     '&.active': { fontWeight: 700, borderColor: 'accent' },
   },
@@ -27,6 +35,7 @@ const Place = chakra(NavLink, {
 
 export function Header() {
   const today = api.useQuery('get', '/api/today')
+  const { pathname } = useLocation()
   return (
     <Flex
       as="header"
@@ -60,7 +69,7 @@ export function Header() {
         overflowX={{ base: 'auto', md: 'visible' }}
       >
         {places.map(([to, name]) => (
-          <Place key={to} to={to} end>
+          <Place key={to} to={to} end className={under(to, pathname) ? 'active' : undefined}>
             {name}
           </Place>
         ))}

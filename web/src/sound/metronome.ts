@@ -2,7 +2,11 @@ import type { Schemas } from '../api/client'
 import { now, output, wakeEvery } from './output'
 import { clickBuffer } from './voices'
 
-type View = Schemas['SoundView']
+/** What it clicks; settings that are left out are the usual ones. */
+export interface View {
+  cycle: Schemas['ClickCycle']
+  settings: Partial<Schemas['SoundSettings']>
+}
 
 /** Clicks are put on the audio clock so far ahead; the page may be busy for as long without one being late. */
 const aheadSeconds = 1.6

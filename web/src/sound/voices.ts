@@ -41,3 +41,27 @@ function pseudoNoise(index: number) {
   const value = Math.sin(Math.floor(index) * 12.9898 + 1.57) * 43758.5453
   return index < 1 ? 1 : 2 * (value - Math.floor(value)) - 1
 }
+
+const strokes = { None: 0, Soft: 0.22, Plain: 0.45, Strong: 0.75 }
+
+/** A stroke of a groove: the lowest line a low drum, the highest a dry one, between them in steps. */
+export function strokeBuffer(
+  context: BaseAudioContext,
+  line: number,
+  lines: number,
+  stroke: Schemas['Stroke'],
+): AudioBuffer {
+  const length = Math.round(context.sampleRate * 0.2)
+  const buffer = context.createBuffer(1, length, context.sampleRate)
+  const data = buffer.getChannelData(0)
+  const height = lines === 1 ? 0.5 : 1 - line / (lines - 1)
+  const hertz = 75 * 2 ** (height * 2.2)
+  for (let i = 0; i < length; i++) {
+    const at = i / context.sampleRate
+    const tone = Math.cos(2 * Math.PI * hertz * (1 + 0.6 * Math.exp(-at * 60)) * at)
+    const skin = pseudoNoise(at * 44100) * Math.exp(-at * 160)
+    data[i] =
+      strokes[stroke] * ((1 - 0.5 * height) * tone + 0.5 * height * skin) * Math.exp(-at * (18 + 26 * height))
+  }
+  return buffer
+}

@@ -156,15 +156,19 @@ export function NumberInput({
 
 export function Page({
   title,
+  tabs,
   aside,
   children,
 }: {
   title: string
+  /** Views beside this one. */
+  tabs?: React.ReactNode
   aside?: React.ReactNode
   children: React.ReactNode
 }) {
   return (
     <Box as="main" id="main" maxW="1260px" mx="auto" px={{ base: '4', md: '8' }} py="6">
+      {tabs}
       <Flex align="baseline" justify="space-between" gap="6" wrap="wrap" mb="4">
         <chakra.h1 fontSize={{ base: '30px', md: '38px' }}>{title}</chakra.h1>
         {aside}

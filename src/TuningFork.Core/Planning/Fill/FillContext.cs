@@ -20,6 +20,7 @@ internal sealed class FillContext
         (Usual, Most) = SittingLength.Drill(request.Minutes);
         ScaleLeft = request.ScaleMinutes;
         ids = [.. request.Kept.Select(drill => drill.Id)];
+        Purpose = Planning.Purpose.Of(request.Materials, request.Day, request.Focus);
         Used = [.. request.Kept.SelectMany(drill => drill.Targets).Select(target => target.Key)];
     }
 
@@ -32,6 +33,9 @@ internal sealed class FillContext
     public int Most { get; }
 
     public int ScaleLeft { get; set; }
+
+    /// <summary>What technique is for today, or null.</summary>
+    public TechniquePurpose? Purpose { get; }
 
     /// <summary>Keys of targets that already have a place today.</summary>
     public HashSet<string> Used { get; }
@@ -77,6 +81,8 @@ internal sealed class FillContext
             TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, start?.Tempo ?? material.WorkingTempo),
             StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
             Note = material.Note,
+            Work = material.Work,
+            Place = material.Place,
         };
     }
 

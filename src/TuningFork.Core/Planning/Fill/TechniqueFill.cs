@@ -1,5 +1,4 @@
 using TuningFork.Core.Practice;
-using TuningFork.Core.Technique;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -9,7 +8,8 @@ internal static class TechniqueFill
     /// <summary>Less than this is over before an exercise has begun to work (common practice).</summary>
     private const int LeastMinutes = 2;
 
-    private const int MostRounds = 4;
+    /// <summary>Fewest minutes in which two exercises get three or four bursts each.</summary>
+    private const int LeastBurst = 4;
 
     /// <summary>Usual minutes of one exercise in a sitting up to three quarters of an hour (common practice).</summary>
     private const int ShortDrill = 3;
@@ -45,13 +45,20 @@ internal static class TechniqueFill
         var taken = 0;
         foreach (var length in parts)
         {
+            if (Burst(context, queue, taken, length) is { } burst)
+            {
+                taken += 2;
+                yield return burst;
+                continue;
+            }
+
             var queued = queue[taken % queue.Count];
             for (var tries = 0; tries < queue.Count && queued.Material.IsScale && context.ScaleLeft < length; tries++)
                 queued = queue[++taken % queue.Count];
             taken++;
             if (queued.Material.IsScale)
                 context.ScaleLeft -= length;
-            yield return One(context, queued, length);
+            yield return TechniqueDrill.Of(context, queued, length);
         }
     }
 
@@ -63,46 +70,43 @@ internal static class TechniqueFill
             .ToList();
         var queue = DueList.For(exercises, request.Day, request.School).ToList();
         // The exercises of an earlier sitting today are better than none.
-        return queue.Count > 0 ? queue : [.. exercises.Select(material => new Queued(material, request.Day, false, null, "once more today"))];
+        if (queue.Count > 0)
+            return Preferred(context, queue);
+        return [.. exercises.Select(material => new Queued(material, request.Day, false, null, "once more today"))];
     }
 
-    private static Drill One(FillContext context, Queued queued, int minutes)
+    /// <summary>
+    /// What serves the purpose of the day comes first, then in turn with the others, so that those come round too. What was
+    /// asked for stays in front.
+    /// </summary>
+    private static List<Queued> Preferred(FillContext context, List<Queued> queue)
     {
-        var material = queued.Material;
-        if (material.KeyPlan is { } plan)
-            return InKeys(context, queued, plan, minutes);
-        var method = Choose(material, context.Careful);
-        var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
-        var reason = away > 7 && material.LastClean is { } clean ? $"{away} days away; last clean {clean}" : queued.Reason;
-        return context.MakeOne(Area.Technique, method, material, minutes, reason);
-    }
-
-    /// <summary>Today's keys, round and round while the minutes last.</summary>
-    private static Drill InKeys(FillContext context, Queued queued, KeyPlan plan, int minutes)
-    {
-        var material = queued.Material;
-        var keys = plan.Today(material.Keys, context.Request.Day, minutes, material.Id);
-        var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
-        context.Used.Add($"m:{material.Id}");
-        var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
-        var days = plan.DaysToCover(minutes);
-        var reason = $"{queued.Reason}; {plan.Keys().Count} keys in {Words.Days(days)}";
-        return context.Make(Area.Technique, Methods.KeyRound, $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}", minutes, reason, targets) with
+        if (context.Purpose is not { } purpose)
+            return queue;
+        var asked = queue.Where(queued => queued.Material.AskedFor).ToList();
+        var serving = new Queue<Queued>(queue.Where(queued => !queued.Material.AskedFor && queued.IsDue && queued.Material.Serves.Contains(purpose.Difficulty, StringComparer.Ordinal)));
+        var others = new Queue<Queued>(queue.Except(asked).Except(serving));
+        var mixed = asked;
+        while (serving.Count > 0 || others.Count > 0)
         {
-            Sequence = [.. Enumerable.Repeat(Enumerable.Range(0, targets.Count), rounds).SelectMany(round => round)],
-            Sum = rounds == 1 ? "once each" : $"{rounds} rounds of {targets.Count}",
-        };
+            if (serving.TryDequeue(out var first))
+                mixed.Add(first with { Reason = $"for {purpose.Words}; {first.Reason}" });
+            if (others.TryDequeue(out var second))
+                mixed.Add(second);
+        }
+
+        return mixed;
     }
 
-    /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>
-    private static Method Choose(Material material, bool careful)
+    /// <summary>Two exercises that are nearly up to tempo, in bursts, every other day.</summary>
+    private static Drill? Burst(FillContext context, List<Queued> queue, int taken, int minutes)
     {
-        if (material.LastClean is not { } clean)
-            return material.Visits % 2 == 0 ? Methods.FixedCount : Methods.CleanInRow;
-        if (material.Stuck)
-            return material.Visits % 2 == 0 ? Methods.SlowAnchor : Methods.CleanInRow;
-        if (careful || material.Target is { } target && clean >= target)
-            return material.Visits % 2 == 0 ? Methods.CleanInRow : Methods.FixedCount;
-        return material.Visits % 3 == 2 ? Methods.CleanInRow : Methods.TempoLadder;
+        if (context.Careful || minutes < LeastBurst || context.Request.Day.DayNumber % 2 == 0 || taken + 1 >= queue.Count)
+            return null;
+        var pair = queue.GetRange(taken, 2).ConvertAll(queued => queued.Material);
+        if (!pair.TrueForAll(material => material is { Work: null, KeyPlan: null, Stuck: false, LastClean: { } clean, Target: { } target } && clean < target && clean.Value >= target.Value * 0.7))
+            return null;
+        return context.Make(Area.Technique, Methods.BurstAndSwitch, string.Join(" · ", pair.Select(material => material.Title)), minutes, "both nearly up to tempo: a burst of each in turn",
+            [.. pair.Select(material => context.TargetOf(material))]);
     }
 }

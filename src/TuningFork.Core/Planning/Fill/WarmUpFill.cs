@@ -25,13 +25,16 @@ internal static class WarmUpFill
         {
             var stretch = cut.Stretches[i];
             var drill = stretch.Parts.Count == 1 ? One(context, version, stretch.Parts[0].Part, stretch.Parts[0].Place, stretch.Minutes) : Together(context, version, stretch);
-            yield return i > 0 ? drill : drill with
+            yield return drill with
             {
-                How = $"{WarmUpOpening.BodyCheck} Then: {Words.Small(drill.How)}",
-                Reason = cut.Reason.Length > 0 ? cut.Reason : $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(request.Day.DayNumber - last.DayNumber)}" : "for the first time")}",
+                How = i == 0 ? $"{WarmUpOpening.BodyCheck} Then: {Words.Small(drill.How)}" : drill.How,
+                Reason = drill.Targets.Any(target => context.Asked(target.Key)) ? FillContext.YouAsked : i == 0 ? FirstReason(version, cut, request.Day) : drill.Reason,
             };
         }
     }
+
+    private static string FirstReason(WarmUp version, CutWarmUp cut, DateOnly today) => cut.Reason.Length > 0 ? cut.Reason
+        : $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(today.DayNumber - last.DayNumber)}" : "for the first time")}";
 
     /// <summary>What could stand in place of a warm-up drill: the parts of the same element in all versions, the other versions first.</summary>
     public static IEnumerable<Drill> Others(FillContext context, Drill drill)

@@ -123,6 +123,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Minutes = row.Minutes,
             Demands = row.Demands,
             Purpose = row.Purpose,
+            Focus = row.Focus,
             Seed = row.Seed,
             Routine = Bookkeeping.ToCore(routine),
             Shares = Bookkeeping.SharesOf(facts.Profile),

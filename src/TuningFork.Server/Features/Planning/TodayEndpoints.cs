@@ -24,7 +24,8 @@ public sealed record TineView(Area Area, double Wanted, double Played);
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen);
+    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen,
+    string Focus, string TechniqueFor, IReadOnlyList<string> Focuses);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
 /// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
@@ -33,7 +34,8 @@ public sealed record TodayView(
 /// <param name="Demands">What the rest of the day asks.</param>
 /// <param name="Purpose">What the work is for.</param>
 /// <param name="RoutineId">The shape of the day.</param>
-public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null);
+/// <param name="Focus">The difficulty that technique is to serve, "none", or empty for the app's choice.</param>
+public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null, string? Focus = null);
 
 /// <summary>One change by hand.</summary>
 public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null);
@@ -68,6 +70,9 @@ public static class TodayEndpoints
             row.Demands = demands.Aggregate(Demands.None, (all, one) => all | one);
         if (wish.Purpose is { } purpose)
             row.Purpose = Problems.Text("purpose", purpose, 200);
+        if (wish.Focus is { } focus)
+            row.Focus = focus is "" or Core.Planning.Purpose.None || Core.Planning.Purpose.Difficulties.Contains(focus, StringComparer.Ordinal) ? focus
+                : throw new FieldException("focus", $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}.");
         if (wish.RoutineId is { } routine)
             row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
         PlanDesk.Replan(row, facts, Kept(row));
@@ -126,7 +131,8 @@ public static class TodayEndpoints
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
             Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, plan.Warnings, Tines(facts, plan), BodyQuestion(facts),
-            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open);
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open,
+            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties);
     }
 
     public static IReadOnlyList<DrillView> Drills(IReadOnlyList<Drill> drills)

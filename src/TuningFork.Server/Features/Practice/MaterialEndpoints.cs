@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
-using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -14,13 +13,13 @@ namespace TuningFork.Server.Features.Practice;
 public sealed record MaterialView(
     int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
     int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
-    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, int Version);
+    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version);
 
 /// <summary>What a material is to be. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
 public sealed record MaterialWish(
     MaterialKind Kind, string Title = "", Area? Area = null, int? PieceId = null, int FromBar = 1, int ToBar = 4, int BeatsPerBar = 4,
     string Beat = "quarter", int? Target = null, Readiness Readiness = Readiness.Raw, string Difficulty = "", string Note = "",
-    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, int Version = 0);
+    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, IReadOnlyList<string>? Serves = null, int Version = 0);
 
 /// <summary>A number of a readiness rating and its day.</summary>
 public sealed record RatingView(DateOnly Day, Readiness Readiness);
@@ -80,6 +79,8 @@ public static class MaterialEndpoints
         if (isNew)
             db.Materials.Add(row);
         var today = clock.Today(profile);
+        if (isNew && row.Kind == MaterialKind.Exercise)
+            row.ReviewOn = today.AddDays(Core.Planning.Review.Days);
         if (rated && row.Kind is MaterialKind.Passage or MaterialKind.Piece)
             await RateAsync(db, row, today, cancel);
         await db.SaveChangesAsync(cancel);
@@ -129,6 +130,8 @@ public static class MaterialEndpoints
         row.Note = wish.Note.Trim();
         row.Resting = wish.Resting;
         row.IsScale = wish.IsScale;
+        if (wish.Serves is { } serves)
+            row.Serves = string.Join(',', serves.Distinct(StringComparer.Ordinal));
         row.Performance = row.Kind == MaterialKind.Piece ? wish.Performance : null;
         row.NextExample = wish.NextExample;
         row.Examples = wish.Examples;
@@ -155,7 +158,7 @@ public static class MaterialEndpoints
             row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
             row.LastVisit, row.Visits, row.LastClean,
             row is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
-            row.Slipped, row.Version))
+            row.Slipped, core.Serves, row.Version))
             .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
             .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
             .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];
@@ -174,8 +177,7 @@ internal static class MaterialCheck
         Problems.Text("difficulty", wish.Difficulty, 200);
         if (wish.Kind != MaterialKind.Passage && string.IsNullOrWhiteSpace(wish.Title))
             throw new FieldException("title", "Give it a title.");
-        if (wish.Target is < Bpm.Slowest or > Bpm.Fastest)
-            throw new FieldException("target", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {wish.Target} is not.");
+        Problems.Tempo("target", wish.Target);
         if (wish.BeatsPerBar is < 1 or > 32)
             throw new FieldException("beatsPerBar", "A bar has 1 to 32 beats.");
         if (!beats.Contains(wish.Beat))
@@ -184,6 +186,8 @@ internal static class MaterialCheck
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
         if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })
             throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
+        if ((wish.Serves ?? []).FirstOrDefault(one => !Core.Planning.Purpose.Difficulties.Contains(one, StringComparer.Ordinal)) is { } unknown)
+            throw new FieldException("serves", $"\"{unknown}\" is no difficulty that an exercise can serve; there are {Words.List(Core.Planning.Purpose.Difficulties)}.");
         Bars(wish, piece, lastPassage);
         if (wish.Kind == MaterialKind.Book)
             Book(wish);

@@ -2,10 +2,10 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
-using TuningFork.Core.SightReading;
 using TuningFork.Core.Notation;
+using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
-using TuningFork.Core.Theory;
+using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -86,7 +86,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
     }
 
     /// <summary>Clean or missed: recorded once for each id, then the drill may be at its end.</summary>
-    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, CancellationToken cancel)
+    /// <param name="late">Of a run on the click, how many came late; else null.</param>
+    /// <param name="seconds">Of a run against the clock, its seconds; else null.</param>
+    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, CancellationToken cancel, int? late = null, double? seconds = null)
     {
         if (row.Takes.Exists(take => take.Id == id) || await db.Takes.AnyAsync(take => take.Id == id, cancel))
             return;
@@ -106,9 +108,12 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             MaterialId = target.MaterialId,
             Clean = clean,
             Tempo = cue.Tempo?.Value,
+            Late = late,
+            Seconds = seconds,
         };
         row.Takes.Add(take);
         db.Takes.Add(take);
+        await KeepPlaceAsync(row, drill, cancel);
         if (target.MaterialId is { } material)
         {
             await VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
@@ -119,6 +124,36 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
 
+    /// <summary>A run is clean when nothing came late and the clock had not run out.</summary>
+    public Task RunAsync(SessionRow session, SessionDrillRow row, Guid id, int late, double? seconds, CancellationToken cancel)
+    {
+        if (CueOf(row, Read(row)).Run is not { } run)
+            return Task.CompletedTask;
+        if (late < 0 || late > run.Steps.Count)
+            throw new FieldException("value", $"Of {run.Steps.Count} arrivals 0 to {run.Steps.Count} come late.");
+        if (seconds is < 0 or > 3600 || (run.LimitSeconds > 0 && seconds is null))
+            throw new FieldException("seconds", "Give the seconds that the run took, 0 to 3600.");
+        var clean = late == 0 && (run.LimitSeconds == 0 || seconds <= run.LimitSeconds);
+        return TakeAsync(session, row, id, clean, cancel, late, seconds);
+    }
+
+    /// <summary>
+    /// Tension is the ceiling: from 2 on the tempo steps down twice, and once when it has risen with the tempo.
+    /// </summary>
+    public async Task TenseAsync(SessionRow session, SessionDrillRow row, int tension, CancellationToken cancel)
+    {
+        if (tension is < 0 or > 3)
+            throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
+        var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
+        db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension });
+        var drill = Read(row);
+        var cue = CueOf(row, drill);
+        if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Get(drill.MethodId).Course is not (Course.Ladder or Course.Bursts))
+            return;
+        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && cue.AsksTension ? 1 : 0;
+        row.Nudge -= steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[cue.TargetIndex].Goal);
+    }
+
     /// <summary>Takes the last take of the drill back.</summary>
     public async Task UndoAsync(SessionRow session, SessionDrillRow row, CancellationToken cancel)
     {
@@ -126,6 +161,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             return;
         row.Takes.Remove(last);
         db.Takes.Remove(last);
+        await KeepPlaceAsync(row, Read(row), cancel);
         if (last.MaterialId is not { } id || await db.Materials.Include(material => material.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
             return;
         if (material.Kind == MaterialKind.Book)
@@ -227,18 +263,19 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
     }
 
-    /// <summary>The music of a target in ABC notation, in its key; empty when it is not played from a sheet.</summary>
+    /// <summary>The music of a target in ABC notation, in its key, pattern or thinned; empty when it has none.</summary>
     public async Task<string> AbcAsync(Target target, CancellationToken cancel)
     {
+        if (target.Work is { Kind: WorkKind.Notation } written)
+            return written.Text;
         if (target.MaterialId is not { } id)
             return "";
         var json = await db.Materials.Where(row => row.Id == id).Select(row => row.SheetJson).FirstOrDefaultAsync(cancel);
         if (string.IsNullOrEmpty(json) || JsonSerializer.Deserialize<SheetRequest>(json, Bookkeeping.Json) is not { } sheet)
             return "";
-        var place = target.Key.IndexOf(":k:", StringComparison.Ordinal);
-        var wish = place >= 0 && Key.TryParse(target.Key[(place + 3)..], out var key) ? SheetEndpoints.InKey(sheet, key) : sheet;
         try
         {
+            var wish = SheetEndpoints.For(sheet, target.Key, target.Work);
             return AbcWriter.Write(SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with { Title = "", Tempo = null });
         }
         catch (FieldException)
@@ -246,6 +283,14 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
             // The range has become too small for it: the drill goes on without its music.
             return "";
         }
+    }
+
+    /// <summary>Work that keeps its place goes on there next time.</summary>
+    private async Task KeepPlaceAsync(SessionDrillRow row, Drill drill, CancellationToken cancel)
+    {
+        var takes = row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean)).ToList();
+        if (StageRuns.PlaceAfter(drill, takes) is { } place && drill.Targets[0].MaterialId is { } id && await db.Materials.FindAsync([id], cancel) is { } material)
+            material.Place = place;
     }
 
     /// <summary>A take in one of the keys of a material: the key has had its turn; the first of the drill began the day.</summary>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -17,9 +18,10 @@ public sealed record SessionDrillView(
 /// <summary>The open session as the stage shows it.</summary>
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
 /// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
+/// <param name="Groove">The groove at hand, or null.</param>
 public sealed record SessionView(
     int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc);
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, Groove? Groove);
 
 /// <summary>Begins today's plan.</summary>
 public sealed record BeginWish(int Version);
@@ -47,10 +49,16 @@ public enum StageAct
 
     /// <summary>Value: 1 to 3.</summary>
     Readiness,
+
+    /// <summary>A run over keys, chords or positions is through. Value: how many came late; Seconds: how long it took.</summary>
+    Run,
+
+    /// <summary>Value: tension, 0 to 3.</summary>
+    Tension,
 }
 
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
-public sealed record ActWish(Guid Id, int Position, double PlayedSeconds, StageAct Kind, int? Value = null);
+public sealed record ActWish(Guid Id, int Position, double PlayedSeconds, StageAct Kind, int? Value = null, double? Seconds = null);
 
 /// <summary>What a pulse comes back with.</summary>
 public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
@@ -123,6 +131,10 @@ public static class SessionEndpoints
         {
             case StageAct.Clean or StageAct.Missed:
                 return desk.TakeAsync(session, row, wish.Id, wish.Kind == StageAct.Clean, cancel);
+            case StageAct.Run:
+                return desk.RunAsync(session, row, wish.Id, wish.Value ?? 0, wish.Seconds, cancel);
+            case StageAct.Tension:
+                return desk.TenseAsync(session, row, wish.Value ?? 0, cancel);
             case StageAct.Undo:
                 return desk.UndoAsync(session, row, cancel);
             case StageAct.Done:
@@ -203,7 +215,8 @@ public static class SessionEndpoints
             target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
             cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
             rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
-            target is null ? "" : await desk.AbcAsync(target, cancel));
+            target is null ? "" : await desk.AbcAsync(target, cancel),
+            target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null);
     }
 
     private static SessionDrillView View(SessionDrillRow row)

@@ -2,7 +2,6 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
-using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -54,11 +53,11 @@ public static class KeyEndpoints
         }).WithName("SetKeyPlan");
     }
 
-    private static async Task<ExerciseView> AddAsync(ExerciseWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    private static async Task<ExerciseView> AddAsync(ExerciseWish wish, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
-        if (wish.Target is < Bpm.Slowest or > Bpm.Fastest)
-            throw new FieldException("target", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {wish.Target} is not.");
-        var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel)));
+        Problems.Tempo("target", wish.Target);
+        var profile = await desk.ProfileAsync(cancel);
+        var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(profile));
         var row = new MaterialRow
         {
             Kind = MaterialKind.Exercise,
@@ -67,6 +66,7 @@ public static class KeyEndpoints
             ToBar = sheet.Score.Bars.Count,
             BeatsPerBar = 4,
             Target = wish.Target,
+            ReviewOn = clock.Today(profile).AddDays(Core.Planning.Review.Days),
             IsScale = wish.Sheet.Figure != "pattern",
             SheetJson = JsonSerializer.Serialize(wish.Sheet, Bookkeeping.Json),
             KeyPlanJson = wish.Keys is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",

@@ -12,16 +12,18 @@ namespace TuningFork.Server.Features.Technique;
 public sealed record ChoiceView(string Id, string Name);
 
 /// <summary>What sheets can be made of, for this player's instrument.</summary>
+/// <param name="PatternCounts">How many patterns there are of so many degrees.</param>
 /// <param name="Lowest">Lowest written note; empty without pitch.</param>
 /// <param name="SoundsBelow">Semitones from written to sounding pitch.</param>
 public sealed record SheetChoices(
-    string Instrument, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
-    IReadOnlyList<ChoiceView> Rhythms, IReadOnlyList<ChoiceView> Joinings, IReadOnlyList<string> Tonics);
+    string Instrument, string Family, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
+    IReadOnlyList<ChoiceView> Rhythms, IReadOnlyList<ChoiceView> Joinings, IReadOnlyList<string> Tonics, IReadOnlyDictionary<int, int> PatternCounts);
 
 /// <summary>What a sheet is to show; see the core's SheetWish.</summary>
 public sealed record SheetRequest(
     string Figure = "scale", string Kind = "major", string Tonic = "C", int Octaves = 1, OctaveOrder Order = OctaveOrder.UpAndDown, string Rhythm = "eighth",
-    string Joining = "plain", int Tempo = 72, int PatternSize = 4, int PatternNumber = 1, int? PairedWith = null, string Lowest = "", string Highest = "", bool Concert = false);
+    string Joining = "plain", int Tempo = 72, int PatternSize = 4, int PatternNumber = 1, int? PairedWith = null, string Lowest = "", string Highest = "", bool Concert = false, bool Names = false,
+    Hand? Hand = null);
 
 /// <summary>A note to be sounded.</summary>
 /// <param name="Midi">Sounding MIDI note.</param>
@@ -46,13 +48,17 @@ public static class SheetEndpoints
             var profile = await desk.ProfileAsync(cancel);
             var instrument = Bookkeeping.InstrumentOf(profile);
             return new SheetChoices(
-                instrument.Name, instrument.IsPitched, instrument.Lowest?.ToString() ?? "", instrument.Highest?.ToString() ?? "", instrument.Transposition, profile.A4,
+                instrument.Name, profile.Family, instrument.IsPitched, instrument.Lowest?.ToString() ?? "", instrument.Highest?.ToString() ?? "", instrument.Transposition, profile.A4,
                 [.. Scale.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))], [.. Chord.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
                 [.. Rhythm.All.Select(rhythm => new ChoiceView(rhythm.Id, rhythm.Name))], [.. Joining.All.Select(joining => new ChoiceView(joining.Id, joining.Name))],
-                [.. Key.Majors.Select(key => key.Tonic.ToString())]);
+                [.. Key.Majors.Select(key => key.Tonic.ToString())],
+                Enumerable.Range(Patterns.Least, Patterns.Most - Patterns.Least + 1).ToDictionary(size => size, Patterns.Count));
         }).WithName("GetSheetChoices");
         group.MapPost("/sheet", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-            View(Make(request, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel))), request.Concert)).WithName("MakeSheet");
+        {
+            var profile = await desk.ProfileAsync(cancel);
+            return View(Make(request, Bookkeeping.InstrumentOf(profile)), request.Concert, request.Names ? profile.Naming : null);
+        }).WithName("MakeSheet");
         group.MapPost("/sheet/musicxml", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
             Results.Text(MusicXmlWriter.Write(await ScoreAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")).WithName("MakeSheetMusicXml");
         group.MapPost("/sheet/midi", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
@@ -65,8 +71,7 @@ public static class SheetEndpoints
     /// <summary>The sheet of a request; a wish that cannot be met becomes a refusal with its field.</summary>
     public static Sheet Make(SheetRequest request, Instrument instrument)
     {
-        if (request.Tempo is < Bpm.Slowest or > Bpm.Fastest)
-            throw new FieldException("tempo", $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {request.Tempo} is not.");
+        Problems.Tempo("tempo", request.Tempo);
         try
         {
             return Sheets.Make(
@@ -83,6 +88,7 @@ public static class SheetEndpoints
                     PatternSize = request.PatternSize,
                     PatternNumber = request.PatternNumber,
                     PairedWith = request.PairedWith,
+                    Hand = request.Hand,
                     Lowest = PitchOf("lowest", request.Lowest),
                     Highest = PitchOf("highest", request.Highest),
                 },
@@ -92,6 +98,28 @@ public static class SheetEndpoints
         {
             throw new FieldException(refused.Field, refused.Message);
         }
+    }
+
+    /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
+    /// <param name="request">The sheet of the exercise.</param>
+    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h".</param>
+    /// <param name="work">What the exercise is made of, or null.</param>
+    public static SheetRequest For(SheetRequest request, string key, Work? work)
+    {
+        var parts = key.Split(':', 4);
+        return parts switch
+        {
+            [_, _, "k", var name] when Key.TryParse(name, out var found) => InKey(request, found),
+            [_, _, "p", var numbers] when work?.Patterns is { } plan => request with
+            {
+                Figure = "pattern",
+                PatternSize = plan.Size,
+                PatternNumber = int.Parse(numbers.Split('+')[0], System.Globalization.CultureInfo.InvariantCulture),
+                PairedWith = numbers.Contains('+', StringComparison.Ordinal) ? int.Parse(numbers.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture) : null,
+            },
+            [_, _, "h"] => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
+            _ => request,
+        };
     }
 
     /// <summary>The same sheet in another key: minor keys take the harmonic scale, or the minor triad.</summary>
@@ -108,14 +136,20 @@ public static class SheetEndpoints
         },
     };
 
-    public static SheetView View(Sheet sheet, bool concert)
+    public static SheetView View(Sheet sheet, bool concert, Naming? naming)
     {
         var score = sheet.Score;
         var shown = concert ? Concert.Of(score) : score;
-        var quarter = new Fraction(1, 4);
         return new SheetView(
-            sheet.Title, AbcWriter.Write(shown), $"sounds in {score.Key.Plus(score.ToSounding).Name}", sheet.Notes, sheet.NotesPerMinute, Math.Round(sheet.Seconds, 2), sheet.TopNote, sheet.Rungs, sheet.LadderSeconds,
-            [.. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / quarter).Value, (note.Length / quarter).Value))]);
+            sheet.Title, AbcWriter.Write(shown, naming: naming), $"sounds in {score.Key.Plus(score.ToSounding).Name}", sheet.Notes, sheet.NotesPerMinute, Math.Round(sheet.Seconds, 2), sheet.TopNote, sheet.Rungs, sheet.LadderSeconds,
+            Played(score));
+    }
+
+    /// <summary>The notes of a score as they sound, in clicks.</summary>
+    public static List<PlayedNoteView> Played(Score score)
+    {
+        var click = score.TempoBeat;
+        return [.. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value))];
     }
 
     private static Pitch? PitchOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);

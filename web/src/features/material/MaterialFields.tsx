@@ -96,6 +96,7 @@ export function What({
             />{' '}
             scale or arpeggio
           </chakra.label>
+          <Serves chosen={wish.serves ?? []} set={(serves) => set({ serves })} />
         </>
       )}
     </>
@@ -207,5 +208,30 @@ function Whole({ label, value, set, width = '96px', placeholder }: WholeProps) {
         onChange={(event) => set(event.target.value === '' ? null : Number.parseInt(event.target.value, 10))}
       />
     </Field>
+  )
+}
+
+/** The difficulties of passages that an exercise helps with. */
+export function Serves({ chosen, set }: { chosen: string[]; set: (chosen: string[]) => void }) {
+  return (
+    <chakra.fieldset>
+      <chakra.legend fontSize="0.85em" color="faded">
+        It helps with
+      </chakra.legend>
+      <Flex columnGap="3.5" wrap="wrap">
+        {difficulties.slice(0, 6).map((one) => (
+          <chakra.label key={one} display="flex" gap="1.5" minH="42px" alignItems="center">
+            <input
+              type="checkbox"
+              checked={chosen.includes(one)}
+              onChange={(event) =>
+                set(event.target.checked ? [...chosen, one] : chosen.filter((other) => other !== one))
+              }
+            />
+            {one}
+          </chakra.label>
+        ))}
+      </Flex>
+    </chakra.fieldset>
   )
 }

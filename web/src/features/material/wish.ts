@@ -20,6 +20,7 @@ const plain: Omit<Wish, 'kind'> = {
   nextExample: 1,
   examples: 0,
   perDay: 3,
+  serves: [],
   version: 0,
 }
 
@@ -60,6 +61,7 @@ export function wishOf(item: Schemas['MaterialView']): Wish {
     nextExample: item.nextExample,
     examples: item.examples,
     perDay: item.perDay,
+    serves: item.serves,
     version: item.version,
   }
 }

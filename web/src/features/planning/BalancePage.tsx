@@ -5,6 +5,7 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { Tines } from '../../ui/Tines'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Field, NumberInput, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
+import { BalanceTabs } from '../../ui/Tabs'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
@@ -27,7 +28,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
     if (await run(() => ask(client.PUT('/api/profile', { body: wish })))) await queries.invalidateQueries()
   }
   return (
-    <Page title="Balance">
+    <Page title="Balance" tabs={<BalanceTabs />}>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 300px' }} gap="10">
         <Box>
           <Text color="faded" maxW="64ch" mb="3">

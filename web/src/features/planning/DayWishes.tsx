@@ -41,6 +41,17 @@ export function DayWishes({ state, today, children }: WishesProps) {
         ))}
       </Flex>
       <Box mt="3">
+        <Field label="Technique is for" hint={today.focus ? undefined : today.techniqueFor}>
+          <Select value={today.focus} onChange={(event) => void state.wish({ focus: event.target.value })}>
+            <option value="">what my passages need</option>
+            {today.focuses.map((one) => (
+              <option key={one}>{one}</option>
+            ))}
+            <option value="none">nothing in particular</option>
+          </Select>
+        </Field>
+      </Box>
+      <Box mt="3">
         <Field label="Routine">
           <Select
             value={today.routineId}

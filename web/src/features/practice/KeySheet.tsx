@@ -4,7 +4,7 @@ import { Sheet } from './Sheet'
 
 const keys = [
   ['→ or right pedal', 'yes: clean, right, done, go on'],
-  ['← or left pedal', 'no: missed, wrong, back'],
+  ['← or left pedal', 'no: missed, wrong, late, back'],
   ['hold a pedal, or space', 'pause and go on'],
   ['enter', 'this drill is done'],
   ['S', 'skip this drill'],
@@ -13,6 +13,8 @@ const keys = [
   ['Z', 'take the last result back'],
   ['+ and −', 'tempo by two; up and down arrows by one'],
   ['1  2  3', 'readiness: raw, taking shape, concert-ready'],
+  ['T, then 0 to 3', 'tension, none to high: the tempo follows'],
+  ['G', 'groove on and off'],
   ['M', 'click on and off'],
   ['D', 'drone on and off'],
   ['R', 'hear the question again'],

@@ -7,13 +7,19 @@ import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Engraving } from '../../ui/Engraving'
 import { Press } from '../../ui/fields'
 import { useStageSound } from './useStageSound'
-import { sayClock, sayTempo } from '../../ui/words'
-import { Beat } from './Beat'
+import { StageTime } from './StageTime'
+import { noName, yesName } from './stageWords'
 import { NoteSheet, type NoteKind } from './NoteSheet'
 import { KeySheet } from './KeySheet'
-import { soundTones } from './sounds'
 import { useStage, type StageState } from './useStage'
 import { useStageKeys } from './useStageKeys'
+import { useRun } from './useRun'
+import { RunLine } from './RunLine'
+import { StageGroove } from './StageGroove'
+import { TensionAsk } from './TensionAsk'
+
+const soundTones = (tones: Schemas['Tone'][]) =>
+  void import('../../sound/signals').then((one) => one.soundTones(tones))
 
 export function StagePage() {
   const stage = useStage()
@@ -40,6 +46,21 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked, session.running])
 
+  const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) => act('Run', late, seconds))
+  const takes = `${session.position}:${drill.takes}`
+  const [answered, setAnswered] = useState('')
+  const [asking, setAsking] = useState(false)
+  const asksTension = asking || ((cue.asksTension ?? false) && answered !== takes)
+  const tense = (level: number) => {
+    act('Tension', level)
+    setAnswered(takes)
+    setAsking(false)
+  }
+  const { stop: stopRun } = run
+  useEffect(() => {
+    if (!session.running) stopRun()
+  }, [session.running, stopRun])
+
   const hear = () => {
     if (!question) return
     soundTones(question.answer)
@@ -48,11 +69,15 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
   const yes = () => {
     if (!session.running) act('Resume')
     else if (question && heard !== asked) hear()
+    else if (cue.run && run.state) run.found()
+    else if (cue.run) void run.start()
     else act(cue.countsTakes ? 'Clean' : 'Done')
   }
   const no = () => {
     if (!session.running) act('Resume')
     else if (question && heard !== asked) hear()
+    else if (run.state) run.late()
+    else if (cue.run) act('Back')
     else act(cue.countsTakes ? 'Missed' : 'Back')
   }
   const sound = useStageSound(session)
@@ -74,9 +99,11 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         '-': () => nudge(-2),
         ArrowUp: () => nudge(1),
         ArrowDown: () => nudge(-1),
-        '1': () => act('Readiness', 1),
-        '2': () => act('Readiness', 2),
-        '3': () => act('Readiness', 3),
+        '0': () => asksTension && tense(0),
+        '1': () => (asksTension ? tense(1) : act('Readiness', 1)),
+        '2': () => (asksTension ? tense(2) : act('Readiness', 2)),
+        '3': () => (asksTension ? tense(3) : act('Readiness', 3)),
+        t: () => setAsking(!asking),
         m: sound.toggleClick,
         d: sound.toggleDrone,
         r: () => question && soundTones(question.question),
@@ -132,7 +159,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
             overflowWrap="anywhere"
             data-testid="stage-title"
           >
-            {cue.title}
+            {(run.state && cue.run?.steps[Math.max(0, run.state.step)]) ?? cue.title}
           </chakra.h1>
           <Text fontSize={{ base: '32px', md: '56px' }} lineHeight={1.15} mt="3" data-testid="stage-now">
             {question ? (heard === asked ? `${question.answerText}. Right?` : question.ask) : cue.sentence}
@@ -141,6 +168,15 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
             <Text fontSize="24px" color="stageFaded" mt="3" data-testid="stage-count">
               {cue.count}
             </Text>
+          )}
+          {cue.run && <RunLine run={cue.run} state={run.state} />}
+          {session.groove && (
+            <StageGroove
+              groove={session.groove}
+              tempo={session.target?.tempo ?? 80}
+              ownBar={drill.method === 'three bars and one made up'}
+              running={session.running}
+            />
           )}
           {session.abc && (
             <Box mt="3" maxW="760px">
@@ -156,33 +192,9 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
             {cue.next || session.nextDrill ? `then ${cue.next || session.nextDrill}` : 'then done'}
           </Text>
         </Box>
-        <Flex direction="column" align="center" minW={{ base: '100%', lg: '430px' }}>
-          <chakra.div
-            role="timer"
-            aria-label="Left of this drill"
-            fontFamily="heading"
-            fontWeight={600}
-            fontSize={{ base: '120px', md: '196px' }}
-            lineHeight={1}
-            fontVariantNumeric="tabular-nums"
-            color={session.running ? 'stageText' : 'stageFaded'}
-            data-testid="stage-left"
-          >
-            {left >= 0 ? sayClock(left) : `+${sayClock(-left)}`}
-          </chakra.div>
-          <Text fontSize="24px" color="stageAccent" minH="34px" aria-live="polite">
-            {!session.running ? 'paused: space goes on' : left < 0 ? 'time: finish this take' : ''}
-          </Text>
-          {session.target?.tempo && (
-            <Flex align="center" gap="5" mt="1">
-              <Beat tempo={session.target.tempo} running={session.running} />
-              <Text fontSize="56px" lineHeight={1.2} data-testid="stage-tempo">
-                {sayTempo(session.target.tempo, session.target.beat)}
-              </Text>
-            </Flex>
-          )}
-        </Flex>
+        <StageTime session={session} left={left} />
       </Flex>
+      {asksTension && <TensionAsk answer={tense} />}
       <RoutineScore
         size="stage"
         dark
@@ -196,8 +208,8 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         }))}
       />
       <Flex gap="2" wrap="wrap" align="center">
-        <StageButton keys="→" name={yesName(session, heard === asked)} press={yes} />
-        <StageButton keys="←" name={noName(session, heard === asked)} press={no} />
+        <StageButton keys="→" name={yesName(session, heard === asked, run.state !== null)} press={yes} />
+        <StageButton keys="←" name={noName(session, heard === asked, run.state !== null)} press={no} />
         <StageButton keys="space" name={session.running ? 'pause' : 'go on'} press={pause} />
         {(cue.countsTakes || !session.running) && (
           <StageButton keys="enter" name="done" press={() => act('Done')} />
@@ -228,16 +240,6 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
       )}
     </Flex>
   )
-}
-
-function yesName({ cue, question }: Schemas['SessionView'], heard: boolean) {
-  if (question) return heard ? 'right' : 'hear it'
-  return cue?.countsTakes ? 'clean' : 'done'
-}
-
-function noName({ cue, question }: Schemas['SessionView'], heard: boolean) {
-  if (question) return heard ? 'wrong' : 'hear it'
-  return cue?.countsTakes ? 'missed' : 'back'
 }
 
 function StageButton({ keys, name, press }: { keys: string; name: string; press: () => void }) {

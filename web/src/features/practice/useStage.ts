@@ -2,13 +2,14 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { api, ask, client, type Problem, type Schemas } from '../../api/client'
 import { Outbox } from './outbox'
-import { soundLast, soundTurn } from './sounds'
 
 type Session = Schemas['SessionView']
 type Kind = Schemas['StageAct']
 
 /** A gap longer than this between two ticks is a closed lid, not practice. */
 const longestTick = 5
+
+const signals = () => import('../../sound/signals')
 
 /** The session, its running clock, and what can be done on the stage. */
 export function useStage() {
@@ -30,7 +31,7 @@ export function useStage() {
   }, [])
 
   const act = useCallback(
-    (kind: Kind, value?: number) => {
+    (kind: Kind, value?: number, seconds?: number) => {
       if (!session) return
       outbox.current?.add({
         id: crypto.randomUUID(),
@@ -38,6 +39,7 @@ export function useStage() {
         playedSeconds: tick(),
         kind,
         value,
+        seconds,
       })
     },
     [session, tick],
@@ -118,7 +120,8 @@ function useTurn(session: Session | undefined, played: number, act: (kind: Kind)
   const place = session ? `${session.id}:${session.position}` : ''
   const told = useRef({ place, last: '', left: '' })
   useEffect(() => {
-    if (told.current.place !== place && told.current.place !== '') soundTurn()
+    if (told.current.place !== place && told.current.place !== '')
+      void signals().then((one) => one.soundTurn())
     told.current.place = place
   }, [place])
   useEffect(() => {
@@ -126,7 +129,7 @@ function useTurn(session: Session | undefined, played: number, act: (kind: Kind)
     const over = played - drill.allowedSeconds
     if (over < 0) return
     if (over < (session.cue.graceSeconds ?? 0)) {
-      if (told.current.last !== place) soundLast()
+      if (told.current.last !== place) void signals().then((one) => one.soundLast())
       told.current.last = place
     } else if (told.current.left !== place) {
       told.current.left = place

@@ -10,7 +10,9 @@ export function useStageSound(session: Schemas['SessionView']) {
   const place = `${session.id}:${session.position}`
   const area = session.drills[session.position]?.area
   const settings = view.data?.settings
-  const clickHere = (settings?.withDrill ?? false) && tempo !== null && !session.cue?.resting
+  // A run brings its own click.
+  const inRun = Boolean(session.cue?.run)
+  const clickHere = (settings?.withDrill ?? false) && tempo !== null && !session.cue?.resting && !inRun
   const droneHere = (settings?.droneWithDrill ?? false) && area === 'WarmUp'
 
   // The turn of a drill, and pause: what belongs to the drill starts and stops with it.
@@ -29,8 +31,8 @@ export function useStageSound(session: Schemas['SessionView']) {
 
   const toggleClick = useCallback(() => {
     if (clicking) stopClick()
-    else if (tempo !== null) void startClick(tempo)
-  }, [clicking, tempo, startClick, stopClick])
+    else if (tempo !== null && !inRun) void startClick(tempo)
+  }, [clicking, tempo, inRun, startClick, stopClick])
   const toggleDrone = useCallback(() => {
     if (droning) stopDrone()
     else void startDrone()

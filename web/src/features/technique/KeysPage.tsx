@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Empty, Field, NumberInput, Page, Refusal, Select, useProblem } from '../../ui/fields'
+import { TechniqueTabs } from '../../ui/Tabs'
 import { KeyWheel } from './KeyWheel'
 
 type Plan = Schemas['KeyPlanView']
@@ -21,6 +22,7 @@ export function KeysPage() {
   return (
     <Page
       title="Keys"
+      tabs={<TechniqueTabs />}
       aside={
         <Flex gap="3" align="center">
           <Text color="faded">at</Text>

@@ -16,8 +16,6 @@ const figures = [
   ['pattern', 'pattern', 'major'],
 ] as const
 
-const counts: Record<number, number> = { 3: 6, 4: 24, 5: 120 }
-
 /** What the sheet is to show: all picked, nothing typed. */
 export function SheetChoice({ choices, wish, change }: Props) {
   const kinds = wish.figure === 'arpeggio' ? choices.chords : choices.scales
@@ -60,7 +58,7 @@ export function SheetChoice({ choices, wish, change }: Props) {
         </Field>
       </Grid>
       {wish.figure === 'pattern' ? (
-        <PatternNumbers wish={wish} change={change} />
+        <PatternNumbers choices={choices} wish={wish} change={change} />
       ) : (
         <Tick
           label="one octave at a time, then joined"
@@ -80,6 +78,19 @@ export function SheetChoice({ choices, wish, change }: Props) {
         options={choices.joinings}
         pick={(joining) => change({ joining })}
       />
+      {choices.family === 'keys' && wish.figure === 'scale' && (
+        <Field label="fingers">
+          <Select
+            value={wish.hand ?? ''}
+            onChange={(event) => change({ hand: (event.target.value as Schemas['Hand']) || null })}
+          >
+            <option value="">none</option>
+            <option value="Right">right hand</option>
+            <option value="Left">left hand</option>
+          </Select>
+        </Field>
+      )}
+      <Tick label="names under the notes" on={wish.names} set={(names) => change({ names })} />
       {choices.soundsBelow !== 0 && (
         <Tick label="show concert pitch" on={wish.concert} set={(concert) => change({ concert })} />
       )}
@@ -87,8 +98,8 @@ export function SheetChoice({ choices, wish, change }: Props) {
   )
 }
 
-function PatternNumbers({ wish, change }: Omit<Props, 'choices'>) {
-  const most = counts[wish.patternSize] ?? 24
+function PatternNumbers({ choices, wish, change }: Props) {
+  const most = choices.patternCounts[wish.patternSize] ?? 1
   return (
     <Grid templateColumns="1fr 1fr 1fr" gap="3" alignItems="end">
       <Field label="degrees">
@@ -98,7 +109,7 @@ function PatternNumbers({ wish, change }: Omit<Props, 'choices'>) {
             change({ patternSize: Number(event.target.value), patternNumber: 1, pairedWith: null })
           }
         >
-          {[3, 4, 5].map((size) => (
+          {Object.keys(choices.patternCounts).map((size) => (
             <option key={size} value={size}>
               {size}
             </option>

@@ -5,6 +5,7 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { usePlayback } from '../../sound/usePlayback'
 import { Engraving } from '../../ui/Engraving'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { TechniqueTabs } from '../../ui/Tabs'
 import { Tick } from '../sound/ClickSettings'
 import { SheetChoice } from './SheetChoice'
 import { save } from './save'
@@ -26,6 +27,8 @@ const first: SheetWish = {
   lowest: '',
   highest: '',
   concert: false,
+  names: false,
+  hand: null,
 }
 
 /** Scales, arpeggios and patterns written out for one's instrument, heard, and kept as exercises. */
@@ -45,7 +48,7 @@ export function SheetPage() {
   if (!choices.data) return null
   if (!choices.data.isPitched)
     return (
-      <Page title="Sheets">
+      <Page title="Sheets" tabs={<TechniqueTabs />}>
         <Empty>
           {choices.data.instrument} has no pitch, so there are no scales to write out. Enter grooves and
           rudiments as exercises under Material.
@@ -56,6 +59,7 @@ export function SheetPage() {
   return (
     <Page
       title="Sheets"
+      tabs={<TechniqueTabs />}
       aside={
         <Text color="faded">
           for {choices.data.instrument}: written {choices.data.lowest} to {choices.data.highest}

@@ -6,11 +6,23 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace TuningFork.Data.Migrations
 {
     /// <inheritdoc />
-    public partial class WarmUps : Migration
+    public partial class WarmUpsAndWork : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.AddColumn<int>(
+                name: "Late",
+                table: "Takes",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<double>(
+                name: "Seconds",
+                table: "Takes",
+                type: "REAL",
+                nullable: true);
+
             migrationBuilder.AddColumn<string>(
                 name: "CreditedTo",
                 table: "SessionDrills",
@@ -27,6 +39,40 @@ namespace TuningFork.Data.Migrations
             migrationBuilder.AddColumn<string>(
                 name: "WarmUpSchool",
                 table: "Profiles",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "Focus",
+                table: "Plans",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<int>(
+                name: "Place",
+                table: "Materials",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<DateOnly>(
+                name: "ReviewOn",
+                table: "Materials",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Serves",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "WorkJson",
+                table: "Materials",
                 type: "TEXT",
                 nullable: false,
                 defaultValue: "");
@@ -64,6 +110,14 @@ namespace TuningFork.Data.Migrations
                 table: "SessionDrills");
 
             migrationBuilder.DropColumn(
+                name: "Late",
+                table: "Takes");
+
+            migrationBuilder.DropColumn(
+                name: "Seconds",
+                table: "Takes");
+
+            migrationBuilder.DropColumn(
                 name: "CreditedTo",
                 table: "SessionDrills");
 
@@ -74,6 +128,26 @@ namespace TuningFork.Data.Migrations
             migrationBuilder.DropColumn(
                 name: "WarmUpSchool",
                 table: "Profiles");
+
+            migrationBuilder.DropColumn(
+                name: "Focus",
+                table: "Plans");
+
+            migrationBuilder.DropColumn(
+                name: "Place",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "ReviewOn",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "Serves",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "WorkJson",
+                table: "Materials");
         }
     }
 }

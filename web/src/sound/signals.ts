@@ -1,41 +1,36 @@
-import type { Schemas } from '../../api/client'
+import type { Schemas } from '../api/client'
+import { now, output } from './output'
 
-let context: AudioContext | null = null
-
-function audio() {
-  context ??= new AudioContext()
-  if (context.state === 'suspended') void context.resume()
-  return context
-}
-
+/** A plain tone, soft at its edges. */
 function tone(hertz: number, at: number, seconds: number, loud: number) {
-  const out = audio()
-  const source = out.createOscillator()
-  const level = out.createGain()
+  const context = output().rawContext as AudioContext
+  const source = context.createOscillator()
+  const level = context.createGain()
   source.type = 'triangle'
   source.frequency.value = hertz
   level.gain.setValueAtTime(0, at)
   level.gain.linearRampToValueAtTime(loud, at + 0.02)
   level.gain.setValueAtTime(loud, at + Math.max(0.03, seconds - 0.08))
   level.gain.linearRampToValueAtTime(0, at + seconds)
-  source.connect(level).connect(out.destination)
+  source.connect(level).connect(context.destination)
   source.start(at)
   source.stop(at + seconds + 0.02)
 }
 
 /** Two quiet notes where one drill ends and the next begins. */
 export function soundTurn() {
-  const at = audio().currentTime + 0.02
+  const at = now() + 0.02
   tone(659.3, at, 0.18, 0.12)
   tone(880, at + 0.18, 0.35, 0.12)
 }
 
 /** One low note: the time is up, finish the take. */
 export function soundLast() {
-  tone(440, audio().currentTime + 0.02, 0.3, 0.1)
+  tone(440, now() + 0.02, 0.3, 0.1)
 }
 
+/** The notes of an ear question or its answer. */
 export function soundTones(tones: Schemas['Tone'][]) {
-  const start = audio().currentTime + 0.08
+  const start = now() + 0.08
   for (const one of tones) tone(one.hertz, start + one.atSeconds, one.seconds, 0.14)
 }

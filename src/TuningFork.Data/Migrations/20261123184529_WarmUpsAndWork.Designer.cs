@@ -11,8 +11,8 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261123180615_WarmUps")]
-    partial class WarmUps
+    [Migration("20261123184529_WarmUpsAndWork")]
+    partial class WarmUpsAndWork
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -217,12 +217,22 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("PieceId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Readiness")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Resting")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("ReviewOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Serves")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("SheetJson")
                         .IsRequired()
@@ -254,6 +264,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Visits")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("WorkJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PieceId");
@@ -274,6 +288,10 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Demands")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Focus")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -559,11 +577,17 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("Late")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("MaterialId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("Seconds")
+                        .HasColumnType("REAL");
 
                     b.Property<int>("SessionDrillId")
                         .HasColumnType("INTEGER");

@@ -1,0 +1,91 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>Makes the drill of one exercise, by what it is made of and how it stands.</summary>
+internal static class TechniqueDrill
+{
+    private const int MostRounds = 4;
+
+    /// <summary>After more days than that, fewer notes to the click come before any climbing (common practice).</summary>
+    private const int DriftDays = 7;
+
+    public static Drill Of(FillContext context, Queued queued, int minutes)
+    {
+        var material = queued.Material;
+        if (material.KeyPlan is { } plan)
+            return InKeys(context, queued, plan, minutes);
+        if (material.Work is { } work && Special(work.Kind, material) is { } special)
+            return context.MakeOne(Area.Technique, special, material, minutes, queued.Reason);
+        if (material.Work?.Patterns is { } patterns)
+            return OfPattern(context, queued, patterns, minutes);
+        var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
+        if (away > DriftDays && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
+            return Thinned(context, material, rhythm, away, minutes);
+        var reason = away > DriftDays && material.LastClean is { } clean ? $"{away} days away; last clean {clean}" : queued.Reason;
+        return context.MakeOne(Area.Technique, Choose(material, context.Careful), material, minutes, reason);
+    }
+
+    /// <summary>The method that belongs to what it is made of; null where the usual ones fit.</summary>
+    private static Method? Special(WorkKind kind, Material material) => kind switch
+    {
+        WorkKind.Shuttle => Methods.KeyShuttle,
+        WorkKind.Changes => Methods.ChordChanges,
+        WorkKind.Inversions => Methods.Inversions,
+        WorkKind.Steps => Methods.OneByOne,
+        WorkKind.Groove when material.LastClean is not null && material.Visits % 3 == 1 => Methods.ThreeAndOne,
+        _ => null,
+    };
+
+    /// <summary>Today's keys, round and round while the minutes last.</summary>
+    private static Drill InKeys(FillContext context, Queued queued, KeyPlan plan, int minutes)
+    {
+        var material = queued.Material;
+        var keys = plan.Today(material.Keys, context.Request.Day, minutes, material.Id);
+        var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
+        context.Used.Add($"m:{material.Id}");
+        var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
+        var days = plan.DaysToCover(minutes);
+        var reason = $"{queued.Reason}; {plan.Keys().Count} keys in {Words.Days(days)}";
+        return context.Make(Area.Technique, Methods.KeyRound, $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}", minutes, reason, targets) with
+        {
+            Sequence = [.. Enumerable.Repeat(Enumerable.Range(0, targets.Count), rounds).SelectMany(round => round)],
+            Sum = rounds == 1 ? "once each" : $"{rounds} rounds of {targets.Count}",
+        };
+    }
+
+    /// <summary>The pattern of the week.</summary>
+    private static Drill OfPattern(FillContext context, Queued queued, PatternPlan patterns, int minutes)
+    {
+        var material = queued.Material;
+        var today = patterns.On(context.Request.Day);
+        var numbers = string.Join(" and ", today.Numbers);
+        var names = string.Join(' ', today.Numbers.Select(number => string.Concat(Patterns.Permutation(patterns.Size, number))));
+        var method = Choose(material, context.Careful);
+        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:p:{string.Join('+', today.Numbers)}", Title = $"Pattern {numbers} ({names})" };
+        context.Used.Add($"m:{material.Id}");
+        var reason = today.IsOver ? "the plan is through; begin it again or let it rest" : $"week {today.Week} of {patterns.Weeks}, until {patterns.Last:d MMM}";
+        return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
+    }
+
+    /// <summary>Half as many notes to the same click, after days away.</summary>
+    private static Drill Thinned(FillContext context, Material material, Rhythm rhythm, int away, int minutes)
+    {
+        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:h", Tempo = material.LastClean ?? context.TargetOf(material).Tempo };
+        context.Used.Add($"m:{material.Id}");
+        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, $"{away} days away: {rhythm.Halved.Name} until note and click are one, then {rhythm.Name}", target);
+    }
+
+    /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>
+    private static Method Choose(Material material, bool careful)
+    {
+        if (material.LastClean is not { } clean)
+            return material.Visits % 2 == 0 ? Methods.FixedCount : Methods.CleanInRow;
+        if (material.Stuck)
+            return material.Visits % 2 == 0 ? Methods.SlowAnchor : Methods.CleanInRow;
+        if (careful || material.Target is { } target && clean >= target)
+            return material.Visits % 2 == 0 ? Methods.CleanInRow : Methods.FixedCount;
+        return material.Visits % 3 == 2 ? Methods.CleanInRow : Methods.TempoLadder;
+    }
+}

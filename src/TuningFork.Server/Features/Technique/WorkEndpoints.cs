@@ -1,0 +1,207 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Technique;
+
+/// <summary>An exercise made of keys, chords, steps, strokes, patterns over weeks or written music.</summary>
+/// <param name="Sheet">For patterns: scale, first note, octaves and rhythm.</param>
+public sealed record WorkWish(string Title, Work Work, int? Target = null, SheetRequest? Sheet = null, IReadOnlyList<string>? Serves = null, int Version = 0);
+
+/// <summary>What is to be looked at before it is kept.</summary>
+public sealed record LookWish(Work Work);
+
+/// <summary>How it would come out.</summary>
+/// <param name="Says">The arithmetic in a sentence, or empty.</param>
+/// <param name="Abc">Music as it was understood, or empty.</param>
+/// <param name="LeftOut">What of the music was not taken over.</param>
+/// <param name="Groove">The grid as it was understood, or null.</param>
+/// <param name="Played">The music as it sounds.</param>
+public sealed record LookView(string Says, string Abc, IReadOnlyList<string> LeftOut, Groove? Groove, IReadOnlyList<PlayedNoteView> Played);
+
+/// <summary>An exercise in the list of technique.</summary>
+/// <param name="Stands">Where it stands, in words.</param>
+/// <param name="Proposal">What the app would do at its review; null when it is not due.</param>
+public sealed record ExerciseLine(
+    int Id, string Title, Work? Work, SheetRequest? Sheet, bool InKeys, string Stands, int? Target, IReadOnlyList<string> Serves, bool Resting, DateOnly? ReviewOn, ReviewProposal? Proposal, int Version);
+
+/// <summary>A decision at a review.</summary>
+public sealed record DecisionWish(ReviewDecision Decision);
+
+/// <summary>A progression by its degrees.</summary>
+/// <param name="Degrees">1 to 7 in order.</param>
+public sealed record ProgressionWish(string Key, IReadOnlyList<int> Degrees, bool Sevenths = false);
+
+/// <summary>Exercises and what they are made of, over HTTP.</summary>
+public static class WorkEndpoints
+{
+    public static void MapWork(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/technique").WithTags("Technique");
+        group.MapGet("/exercises", ListAsync).WithName("GetExercises");
+        group.MapPost("/work", AddAsync).WithName("AddWork");
+        group.MapPut("/work/{id:int}", ChangeAsync).WithName("ChangeWork");
+        group.MapPost("/work/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) => Look(wish.Work, await desk.ProfileAsync(cancel))).WithName("LookAtWork");
+        group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
+        group.MapPost("/progression", Progression).WithName("MakeProgression");
+        group.MapGet("/fingerings", () => Fingering.Groups().Concat(Fingering.Groups(minor: true)).Select(keys => keys.Select(key => key.Name).ToList()).ToList()).WithName("GetFingerings");
+    }
+
+    private static async Task<List<ExerciseLine>> ListAsync(PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var today = clock.Today(await desk.ProfileAsync(cancel));
+        var rows = await db.Materials.AsNoTracking().Where(row => row.Kind == MaterialKind.Exercise).OrderBy(row => row.Resting).ThenBy(row => row.Id).ToListAsync(cancel);
+        return rows.ConvertAll(row => View(row, today));
+    }
+
+    private static async Task<ExerciseLine> AddAsync(WorkWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var profile = await desk.ProfileAsync(cancel);
+        var today = clock.Today(profile);
+        var row = new MaterialRow { Kind = MaterialKind.Exercise, Area = Area.Technique, ReviewOn = today.AddDays(Review.Days) };
+        Write(row, wish, profile);
+        db.Materials.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return View(row, today);
+    }
+
+    private static async Task<ExerciseLine> ChangeAsync(int id, WorkWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.WorkJson != "", cancel) ?? throw Problems.Unknown("id", "exercise");
+        if (row.Version != wish.Version)
+            throw Problems.Stale(row.Title);
+        var profile = await desk.ProfileAsync(cancel);
+        Write(row, wish, profile);
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+        return View(row, clock.Today(profile));
+    }
+
+    private static async Task<ExerciseLine> DecideAsync(int id, DecisionWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        if (!Enum.IsDefined(wish.Decision))
+            throw new FieldException("decision", $"Decide for one of {string.Join(", ", Enum.GetNames<ReviewDecision>())}.");
+        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Exercise, cancel) ?? throw Problems.Unknown("id", "exercise");
+        var today = clock.Today(await desk.ProfileAsync(cancel));
+        row.Resting = wish.Decision is ReviewDecision.Rest or ReviewDecision.Drop;
+        row.ReviewOn = Review.Next(wish.Decision, today);
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+        return View(row, today);
+    }
+
+    private static void Write(MaterialRow row, WorkWish wish, ProfileRow profile)
+    {
+        row.Title = Problems.Text("title", wish.Title, 200);
+        if (row.Title.Length == 0)
+            throw new FieldException("title", "Give it a title.");
+        row.Target = Problems.Tempo("target", wish.Target);
+        var work = Understood(wish.Work);
+        row.Serves = string.Join(',', (wish.Serves ?? []).Where(one => Purpose.Difficulties.Contains(one, StringComparer.Ordinal)).Distinct(StringComparer.Ordinal));
+        row.Place = 0;
+        switch (work.Kind)
+        {
+            case WorkKind.Groove:
+                var groove = Groove.Parse(work.Text);
+                (row.ToBar, row.BeatsPerBar) = (groove.Bars, groove.BeatsPerBar);
+                break;
+            case WorkKind.Notation:
+                var score = Read(work.Text).Score;
+                (row.ToBar, row.BeatsPerBar) = (score.Bars.Count, score.Time.Beats);
+                work = work with { Text = AbcWriter.Write(score with { Title = "", Tempo = null }) };
+                break;
+            case WorkKind.Patterns:
+                var sheet = SheetEndpoints.For(wish.Sheet ?? new SheetRequest(), $"m:0:p:{string.Join('+', work.Patterns!.Units[0])}", work);
+                row.ToBar = SheetEndpoints.Make(sheet, Bookkeeping.InstrumentOf(profile)).Score.Bars.Count;
+                row.SheetJson = JsonSerializer.Serialize(sheet, Bookkeeping.Json);
+                break;
+            case WorkKind.Steps or WorkKind.Inversions:
+                row.ToBar = 2;
+                break;
+            default:
+                (row.ToBar, row.BeatsPerBar) = (work.Items.Count, work.Beats);
+                break;
+        }
+
+        row.WorkJson = JsonSerializer.Serialize(work, Bookkeeping.Json);
+    }
+
+    private static Work Understood(Work work)
+    {
+        var whole = work with { Items = [.. Problems.Whole("items", work.Items).Select(item => item.Trim())] };
+        if (whole.Check() is { } problem)
+            throw new FieldException(problem.Field, problem.Problem);
+        return whole;
+    }
+
+    private static ReadMusic Read(string text)
+    {
+        try
+        {
+            return AbcReader.Read(text);
+        }
+        catch (AbcException problem)
+        {
+            throw new FieldException("text", problem.Message);
+        }
+    }
+
+    private static LookView Look(Work wish, ProfileRow profile)
+    {
+        var work = Understood(wish);
+        switch (work.Kind)
+        {
+            case WorkKind.Groove:
+                var groove = Groove.Parse(work.Text);
+                return new LookView($"{Words.Count(groove.Bars, "bar")} of {Words.Count(groove.BeatsPerBar, "beat")}", "", [], groove, []);
+            case WorkKind.Notation:
+                var (score, leftOut) = Read(work.Text);
+                var played = SheetEndpoints.Played(score with { ToSounding = Bookkeeping.InstrumentOf(profile).ToSounding });
+                return new LookView($"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}", AbcWriter.Write(score with { Tempo = null }), leftOut, null, played);
+            case WorkKind.Patterns:
+                var plan = work.Patterns!;
+                return new LookView($"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")} in {Words.Count(plan.Weeks, "week")}, until {plan.Last:ddd d MMM yyyy}", "", [], null, []);
+            case WorkKind.Inversions:
+                return new LookView(string.Join("; ", work.Items.Select(item => string.Join(", ", ChordSymbols.Inversions(ChordSymbols.Parse(item)).Select(chord => chord.Symbol)))), "", [], null, []);
+            case WorkKind.Shuttle:
+                return new LookView($"sets of {Words.List([.. Shuttle.Sizes(work.Items.Count).Select(size => $"{size}")])}, {Words.Count(work.Beats, "beat")} each", "", [], null, []);
+            default:
+                return new LookView(work.Kind == WorkKind.Changes ? $"one run is {work.Items.Count * work.Beats} beats" : Words.Count(work.Items.Count, "step"), "", [], null, []);
+        }
+    }
+
+    private static List<string> Progression(ProgressionWish wish)
+    {
+        if (!Key.TryParse(wish.Key, out var key))
+            throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".");
+        if (wish.Degrees.Count is < 1 or > 24 || wish.Degrees.Any(degree => degree is < 1 or > 7))
+            throw new FieldException("degrees", "Write 1 to 24 degrees, each 1 to 7, like 2 5 1.");
+        var chords = Chord.OfKey(key, wish.Sevenths);
+        return [.. wish.Degrees.Select(degree => chords[degree - 1].Chord.Symbol)];
+    }
+
+    private static ExerciseLine View(MaterialRow row, DateOnly today)
+    {
+        var core = Bookkeeping.ToCore(row, today);
+        var sheet = row.SheetJson.Length > 0 ? JsonSerializer.Deserialize<SheetRequest>(row.SheetJson, Bookkeeping.Json) : null;
+        return new ExerciseLine(
+            row.Id, row.Title, core.Work, sheet, core.KeyPlan is not null, Stands(core, today), row.Target, core.Serves, row.Resting, row.ReviewOn,
+            row.ReviewOn <= today ? Review.Propose(core, today) : null, row.Version);
+    }
+
+    private static string Stands(Material exercise, DateOnly today) => exercise.Work switch
+    {
+        { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Size}",
+        { Kind: WorkKind.Steps } work => $"at {work.Items[Math.Clamp(exercise.Place, 0, work.Items.Count - 1)]}, step {exercise.Place + 1} of {work.Items.Count}",
+        { Patterns: { } plan } => plan.On(today) is var now && now.IsOver ? "through" : $"pattern {string.Join(" and ", plan.On(today).Numbers)}, week {now.Week} of {plan.Weeks}, until {plan.Last:d MMM}",
+        _ => exercise.LastClean is { } clean ? $"clean at {clean}" : exercise.Visits == 0 ? "not played yet" : $"{Words.Count(exercise.Visits, "visit")}",
+    };
+}

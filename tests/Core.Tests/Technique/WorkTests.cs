@@ -1,0 +1,215 @@
+using Shouldly;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Technique;
+
+/// <summary>Shuttles, chords, steps, grooves, patterns over weeks, fingerings.</summary>
+public sealed class WorkTests
+{
+    [Fact]
+    public void A_shuttle_goes_over_two_three_four_six_and_twelve()
+    {
+        Shuttle.Sizes(12).ShouldBe([2, 3, 4, 6, 12], "the order of the trade (common practice)");
+        Shuttle.Sizes(5).ShouldBe([2, 3, 4, 5]);
+        Shuttle.After(12, 0, [true, true, true, true, true, true, true, true]).Size.ShouldBe(12, "two runs each without a stop");
+        Shuttle.After(12, 2, [false, false]).Size.ShouldBe(3, "two stops running shrink it");
+        Shuttle.After(12, 1, [true, false, true, false]).Size.ShouldBe(3, "one stop only counts anew");
+        Shuttle.After(2, 0, [true, true, true]).Size.ShouldBe(2);
+    }
+
+    [Fact]
+    public void A_run_holds_its_set_and_never_the_same_twice_running()
+    {
+        for (var seed = 0; seed < 2000; seed++)
+        {
+            foreach (var size in Shuttle.Sizes(12))
+            {
+                var run = Shuttle.Run(12, size, seed * 37);
+                run.Distinct().Count().ShouldBe(size);
+                run.Zip(run.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
+                run.Count.ShouldBe(size == 2 ? 8 : size <= 4 ? 2 * size : size);
+            }
+        }
+    }
+
+    [Theory]
+    [InlineData("C", "C", "C E G")]
+    [InlineData("F#m7", "F♯m7", "F♯ A C♯ E")]
+    [InlineData("Bbmaj7", "B♭maj7", "B♭ D F A")]
+    [InlineData("Dm7/F", "Dm7/F", "F A C D")]
+    [InlineData("G7/B", "G7/B", "B D F G")]
+    [InlineData("Cø", "Cm7♭5", "C E♭ G♭ B♭")]
+    [InlineData("E♭°7", "E♭dim7", "E♭ G♭ B𝄫 D𝄫")]
+    public void Chord_symbols_are_read(string text, string symbol, string notes)
+    {
+        var chord = ChordSymbols.Parse(text);
+        chord.Symbol.ShouldBe(symbol);
+        string.Join(' ', chord.Notes.Select(note => note.Printed)).ShouldBe(notes, "theory handbooks, from memory");
+    }
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("H")]
+    [InlineData("Cmaj9")]
+    [InlineData("C/D")]
+    [InlineData("C/E/G")]
+    public void What_is_no_chord_is_refused(string text) => ChordSymbols.TryParse(text, out _).ShouldBeFalse();
+
+    [Fact]
+    public void Every_kind_is_read_back_from_its_own_sign_in_every_position()
+    {
+        foreach (var kind in Chord.Kinds)
+        {
+            foreach (var position in ChordSymbols.Inversions(new Chord(new NoteName(Step.A, -1), kind)))
+                ChordSymbols.Parse(position.Symbol).ShouldBe(position);
+        }
+    }
+
+    [Fact]
+    public void An_open_voicing_drops_the_second_note_from_the_top_and_a_shell_keeps_root_third_and_seventh()
+    {
+        var chord = ChordSymbols.Parse("Cmaj7");
+        Said(Voicing.Close).ShouldBe("C4 E4 G4 B4");
+        Said(Voicing.Open).ShouldBe("G3 C4 E4 B4", "keyboard handbooks, drop two, from memory");
+        Said(Voicing.Shell).ShouldBe("C4 E4 B4");
+
+        string Said(Voicing voicing) => string.Join(' ', Voicings.Of(chord, voicing));
+    }
+
+    [Fact]
+    public void Steps_keep_their_place_at_the_end_of_the_time_and_count_retries()
+    {
+        var work = new Work(WorkKind.Steps) { Items = ["G4", "A4", "B4", "C5"] };
+        var drill = DrillOf(Methods.OneByOne, work, place: 1);
+        var takes = new List<StageTake>();
+        Stage.Now(drill, takes, 0).Title.ShouldBe("A4");
+        takes.AddRange([new(0, false), new(0, false)]);
+        Stage.Now(drill, takes, 9).Count.ShouldBe("2 of 4, retry 2");
+        takes.Add(new(0, true));
+        Stage.Now(drill, takes, 9).Title.ShouldBe("B4");
+        StageRuns.PlaceAfter(drill, takes).ShouldBe(2);
+        takes.AddRange([new(0, true), new(0, true)]);
+        Stage.Now(drill, takes, 9).Complete.ShouldBeTrue();
+        StageRuns.PlaceAfter(drill, takes).ShouldBe(0, "from the beginning next time");
+    }
+
+    [Fact]
+    public void Chords_are_run_on_the_click_and_positions_against_the_clock()
+    {
+        var changes = Stage.Now(DrillOf(Methods.ChordChanges, new Work(WorkKind.Changes) { Items = ["Dm7", "G7", "Cmaj7"], Beats = 2 }), [], 0);
+        changes.Run.ShouldNotBeNull().Steps.ShouldBe(["Dm7", "G7", "Cmaj7"]);
+        changes.Run.BeatsEach.ShouldBe(2);
+        var positions = Stage.Now(DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["C", "G7"], LimitSeconds = 20 }), [new(0, true)], 0);
+        positions.Title.ShouldBe("G7");
+        positions.Run.ShouldNotBeNull().Steps.ShouldBe(["G B D F", "B D F G", "D F G B", "F G B D"]);
+        positions.Run.LimitSeconds.ShouldBe(20);
+    }
+
+    [Fact]
+    public void Bursts_take_turns_and_each_has_its_own_ladder()
+    {
+        var drill = new Drill
+        {
+            Id = "d",
+            Area = Area.Technique,
+            MethodId = Methods.BurstAndSwitch.Id,
+            Title = "two",
+            Minutes = 5,
+            Targets = [TargetAt(80), TargetAt(100)],
+        };
+        var takes = Enumerable.Range(0, 8).Select(i => new StageTake(i % 2, i % 2 == 0)).ToList();
+        var first = Stage.Now(drill, takes, 60);
+        first.TargetIndex.ShouldBe(0);
+        first.Tempo.ShouldNotBeNull().Value.ShouldBeGreaterThan(80, "four clean bursts");
+        first.AsksTension.ShouldBeTrue();
+        Stage.Now(drill, [.. takes, new(0, true)], 60).Tempo.ShouldNotBeNull().Value.ShouldBeLessThan(100, "two misses running, twice");
+    }
+
+    [Fact]
+    public void A_groove_is_read_bar_by_bar()
+    {
+        var groove = Groove.Parse("7 beats of 2\nslap: ..x...x...x.x. | ..............\nlow:  X...o...x..... | X.............");
+        (groove.BeatsPerBar, groove.PlacesPerBeat, groove.Bars).ShouldBe((7, 2, 2));
+        groove.Lines[1].Strokes.Take(5).ShouldBe([Stroke.Strong, Stroke.None, Stroke.None, Stroke.None, Stroke.Soft]);
+    }
+
+    [Theory]
+    [InlineData("low: x..y............", 1, 9, "\"y\" is no stroke")]
+    [InlineData("high: x...x...x...x...\nlow: x...x...x...", 2, 17, "12 places; a bar has 16")]
+    [InlineData("4 beats of 9\nlow: x", 1, 1, "places of a beat (1 to 6)")]
+    [InlineData("high: x...x...x...x...\nlow: x...x...x...x... x...x...x...x...", 2, 38, "Make them equally long")]
+    [InlineData("", 1, 1, "1 to 6 lines")]
+    public void A_groove_that_does_not_add_up_is_refused_at_its_place(string text, int line, int column, string says)
+    {
+        var problem = Should.Throw<GrooveException>(() => Groove.Parse(text));
+        (problem.Line, problem.Column).ShouldBe((line, column));
+        problem.Message.ShouldContain(says);
+    }
+
+    [Fact]
+    public void Patterns_over_weeks_come_all_once_and_end_on_the_day_that_was_said()
+    {
+        var first = new DateOnly(2031, 5, 12);
+        foreach (var plan in from size in new[] { 3, 4, 5 } from week in new[] { 1, 2 } from joined in new[] { false, true } select new PatternPlan(size, week, joined, first))
+        {
+            var days = Enumerable.Range(0, plan.Last.DayNumber - first.DayNumber + 1).Select(day => plan.On(first.AddDays(day))).ToList();
+            days.SelectMany(day => day.Numbers).Distinct().Order().ShouldBe(Enumerable.Range(1, Patterns.Count(plan.Size)), "6, 24, 120 (OEIS A000142)");
+            days.ShouldAllBe(day => !day.IsOver);
+            plan.On(plan.Last.AddDays(1)).IsOver.ShouldBeTrue();
+        }
+
+        new PatternPlan(3, 2, false, first).Last.ShouldBe(first.AddDays(20), "six patterns, two a week: three weeks (arithmetic)");
+        new PatternPlan(4, 1, false, first).Weeks.ShouldBe(24);
+    }
+
+    [Fact]
+    public void Keyboard_scales_are_fingered_as_handbooks_have_it()
+    {
+        Up("C major", Hand.Right).ShouldBe("12312345");
+        Up("C major", Hand.Left).ShouldBe("54321321");
+        Up("F major", Hand.Right).ShouldBe("12341234");
+        Up("B major", Hand.Left).ShouldBe("43214321");
+        Up("Bb major", Hand.Left).ShouldBe("32143213");
+        Up("Db major", Hand.Right).ShouldBe("23123412");
+        Up("C major", Hand.Right, 2).ShouldBe("123123412312345");
+        Up("C major", Hand.Left, 2).ShouldBe("543213214321321", "keyboard handbooks, from memory");
+        Fingering.Groups()[0].Select(key => key.Tonic.ToString()).ShouldBe(["C", "D", "E", "G", "A"]);
+        Fingering.Groups().Sum(group => group.Count).ShouldBe(12);
+
+        static string Up(string key, Hand hand, int octaves = 1) => Key.TryParse(key, out var found) ? string.Concat(Fingering.Up(found, hand, octaves)) : "";
+    }
+
+    /// <summary>The thumb never takes a black key, and no finger follows itself; true of every scale fingering (common practice).</summary>
+    [Fact]
+    public void No_thumb_stands_on_a_black_key()
+    {
+        int[] black = [1, 3, 6, 8, 10];
+        foreach (var key in Key.Majors.Concat(Key.Minors))
+        {
+            var pitches = Scale.Upward(Scale.Kind(key.IsMinor ? "harmonic-minor" : "major"), new Pitch(key.Tonic, 4), 2);
+            foreach (var hand in Enum.GetValues<Hand>())
+            {
+                var fingers = Fingering.Up(key, hand, 2);
+                fingers.Count.ShouldBe(pitches.Count);
+                fingers.Zip(pitches).Where(pair => pair.First == 1).ShouldAllBe(pair => !black.Contains(pair.Second.Midi % 12), $"{key} {hand}");
+                fingers.Zip(fingers.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second, $"{key} {hand}");
+            }
+        }
+    }
+
+    private static Target TargetAt(int tempo) => new() { Key = $"m:{tempo}", Title = $"{tempo}", Tempo = new Bpm(tempo), Goal = new Bpm(160) };
+
+    private static Drill DrillOf(Method method, Work work, int place = 0) => new()
+    {
+        Id = "d",
+        Area = Area.Technique,
+        MethodId = method.Id,
+        Title = "exercise",
+        Minutes = 3,
+        Targets = [new Target { Key = "m:1", MaterialId = 1, Title = "exercise", Work = work, Place = place }],
+    };
+}

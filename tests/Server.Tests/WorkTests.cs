@@ -1,0 +1,133 @@
+using Shouldly;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>Exercises made of keys, chords, steps, strokes and written music, over HTTP and on the stage.</summary>
+public sealed class WorkTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task A_shuttle_grows_on_the_stage_and_keeps_its_size()
+    {
+        await Clarinet();
+        var id = Id(await app.Post("/api/technique/work", new { title = "Six keys", target = 96, work = new { kind = "Shuttle", items = new[] { "D major", "Ab major", "E major" }, beats = 4 } }));
+        var session = await Open(id);
+        session["cue"]!["run"]!["steps"]!.AsArray().Count.ShouldBe(8);
+        session = await app.Act(session, "Run", 20, 0);
+        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("2 of 3; 1 of 2 runs");
+        session = await app.Act(session, "Run", 40, 2);
+        session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Repair, then again.");
+        session = await app.Act(session, "Run", 60, 0);
+        session = await app.Act(session, "Run", 80, 0);
+        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("3 of 3");
+        (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 3");
+        session = await app.Act(session, "Undo", 81);
+        (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 2");
+        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 82, kind = "Run", value = 99 }, "value");
+    }
+
+    [Fact]
+    public async Task One_by_one_goes_on_where_it_stopped()
+    {
+        await Clarinet();
+        var id = Id(await app.Post("/api/technique/work", new { title = "Centred", work = new { kind = "Steps", items = new[] { "G4", "A4", "B4", "C5" } } }));
+        var session = await Open(id);
+        session = await app.Act(session, "Clean");
+        session = await app.Act(session, "Missed");
+        session["cue"]!["title"]!.GetValue<string>().ShouldBe("A4");
+        await app.Act(session, "Done", 40);
+        await app.Post("/api/session/close", new { });
+        await app.Clock(Evening.AddDays(1));
+        (await Open(id))["cue"]!["title"]!.GetValue<string>().ShouldBe("A4");
+    }
+
+    [Fact]
+    public async Task Written_music_patterns_and_grooves_stand_on_the_stage()
+    {
+        await Clarinet();
+        var written = Id(await app.Post("/api/technique/work", new { title = "Study", target = 90, work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" } }));
+        (await Open(written))["abc"]!.GetValue<string>().ShouldContain("K:F\n");
+        await app.Post("/api/session/close", new { });
+        await app.Clock(Evening.AddDays(1));
+        var patterns = await app.Post("/api/technique/work", new { title = "Patterns of three", target = 90, work = new { kind = "Patterns", patterns = new { size = 3, perWeek = 2, joined = false, first = "2031-05-08", from = 1 } }, sheet = new { tonic = "G", octaves = 1 } });
+        patterns["stands"]!.GetValue<string>().ShouldBe("pattern 3, week 2 of 3, until 28 May");
+        await app.Post($"/api/technique/exercises/{written}/review", new { decision = "Rest" });
+        var session = await Open(Id(patterns));
+        session["target"]!["title"]!.GetValue<string>().ShouldBe("Pattern 3 (213)");
+        session["abc"]!.GetValue<string>().ShouldContain("K:G\n");
+        await app.Post("/api/session/close", new { });
+        await app.Post($"/api/technique/exercises/{Id(patterns)}/review", new { decision = "Drop" });
+        await app.Clock(Evening.AddDays(2));
+        var groove = Id(await app.Post("/api/technique/work", new { title = "Four", target = 90, work = new { kind = "Groove", text = "low: x...x...x...x..." } }));
+        (await Open(groove))["groove"]!["lines"]!.AsArray().Count.ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task What_cannot_be_read_is_refused_at_its_place_before_it_is_kept()
+    {
+        await Clarinet();
+        var post = HttpMethod.Post;
+        await app.Refused(post, "/api/technique/work/look", new { work = new { kind = "Notation", text = "K:C\nCDEF GABc d|" } }, "text");
+        (await app.Send(post, "/api/technique/work/look", new { work = new { kind = "Notation", text = "K:C\nCDE? GABc|" } }, 400))["detail"]!.GetValue<string>().ShouldStartWith("Line 2, place 4:");
+        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Changes", items = new[] { "C", "Z9" } } }, "items[1]");
+        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Shuttle", items = new[] { "C major" } } }, "items");
+        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Groove", text = "low: x..." } }, "text");
+        await app.Refused(post, "/api/technique/work", new { title = "", work = new { kind = "Steps", items = new[] { "a", "b" } } }, "title");
+        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Patterns" } }, "patterns");
+        (await app.Post("/api/technique/progression", new { key = "Bb major", degrees = new[] { 2, 5, 1 }, sevenths = true })).AsArray().Select(chord => chord!.GetValue<string>()).ShouldBe(["Cm7", "F7", "B♭maj7"], "theory handbooks, from memory");
+        (await app.Get("/api/technique/exercises")).AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Tension_that_rises_with_the_tempo_steps_it_down()
+    {
+        await Clarinet();
+        var id = Id(await app.Post("/api/materials", new { kind = "Exercise", title = "Run", target = 120 }));
+        for (var day = 0; day < 4; day++)
+        {
+            var session = await Open(id);
+            if (session["drills"]![session["position"]!.GetValue<int>()]!["method"]!.GetValue<string>() == "tempo ladder")
+            {
+                var before = 0;
+                while (session["cue"]!["asksTension"]!.GetValue<bool>() == false)
+                {
+                    before = session["target"]!["tempo"]!.GetValue<int>();
+                    session = await app.Act(session, "Clean");
+                }
+
+                var risen = session["target"]!["tempo"]!.GetValue<int>();
+                risen.ShouldBeGreaterThan(before);
+                session = await app.Act(session, "Tension", value: 3);
+                session["target"]!["tempo"]!.GetValue<int>().ShouldBeLessThan(before);
+                await app.Post("/api/session/close", new { });
+                await app.Clock(Evening.AddDays(day + 1));
+                (await app.Get("/api/today"))["summary"]!.ToJsonString().ShouldContain("Tension was high last time");
+                return;
+            }
+
+            await app.Act(session, "Clean");
+            await app.Post("/api/session/close", new { });
+            await app.Clock(Evening.AddDays(day + 1));
+        }
+
+        Assert.Fail("No ladder came in four days.");
+    }
+
+    private async Task<System.Text.Json.Nodes.JsonNode> Open(int material)
+    {
+        var today = await app.Get("/api/today");
+        var session = await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() });
+        return await app.SkipTo(session, now => (int?)now["target"]?["materialId"] == material);
+    }
+
+    private async Task Clarinet()
+    {
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "B-flat clarinet", family = "winds", transposition = -2, weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+    }
+}

@@ -1,0 +1,139 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { BalanceTabs } from '../../ui/Tabs'
+
+type Profile = Schemas['ProfileView']
+
+const families = [
+  ['winds', 'winds'],
+  ['strings', 'strings'],
+  ['keys', 'keys'],
+  ['percussion', 'percussion'],
+  ['other', 'other'],
+] as const
+
+const namings: [Schemas['Naming'], string][] = [
+  ['Letters', 'letters: C D E'],
+  ['FixedDo', 'fixed do: do is always C'],
+  ['MovableDo', 'movable do: do is the first note of the key'],
+  ['Degrees', 'degrees: 1 is the first note of the key'],
+  ['Sargam', 'sargam: S is the first note of the key'],
+]
+
+/** What is played, how far it reaches, how it sounds and how its notes are called. */
+export function InstrumentPage() {
+  const profile = api.useQuery('get', '/api/profile')
+  return profile.data ? <Form key={profile.data.version} start={profile.data} /> : null
+}
+
+function Form({ start }: { start: Profile }) {
+  const [wish, setWish] = useState(start)
+  const [kept, setKept] = useState(false)
+  const { problem, run } = useProblem()
+  const queries = useQueryClient()
+  const set = (part: Partial<Profile>) => {
+    setKept(false)
+    setWish({ ...wish, ...part })
+  }
+  const save = async () => {
+    if (!(await run(() => ask(client.PUT('/api/profile', { body: wish }))))) return
+    setKept(true)
+    await queries.invalidateQueries()
+  }
+  return (
+    <Page title="Instrument" tabs={<BalanceTabs />}>
+      <Grid
+        templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }}
+        columnGap="10"
+        rowGap="5"
+        maxW="900px"
+      >
+        <Field label="What you play">
+          <TextInput value={wish.instrument} onChange={(event) => set({ instrument: event.target.value })} />
+        </Field>
+        <Field label="Family">
+          <Select value={wish.family} onChange={(event) => set({ family: event.target.value })}>
+            {families.map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Box>
+          <Flex gap="3">
+            <Field label="Lowest written note" hint="empty: the usual one">
+              <TextInput
+                value={wish.lowest}
+                placeholder="E3"
+                onChange={(event) => set({ lowest: event.target.value })}
+              />
+            </Field>
+            <Field label="Highest written note" hint="the highest you can play">
+              <TextInput
+                value={wish.highest}
+                placeholder="G6"
+                onChange={(event) => set({ highest: event.target.value })}
+              />
+            </Field>
+          </Flex>
+          <Refusal problem={problem} field={['lowest', 'highest']} />
+        </Box>
+        <Box>
+          <Flex gap="3">
+            <Field label="Sounds, in semitones" hint={sounding(wish.transposition)}>
+              <NumberInput
+                label="Semitones from written to sounding"
+                value={wish.transposition}
+                min={-36}
+                max={36}
+                width="110px"
+                onChange={(transposition) => set({ transposition })}
+              />
+            </Field>
+            <Field label="A4 in hertz" hint="400 to 480">
+              <NumberInput
+                label="A4 in hertz"
+                value={wish.a4}
+                min={400}
+                max={480}
+                width="110px"
+                onChange={(a4) => set({ a4 })}
+              />
+            </Field>
+          </Flex>
+          <Refusal problem={problem} field={['transposition', 'a4']} />
+        </Box>
+        <Field label="Notes are called by" hint="shown under the notes of a sheet">
+          <Select
+            value={wish.naming}
+            onChange={(event) => set({ naming: event.target.value as Schemas['Naming'] })}
+          >
+            {namings.map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        </Field>
+      </Grid>
+      <Refusal problem={problem} field={['instrument', 'family', 'version', 'server']} />
+      <Flex gap="4" mt="6" align="center">
+        <Press look="strong" onClick={() => void save()}>
+          Keep
+        </Press>
+        <Text color="faded" aria-live="polite">
+          {kept ? 'Kept.' : ''}
+        </Text>
+      </Flex>
+    </Page>
+  )
+}
+
+const sounding = (semitones: number) =>
+  semitones === 0
+    ? 'as written'
+    : `${Math.abs(semitones)} ${semitones < 0 ? 'below' : 'above'} what is written`

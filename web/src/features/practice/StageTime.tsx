@@ -1,0 +1,36 @@
+import { Flex, Text, chakra } from '@chakra-ui/react'
+import type { Schemas } from '../../api/client'
+import { sayClock, sayTempo } from '../../ui/words'
+import { Beat } from './Beat'
+
+/** What is left of the drill, and the tempo of the next take. */
+export function StageTime({ session, left }: { session: Schemas['SessionView']; left: number }) {
+  return (
+    <Flex direction="column" align="center" minW={{ base: '100%', lg: '430px' }}>
+      <chakra.div
+        role="timer"
+        aria-label="Left of this drill"
+        fontFamily="heading"
+        fontWeight={600}
+        fontSize={{ base: '120px', md: '196px' }}
+        lineHeight={1}
+        fontVariantNumeric="tabular-nums"
+        color={session.running ? 'stageText' : 'stageFaded'}
+        data-testid="stage-left"
+      >
+        {left >= 0 ? sayClock(left) : `+${sayClock(-left)}`}
+      </chakra.div>
+      <Text fontSize="24px" color="stageAccent" minH="34px" aria-live="polite">
+        {!session.running ? 'paused: space goes on' : left < 0 ? 'time: finish this take' : ''}
+      </Text>
+      {session.target?.tempo && (
+        <Flex align="center" gap="5" mt="1">
+          <Beat tempo={session.target.tempo} running={session.running} />
+          <Text fontSize="56px" lineHeight={1.2} data-testid="stage-tempo">
+            {sayTempo(session.target.tempo, session.target.beat)}
+          </Text>
+        </Flex>
+      )}
+    </Flex>
+  )
+}

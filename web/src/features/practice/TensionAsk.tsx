@@ -1,0 +1,29 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { Press } from '../../ui/fields'
+
+const levels = ['none', 'a little', 'some', 'high']
+
+/** Asked when the tempo has just gone up: tension is the ceiling. */
+export function TensionAsk({ answer }: { answer: (level: number) => void }) {
+  return (
+    <Flex gap="3" align="center" wrap="wrap" role="group" aria-label="Tension" data-testid="tension">
+      <Text fontSize="24px" color="stageAccent">
+        Shoulders, jaw, hands: how tight?
+      </Text>
+      {levels.map((name, level) => (
+        <Press
+          key={name}
+          borderColor="#5d6475"
+          minH="44px"
+          onClick={() => answer(level)}
+          _hover={{ bg: '#262c3a' }}
+        >
+          <Text as="span" fontWeight={700}>
+            {level}
+          </Text>
+          {name}
+        </Press>
+      ))}
+    </Flex>
+  )
+}

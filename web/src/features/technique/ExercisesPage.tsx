@@ -1,0 +1,201 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { TechniqueTabs } from '../../ui/Tabs'
+import { sayDay } from '../../ui/words'
+import { WorkEditor } from './WorkEditor'
+import { fresh, kinds, type Draft } from './work'
+
+type Line = Schemas['ExerciseLine']
+
+const columns = {
+  base: '1fr auto',
+  md: 'minmax(190px,1.5fr) minmax(150px,1.1fr) minmax(110px,0.9fr) 100px 66px',
+}
+
+/** All exercises, where each stands, and what is to be decided. */
+export function ExercisesPage() {
+  const lines = api.useQuery('get', '/api/technique/exercises')
+  const [draft, setDraft] = useState<Draft | null>(null)
+  if (!lines.data) return null
+  if (draft) return <WorkEditor start={draft} close={() => setDraft(null)} />
+  const waiting = lines.data.filter((line) => line.proposal)
+  return (
+    <Page title="Technique" tabs={<TechniqueTabs />}>
+      {waiting.length > 0 && (
+        <Box as="section" aria-label="To decide" mb="7">
+          <chakra.h2 fontSize="24px" mb="1">
+            Keep, rest or drop?
+          </chakra.h2>
+          {waiting.map((line) => (
+            <Decision key={line.id} line={line} />
+          ))}
+        </Box>
+      )}
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 270px' }} columnGap="10" rowGap="6">
+        <Box as="section" aria-label="Exercises">
+          {lines.data.length === 0 && (
+            <Empty>
+              Here your exercises will stand with their tempo and their review date. Begin with a sheet, or
+              with one of the kinds on the right.
+            </Empty>
+          )}
+          <Grid
+            templateColumns={columns}
+            columnGap="4"
+            color="faded"
+            fontSize="0.85em"
+            borderBottom="2px solid"
+            borderColor="ink"
+            pb="1"
+            aria-hidden
+          >
+            <span>exercise</span>
+            <chakra.span display={{ base: 'none', md: 'block' }}>stands</chakra.span>
+            <chakra.span display={{ base: 'none', md: 'block' }}>helps with</chakra.span>
+            <chakra.span display={{ base: 'none', md: 'block' }}>next review</chakra.span>
+          </Grid>
+          <chakra.ul>
+            {lines.data.map((line) => (
+              <ExerciseRow key={line.id} line={line} edit={setDraft} />
+            ))}
+          </chakra.ul>
+        </Box>
+        <Box as="section" aria-label="New exercise">
+          <chakra.h2 fontSize="21px" borderBottom="2px solid" borderColor="ink" pb="1">
+            New exercise
+          </chakra.h2>
+          {kinds.map((kind) => (
+            <chakra.button
+              key={kind.id}
+              display="block"
+              width="100%"
+              textAlign="left"
+              py="2"
+              borderBottom="1px solid"
+              borderColor="line"
+              cursor="pointer"
+              _hover={{ bg: 'sheet' }}
+              onClick={() => setDraft(fresh(kind.id))}
+            >
+              <Text fontWeight={700}>{kind.name}</Text>
+              <Text color="faded" fontSize="0.9em">
+                {kind.about}
+              </Text>
+            </chakra.button>
+          ))}
+          <Text mt="3" color="faded" fontSize="0.95em">
+            Scales, arpeggios and single patterns come from the <Link to="/sheets">sheets</Link>, plain ones
+            by name from <Link to="/material">material</Link>.
+          </Text>
+        </Box>
+      </Grid>
+    </Page>
+  )
+}
+
+function ExerciseRow({ line, edit }: { line: Line; edit: (draft: Draft) => void }) {
+  const kind =
+    kinds.find((one) => one.id === line.work?.kind)?.name ??
+    (line.inKeys ? 'through the keys' : line.sheet ? 'sheet' : '')
+  return (
+    <chakra.li
+      py="2.5"
+      borderBottom="1px solid"
+      borderColor="line"
+      color={line.resting ? 'faded' : undefined}
+    >
+      <Grid templateColumns={columns} columnGap="4" alignItems="baseline">
+        <Text>
+          <Link to={`/material/${line.id}`}>
+            <b>{line.title}</b>
+          </Link>
+          {kind && (
+            <chakra.span display="block" color="faded" fontSize="0.88em">
+              {kind}
+            </chakra.span>
+          )}
+        </Text>
+        <Text>{line.resting ? 'resting' : line.stands}</Text>
+        <Text color="faded" fontSize="0.92em">
+          {line.serves.join(', ')}
+        </Text>
+        <Text color="faded" fontSize="0.92em">
+          {line.reviewOn ? sayDay(line.reviewOn) : 'none'}
+        </Text>
+        {line.work ? (
+          <Press
+            look="quiet"
+            minH="34px"
+            aria-label={`Change ${line.title}`}
+            onClick={() =>
+              edit({
+                id: line.id,
+                title: line.title,
+                work: line.work!,
+                target: line.target ?? null,
+                sheet: line.sheet ?? null,
+                serves: line.serves,
+                version: line.version,
+              })
+            }
+          >
+            change
+          </Press>
+        ) : (
+          <Box />
+        )}
+      </Grid>
+    </chakra.li>
+  )
+}
+
+const words: Record<Schemas['ReviewDecision'], string> = {
+  Keep: 'keep',
+  Rest: 'let it rest',
+  Drop: 'drop',
+  BringBack: 'bring back',
+}
+
+/** One exercise at its review: what the app would do stands first, all can be chosen. */
+function Decision({ line }: { line: Line }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const decide = async (decision: Schemas['ReviewDecision']) => {
+    const path = { id: line.id }
+    const body = { decision }
+    if (await run(() => ask(client.POST('/api/technique/exercises/{id}/review', { params: { path }, body }))))
+      await queries.invalidateQueries()
+  }
+  const all: Schemas['ReviewDecision'][] = line.resting ? ['BringBack', 'Drop'] : ['Keep', 'Rest', 'Drop']
+  return (
+    <Flex
+      columnGap="4"
+      rowGap="2"
+      align="center"
+      wrap="wrap"
+      py="2"
+      borderBottom="1px solid"
+      borderColor="line"
+    >
+      <Text flex="1" minW="220px">
+        <b>{line.title}</b>: {line.proposal?.reason}
+      </Text>
+      {all.map((one) => (
+        <Press
+          key={one}
+          minH="36px"
+          look={line.proposal?.decision === one ? 'strong' : undefined}
+          aria-label={`${words[one]}: ${line.title}`}
+          onClick={() => void decide(one)}
+        >
+          {words[one]}
+        </Press>
+      ))}
+      <Refusal problem={problem} />
+    </Flex>
+  )
+}

@@ -1,0 +1,136 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useEffect, useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { usePlayback } from '../../sound/usePlayback'
+import { useGroove } from '../../sound/useGroove'
+import { Engraving } from '../../ui/Engraving'
+import { GrooveGrid } from '../../ui/GrooveGrid'
+import { TechniqueTabs } from '../../ui/Tabs'
+import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Serves } from '../material/MaterialFields'
+import { WorkFields } from './WorkFields'
+import { kinds, type Draft } from './work'
+
+/** Makes or changes an exercise; what it comes to, and what cannot be read, is shown at once. */
+export function WorkEditor({ start, close }: { start: Draft; close: () => void }) {
+  const [draft, setDraft] = useState(start)
+  const { problem, run } = useProblem()
+  const queries = useQueryClient()
+  useEffect(() => {
+    window.scrollTo(0, 0)
+  }, [])
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
+  const look = api.useQuery(
+    'post',
+    '/api/technique/work/look',
+    { body: { work: draft.work } },
+    { placeholderData: (before: Schemas['LookView'] | undefined) => before, retry: false },
+  )
+  const refused = (look.error as { detail?: string } | null)?.detail
+  const save = async () => {
+    const { id, ...body } = draft
+    const path = { id }
+    const saved = await run(() =>
+      ask(
+        id === 0
+          ? client.POST('/api/technique/work', { body })
+          : client.PUT('/api/technique/work/{id}', { params: { path }, body }),
+      ),
+    )
+    if (!saved) return
+    await queries.invalidateQueries()
+    close()
+  }
+  const kind = kinds.find((one) => one.id === draft.work.kind)
+  return (
+    <Page title={start.id === 0 ? (kind?.name ?? '') : start.title} tabs={<TechniqueTabs />}>
+      <Text color="faded" mb="4">
+        {kind?.about}
+      </Text>
+      <Grid
+        templateColumns={{ base: '1fr', md: 'minmax(0, 1fr) 140px' }}
+        columnGap="6"
+        rowGap="4"
+        maxW="820px"
+      >
+        <Box>
+          <Field label="Title">
+            <TextInput value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+          </Field>
+          <Refusal problem={problem} field="title" />
+        </Box>
+        <Box>
+          <Field label="Target tempo">
+            <TextInput
+              type="number"
+              value={draft.target ?? ''}
+              onChange={(event) =>
+                set({ target: event.target.value === '' ? null : Number(event.target.value) })
+              }
+            />
+          </Field>
+          <Refusal problem={problem} field="target" />
+        </Box>
+      </Grid>
+      <Box mt="4" maxW="820px">
+        <WorkFields draft={draft} set={set} />
+        <Text
+          color={refused ? 'wrong' : undefined}
+          fontWeight={600}
+          mt="2"
+          minH="1.4em"
+          role={refused ? 'alert' : undefined}
+          data-testid="look"
+        >
+          {refused ?? look.data?.says}
+        </Text>
+        {look.data && !refused && <Look view={look.data} tempo={draft.target ?? 80} />}
+        <Box mt="4">
+          <Serves chosen={draft.serves} set={(serves) => set({ serves })} />
+        </Box>
+      </Box>
+      <Refusal problem={problem && ['title', 'target'].includes(problem.field) ? null : problem} />
+      <Flex gap="3" mt="5">
+        <Press look="strong" onClick={() => void save()}>
+          Keep it
+        </Press>
+        <Press onClick={close}>Leave it as it was</Press>
+      </Flex>
+    </Page>
+  )
+}
+
+/** Music engraved, a groove drawn; both can be heard. */
+function Look({ view, tempo }: { view: Schemas['LookView']; tempo: number }) {
+  const playback = usePlayback()
+  const groove = useGroove(view.groove)
+  if (view.groove)
+    return (
+      <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="4" mt="2">
+        <GrooveGrid groove={view.groove} now={groove.place} />
+        <Press
+          mt="2"
+          aria-pressed={groove.playing}
+          onClick={() => (groove.playing ? groove.stop() : void groove.start(tempo))}
+        >
+          {groove.playing ? 'Stop' : 'Hear it'}
+        </Press>
+      </Box>
+    )
+  if (!view.abc) return null
+  return (
+    <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="4" mt="2">
+      <Engraving abc={view.abc} label="The music as it was understood" />
+      <Flex gap="4" mt="2" align="center" wrap="wrap">
+        <Press
+          aria-pressed={playback.playing}
+          onClick={() => (playback.playing ? playback.stop() : void playback.start(view.played, tempo, 440))}
+        >
+          {playback.playing ? 'Stop' : 'Hear it'}
+        </Press>
+        {view.leftOut.length > 0 && <Text color="faded">Left out: {view.leftOut.join(', ')}.</Text>}
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,257 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Field, NumberInput, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { Tick } from '../sound/ClickSettings'
+import type { Draft, Work } from './work'
+
+interface Props {
+  draft: Draft
+  set: (part: Partial<Draft>) => void
+}
+
+/** The fields that belong to the kind of exercise. */
+export function WorkFields({ draft, set }: Props) {
+  const { work } = draft
+  const change = (part: Partial<Work>) => set({ work: { ...work, ...part } })
+  switch (work.kind) {
+    case 'Groove':
+      return (
+        <Written
+          label="Strokes: x, X strong, o soft, . silent; a line for each sound"
+          work={work}
+          change={change}
+        />
+      )
+    case 'Notation':
+      return <Written label="Music in ABC" work={work} change={change} />
+    case 'Patterns':
+      return <PatternFields draft={draft} set={set} />
+    case 'Inversions':
+      return (
+        <Grid templateColumns={{ base: '1fr', md: '1fr 130px 150px' }} gap="4" alignItems="end">
+          <Items label="Chords, separated by commas" work={work} change={change} />
+          <Field label="Seconds for one">
+            <NumberInput
+              label="Seconds for one"
+              value={work.limitSeconds ?? 30}
+              min={5}
+              max={300}
+              width="100%"
+              onChange={(limitSeconds) => change({ limitSeconds })}
+            />
+          </Field>
+          <VoicingField work={work} change={change} />
+        </Grid>
+      )
+    case 'Steps':
+      return <Items label="Steps, separated by commas" work={work} change={change} />
+    default:
+      return (
+        <>
+          <Grid templateColumns={{ base: '1fr', md: '1fr 130px' }} gap="4" alignItems="end">
+            <Items
+              key={(work.items ?? []).join()}
+              label={
+                work.kind === 'Shuttle'
+                  ? 'Keys or chords, separated by commas'
+                  : 'Chords, separated by commas'
+              }
+              work={work}
+              change={change}
+            />
+            <Field label="Beats for each">
+              <NumberInput
+                label="Beats for each"
+                value={work.beats ?? 4}
+                min={1}
+                max={16}
+                width="100%"
+                onChange={(beats) => change({ beats })}
+              />
+            </Field>
+          </Grid>
+          {work.kind === 'Changes' && <Progression take={(items) => change({ items })} />}
+        </>
+      )
+  }
+}
+
+interface PartProps {
+  work: Work
+  change: (part: Partial<Work>) => void
+}
+
+function Items({ label, work, change }: PartProps & { label: string }) {
+  const [typed, setTyped] = useState((work.items ?? []).join(', '))
+  const commit = () =>
+    change({
+      items: typed
+        .split(',')
+        .map((item) => item.trim())
+        .filter((item) => item.length > 0),
+    })
+  return (
+    <Field label={label}>
+      <TextInput
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === 'Enter' && commit()}
+      />
+    </Field>
+  )
+}
+
+function VoicingField({ work, change }: PartProps) {
+  return (
+    <Field label="Laid out">
+      <Select
+        value={work.voicing ?? 'Close'}
+        onChange={(event) => change({ voicing: event.target.value as Schemas['Voicing'] })}
+      >
+        <option value="Close">close</option>
+        <option value="Open">open</option>
+        <option value="Shell">shell: root, third, seventh</option>
+      </Select>
+    </Field>
+  )
+}
+
+function Written({ label, work, change }: PartProps & { label: string }) {
+  return (
+    <Field label={label}>
+      <TextArea
+        rows={7}
+        spellCheck={false}
+        fontFamily="ui-monospace, monospace"
+        fontSize="16px"
+        value={work.text}
+        onChange={(event) => change({ text: event.target.value })}
+      />
+    </Field>
+  )
+}
+
+/** Degrees in a key become chords. */
+function Progression({ take }: { take: (items: string[]) => void }) {
+  const [key, setKey] = useState('C major')
+  const [degrees, setDegrees] = useState('2 5 1 1')
+  const [sevenths, setSevenths] = useState(true)
+  const { problem, run } = useProblem()
+  const make = async () => {
+    const body = { key, degrees: (degrees.match(/\d/g) ?? []).map(Number), sevenths }
+    const chords = await run(() => ask(client.POST('/api/technique/progression', { body })))
+    if (chords) take(chords.map((chord) => chord.replaceAll('♭', 'b').replaceAll('♯', '#')))
+  }
+  return (
+    <Box mt="3">
+      <Flex gap="3" align="end" wrap="wrap">
+        <Field label="or degrees" width="150px">
+          <TextInput value={degrees} onChange={(event) => setDegrees(event.target.value)} />
+        </Field>
+        <Field label="in the key of" width="150px">
+          <TextInput value={key} onChange={(event) => setKey(event.target.value)} />
+        </Field>
+        <Tick label="seventh chords" on={sevenths} set={setSevenths} />
+        <Press onClick={() => void make()}>Take these</Press>
+      </Flex>
+      <Refusal problem={problem} />
+    </Box>
+  )
+}
+
+function PatternFields({ draft, set }: Props) {
+  const choices = api.useQuery('get', '/api/technique/choices')
+  const plan = draft.work.patterns
+  if (!choices.data || !plan) return null
+  if (!choices.data.isPitched)
+    return (
+      <Text color="faded">{choices.data.instrument} has no pitch; grooves take the place of patterns.</Text>
+    )
+  const sheet = draft.sheet ?? sheetOfPatterns
+  const change = (part: Partial<NonNullable<Work['patterns']>>) =>
+    set({ work: { ...draft.work, patterns: { ...plan, ...part } }, sheet })
+  const play = (part: Partial<Schemas['SheetRequest']>) => set({ sheet: { ...sheet, ...part } })
+  return (
+    <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
+      <Field label="degrees">
+        <Select value={plan.size} onChange={(event) => change({ size: Number(event.target.value), from: 1 })}>
+          {Object.entries(choices.data.patternCounts).map(([size, count]) => (
+            <option key={size} value={size}>
+              {size} ({count} patterns)
+            </option>
+          ))}
+        </Select>
+      </Field>
+      <Field label="a week">
+        <Select value={plan.perWeek} onChange={(event) => change({ perWeek: Number(event.target.value) })}>
+          <option value={1}>one</option>
+          <option value={2}>two, the days split</option>
+        </Select>
+      </Field>
+      <Field label="first number">
+        <NumberInput
+          label="first number"
+          value={plan.from ?? 1}
+          min={1}
+          max={120}
+          width="100%"
+          onChange={(from) => change({ from })}
+        />
+      </Field>
+      <Field label="from the day">
+        <TextInput
+          type="date"
+          value={plan.first}
+          onChange={(event) => event.target.value && change({ first: event.target.value })}
+        />
+      </Field>
+      <Field label="on the scale">
+        <Select value={sheet.kind} onChange={(event) => play({ kind: event.target.value })}>
+          {choices.data.scales.map((scale) => (
+            <option key={scale.id} value={scale.id}>
+              {scale.name}
+            </option>
+          ))}
+        </Select>
+      </Field>
+      <Field label="first note, written">
+        <Select value={sheet.tonic} onChange={(event) => play({ tonic: event.target.value })}>
+          {choices.data.tonics.map((tonic) => (
+            <option key={tonic}>{tonic}</option>
+          ))}
+        </Select>
+      </Field>
+      <Field label="octaves">
+        <Select value={sheet.octaves} onChange={(event) => play({ octaves: Number(event.target.value) })}>
+          {[1, 2, 3].map((octaves) => (
+            <option key={octaves}>{octaves}</option>
+          ))}
+        </Select>
+      </Field>
+      <Box alignSelf="end">
+        <Tick label="two joined into one" on={plan.joined} set={(joined) => change({ joined })} />
+      </Box>
+    </Grid>
+  )
+}
+
+const sheetOfPatterns: Schemas['SheetRequest'] = {
+  figure: 'pattern',
+  kind: 'major',
+  tonic: 'G',
+  octaves: 1,
+  order: 'UpAndDown',
+  rhythm: 'eighth',
+  joining: 'plain',
+  tempo: 72,
+  patternSize: 4,
+  patternNumber: 1,
+  pairedWith: null,
+  lowest: '',
+  highest: '',
+  concert: false,
+  names: false,
+  hand: null,
+}

@@ -1,0 +1,71 @@
+import type { Schemas } from '../../api/client'
+
+export type Work = Schemas['Work']
+export type Kind = Schemas['WorkKind']
+
+/** An exercise while it is made or changed. */
+export interface Draft {
+  id: number
+  title: string
+  work: Work
+  target: number | null
+  sheet: Schemas['SheetRequest'] | null
+  serves: string[]
+  version: number
+}
+
+export const kinds: { id: Kind; name: string; about: string }[] = [
+  {
+    id: 'Shuttle',
+    name: 'Shuttle',
+    about: 'two keys or chords back and forth, then three, four, six, twelve',
+  },
+  {
+    id: 'Changes',
+    name: 'Changes and progressions',
+    about: 'chords on the click; what counts is being there',
+  },
+  { id: 'Inversions', name: 'Every position', about: 'all positions of a chord against the clock' },
+  { id: 'Steps', name: 'One by one', about: 'the next only when this one is right; keeps its place' },
+  {
+    id: 'Patterns',
+    name: 'Patterns over weeks',
+    about: 'all permutations, one or two a week, with an end date',
+  },
+  { id: 'Groove', name: 'Groove', about: 'a grid of strokes, looped; three bars and one made up' },
+  { id: 'Notation', name: 'Written music', about: 'typed in ABC, engraved and played' },
+]
+
+const texts: Partial<Record<Kind, string>> = {
+  Groove: '4 beats of 4\nhigh: ....x.......x...\nmid:  ..x...x...x...x.\nlow:  X.......x.......',
+  Notation: 'M:3/4\nL:1/8\nK:F\nF2 GA Bc | d2 c2 A2 | B2 AG FE | F6 |]',
+}
+
+const items: Partial<Record<Kind, string[]>> = {
+  Shuttle: ['D major', 'Ab major', 'E major', 'Bb major'],
+  Changes: ['Dm7', 'G7', 'Cmaj7', 'Cmaj7'],
+  Inversions: ['C', 'Am', 'F', 'G7'],
+  Steps: ['G4', 'A4', 'B4', 'C5', 'D5'],
+}
+
+/** What an editor of this kind begins with: something that already works. */
+export const fresh = (kind: Kind): Draft => ({
+  id: 0,
+  title: '',
+  work: {
+    kind,
+    items: items[kind] ?? [],
+    beats: 4,
+    limitSeconds: 30,
+    voicing: 'Close',
+    text: texts[kind] ?? '',
+    patterns:
+      kind === 'Patterns'
+        ? { size: 4, perWeek: 1, joined: false, first: new Date().toLocaleDateString('sv-SE'), from: 1 }
+        : null,
+  },
+  target: null,
+  sheet: null,
+  serves: [],
+  version: 0,
+})

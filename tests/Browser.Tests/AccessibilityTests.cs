@@ -21,6 +21,18 @@ public sealed class AccessibilityTests
         Check("/material", "//tbody/tr");
         browser.Button("New piece").Click();
         Inspect("material form", "//form");
+        Check("/warm-up", "//section//*[name()='svg']");
+        browser.See(By.XPath("//button[starts-with(@aria-label, 'Change ')]")).Click();
+        Inspect("warm-up editor", "//ol/li");
+        Check("/technique", "//section//li");
+        foreach (var kind in new[] { "Shuttle", "Groove", "Patterns over weeks", "Written music" })
+        {
+            browser.Open("/technique");
+            browser.Button(kind).Click();
+            Inspect(kind, "//*[@data-testid='look']");
+        }
+
+        Check("/instrument", "//input");
         Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/keys", "//section");
         Check("/sound", "//fieldset");
@@ -42,6 +54,8 @@ public sealed class AccessibilityTests
         Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/keys", "//section");
         Check("/sound", "//fieldset");
+        Check("/warm-up", "//section//*[name()='svg']");
+        Check("/technique", "//section//li");
 
         void Check(string path, string wait)
         {

@@ -20,8 +20,8 @@ public sealed class Screenshots
 
         Shot("/", "today", "//ol/li");
         Shot("/routines", "routines", "//section//*[name()='svg']");
-        browser.Button("Change Work and rest").Click();
-        Snap("routine-editor", "//ol/li");
+        Shot("/warm-up", "warm-up", "//section//*[name()='svg']");
+        Shot("/technique", "technique", "//section//li");
         Shot("/material", "material", "//tbody/tr");
         Shot("/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
         Shot("/keys", "keys", "//section//*[name()='svg']");
@@ -51,9 +51,6 @@ public sealed class Screenshots
         browser.Press(Keys.ArrowLeft);
         await Task.Delay(2500);
         Snap("stage", "//*[@data-testid='stage-title']");
-        browser.Press("?");
-        Snap("stage-keys", "//dialog");
-        browser.Press(Keys.Escape);
         for (var i = 0; i < 20 && browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] svg")).Count == 0; i++)
         {
             browser.Press("s");

@@ -26,12 +26,20 @@ const namings: [Schemas['Naming'], string][] = [
 /** What is played, how far it reaches, how it sounds and how its notes are called. */
 export function InstrumentPage() {
   const profile = api.useQuery('get', '/api/profile')
-  return profile.data ? <Form key={profile.data.version} start={profile.data} /> : null
+  const [kept, setKept] = useState(false)
+  return profile.data ? (
+    <Form key={profile.data.version} start={profile.data} kept={kept} setKept={setKept} />
+  ) : null
 }
 
-function Form({ start }: { start: Profile }) {
+interface FormProps {
+  start: Profile
+  kept: boolean
+  setKept: (kept: boolean) => void
+}
+
+function Form({ start, kept, setKept }: FormProps) {
   const [wish, setWish] = useState(start)
-  const [kept, setKept] = useState(false)
   const { problem, run } = useProblem()
   const queries = useQueryClient()
   const set = (part: Partial<Profile>) => {

@@ -117,6 +117,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
   )
 
   const left = drill.allowedSeconds - played
+  const next = (run.state && cue.run?.steps[run.state.step + 1]) ?? (cue.next || session.nextDrill)
   const before = session.drills.slice(0, session.position).reduce((sum, one) => sum + one.minutes, 0)
   const playhead =
     before + Math.min(drill.minutes, (played / Math.max(1, drill.allowedSeconds)) * drill.minutes)
@@ -155,7 +156,8 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
       <Flex flex="1" align="center" gap="8" wrap={{ base: 'wrap', lg: 'nowrap' }}>
         <Box flex="1" minW="0">
           <chakra.h1
-            fontSize={{ base: '40px', md: '64px' }}
+            fontSize={{ base: '40px', md: session.groove || session.abc ? '46px' : '64px' }}
+            lineHeight={1.1}
             overflowWrap="anywhere"
             data-testid="stage-title"
           >
@@ -189,7 +191,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
             </Text>
           )}
           <Text fontSize={{ base: '28px', md: '40px' }} color="stageFaded" mt="5">
-            {cue.next || session.nextDrill ? `then ${cue.next || session.nextDrill}` : 'then done'}
+            {next ? `then ${next}` : 'then done'}
           </Text>
         </Box>
         <StageTime session={session} left={left} />
@@ -220,7 +222,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
           name="+1 min"
           press={() => act('Extend', drill.allowedSeconds - drill.minutes * 60 + 60)}
         />
-        {session.target?.tempo && (
+        {session.target?.tempo && !cue.run && (
           <StageButton keys="M" name={sound.clicking ? 'no click' : 'click'} press={sound.toggleClick} />
         )}
         <StageButton keys="N" name="note" press={() => setSheet('Note')} />

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import { areaLooks } from '../../ui/areas'
 import { elements, type Part } from './elements'
 
 interface Props {
@@ -59,7 +60,7 @@ export function WarmUpPicture({ parts, cut }: Props) {
             width={Math.max(4, each - 4)}
             height={18}
             rx={9}
-            fill="#a34012"
+            fill={areaLooks.WarmUp.colour}
           />
         ))
       })}

@@ -26,6 +26,8 @@ public sealed class TechniqueJourney
         browser.Choose("octaves", "2");
         browser.Choose("kind", "melodic minor");
         browser.SeeText("D melodic minor scale");
+        browser.Button("Hear it").Click();
+        browser.Button("Stop").Click();
         browser.See(By.XPath("//label[contains(., 'through all keys')]/input")).Click();
         browser.Button("Keep as an exercise").Click();
         browser.SeeText("Kept as an exercise");

@@ -1496,6 +1496,10 @@ export interface components {
             points: components["schemas"]["TempoPointView"][];
             plateau: components["schemas"]["PlateauView"];
             forecast: null | components["schemas"]["ForecastView"];
+            /** Format: double */
+            ladderSettlesAt: number;
+            /** Format: int32 */
+            notesPerMinute: null | number;
         };
         TineView: {
             area: components["schemas"]["Area"];

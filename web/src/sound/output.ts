@@ -1,4 +1,6 @@
-import { Context, setContext } from 'tone'
+// From its parts: the package's front door makes a context of its own with a worker that the page's policy forbids.
+import { Context } from 'tone/build/esm/core/context/Context'
+import { setContext } from 'tone/build/esm/core/Global'
 
 let shared: Context | null = null
 

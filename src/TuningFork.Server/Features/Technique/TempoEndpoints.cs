@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Server.Features.Planning;
@@ -11,7 +12,7 @@ public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried);
 
 /// <summary>The tempo history of a material, what it comes to, and where it may lead.</summary>
 public sealed record TempoView(
-    int MaterialId, string Title, string Beat, int? Target, int? LastClean, string Start, IReadOnlyList<TempoPointView> Points, PlateauView Plateau, ForecastView? Forecast);
+    int MaterialId, string Title, string Beat, int? Target, int? LastClean, string Start, IReadOnlyList<TempoPointView> Points, PlateauView Plateau, ForecastView? Forecast, double LadderSettlesAt, int? NotesPerMinute);
 
 /// <summary>Tempo over visits, over HTTP.</summary>
 public static class TempoEndpoints
@@ -32,6 +33,8 @@ public static class TempoEndpoints
             row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, start is null ? "" : $"today from {start.Tempo} ({start.Reason})",
             [.. points.Select(point => new TempoPointView(point.Day, point.Clean, point.Tried))],
             Bookkeeping.Plateau(row, visits, tense),
-            core.Target is { } target ? Forecast.For(points, target) : null);
+            core.Target is { } target ? Forecast.For(points, target) : null,
+            UpDown.Ours.SettlesAt(),
+            Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks) : null);
     }).WithTags("Technique").WithName("GetTempo");
 }

@@ -40,6 +40,7 @@ export function KeysPage() {
       {plans.data.map((plan) => (
         <PlanPicture key={plan.materialId} plan={plan} />
       ))}
+      <SameFingers />
     </Page>
   )
 }
@@ -135,6 +136,28 @@ function Longest({ plan }: { plan: Plan }) {
           .
         </Text>
       )}
+    </Box>
+  )
+}
+
+/** On a keyboard: the scales that share their fingers, so that one learns them together. */
+function SameFingers() {
+  const choices = api.useQuery('get', '/api/technique/choices')
+  const groups = api.useQuery(
+    'get',
+    '/api/technique/fingerings',
+    {},
+    { enabled: choices.data?.family === 'keys' },
+  )
+  if (!groups.data) return null
+  return (
+    <Box as="section" aria-label="Scales with the same fingers" mt="6">
+      <chakra.h2 fontSize="22px">Scales with the same fingers</chakra.h2>
+      {groups.data
+        .filter((group) => group.length > 1)
+        .map((group) => (
+          <Text key={group.join()}>{group.join(', ')}</Text>
+        ))}
     </Box>
   )
 }

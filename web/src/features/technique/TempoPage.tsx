@@ -23,12 +23,24 @@ export function TempoPage() {
       </Page>
     )
   if (!tempo.data) return null
-  const { title, points, target, lastClean, beat, start, plateau, forecast } = tempo.data
+  const {
+    title,
+    points,
+    target,
+    lastClean,
+    beat,
+    start,
+    plateau,
+    forecast,
+    notesPerMinute,
+    ladderSettlesAt,
+  } = tempo.data
   return (
     <Page title={title} aside={<Link to="/material">All material</Link>}>
       <Flex gap="8" wrap="wrap" mb="4" align="baseline">
         {lastClean && <Big label="last clean" text={sayTempo(lastClean, beat)} />}
         {target && <Big label="target" text={sayTempo(target, beat)} />}
+        {notesPerMinute && <Big label="notes a minute" text={String(notesPerMinute)} />}
         <Text color="faded">{start}</Text>
       </Flex>
       {points.length === 0 ? (
@@ -42,6 +54,10 @@ export function TempoPage() {
             <chakra.h2 fontSize="22px">When the target may come</chakra.h2>
             <Text mt="1" maxW="52ch">
               {forecast.words}
+            </Text>
+            <Text mt="2" maxW="52ch" color="faded">
+              Left to itself the ladder settles where about {Math.round(ladderSettlesAt * 10)} takes in ten
+              are clean. For more clean ones begin lower, or take three in a row.
             </Text>
           </Box>
         )}

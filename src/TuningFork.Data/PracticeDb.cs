@@ -12,6 +12,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<VisitRow> Visits => Set<VisitRow>();
 
+    public DbSet<MusicRow> Music => Set<MusicRow>();
+
     public DbSet<RatingRow> Ratings => Set<RatingRow>();
 
     public DbSet<RoutineRow> Routines => Set<RoutineRow>();
@@ -46,6 +48,9 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     {
         ArgumentNullException.ThrowIfNull(modelBuilder);
         modelBuilder.Entity<KeyRow>().HasKey(row => new { row.MaterialId, row.Key });
+        modelBuilder.Entity<MusicRow>().HasKey(row => row.MaterialId);
+        modelBuilder.Entity<MusicRow>().HasOne(row => row.Material).WithOne().HasForeignKey<MusicRow>(row => row.MaterialId);
+        modelBuilder.Entity<MusicRow>().Property(row => row.MaterialId).ValueGeneratedNever();
         modelBuilder.Entity<AskRow>().HasKey(ask => ask.Key);
         modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);

@@ -4,6 +4,7 @@ using TuningFork.Server.Features;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Repertoire;
 using TuningFork.Server.Features.Sound;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
@@ -27,6 +28,7 @@ builder.Services.AddHttpContextAccessor();
 builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(options, services));
 builder.Services.AddScoped<PracticeClock>();
 builder.Services.AddScoped<PlanDesk>();
+builder.Services.AddScoped<MusicDesk>();
 builder.Services.AddScoped<SessionDesk>();
 builder.Services.ConfigureHttpJsonOptions(json =>
 {
@@ -60,6 +62,7 @@ app.MapToday();
 app.MapRoutines();
 app.MapWarmUps();
 app.MapMaterials();
+app.MapPieces();
 app.MapSession();
 app.MapJournal();
 app.MapSheets();

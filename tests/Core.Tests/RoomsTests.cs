@@ -18,6 +18,7 @@ public sealed class RoomsTests
     [InlineData("Practice", "SightReading,EarTraining,Planning")]
     [InlineData("SightReading", "EarTraining,Planning")]
     [InlineData("EarTraining", "SightReading,Planning")]
+    [InlineData("Repertoire", "Planning,EarTraining,SightReading,WarmUps")]
     [InlineData("WarmUps", "Theory,Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
     public void A_room_knows_only_those_below_it(string room, string above) =>
         Types.InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly).That().ResideInNamespace($"{Core}.{room}")

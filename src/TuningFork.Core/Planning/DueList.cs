@@ -53,7 +53,7 @@ public static class DueList
         var seconds = materials.Where(material => !material.Resting).Sum(material =>
         {
             var due = material.LastVisit is { } last
-                ? Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance)
+                ? Return.Due(material.School ?? school, last, material.Memory, material.Readiness, material.Slipped, material.Performance)
                 : today.AddDays(1);
             var gap = Math.Max(1, due.DayNumber - (material.LastVisit ?? today).DayNumber);
             return (double)material.VisitSeconds / gap;
@@ -69,7 +69,7 @@ public static class DueList
         var days = today.DayNumber - last.DayNumber;
         if (material.KeyPlan is { } plan)
             return new Queued(material, last.AddDays(1), true, KeysChance, KeysWhy(material, plan, today));
-        var due = Return.Due(school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
+        var due = Return.Due(material.School ?? school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
         // What is remembered still has to grow faster: an exercise below its target does not stay away for long.
         if (material is { Kind: MaterialKind.Exercise, Readiness: not Readiness.Ready } && due > last.AddDays(MostDaysAway))
             due = last.AddDays(MostDaysAway);

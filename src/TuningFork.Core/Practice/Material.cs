@@ -98,6 +98,24 @@ public sealed record Material
     /// <summary>What happened with its keys so far.</summary>
     public IReadOnlyList<KeyRecord> Keys { get; init; } = [];
 
+    /// <summary>A school of spacing of its own, or null for the player's.</summary>
+    public School? School { get; init; }
+
+    /// <summary>Lasting name of the method that helps with what is still missing, or empty.</summary>
+    public string Proposed { get; init; } = "";
+
+    /// <summary>What is still missing, or empty.</summary>
+    public string Missing { get; init; } = "";
+
+    /// <summary>How far it has been put back: 0 not yet, 1 with the bars around it, 2 in its section, 3 in the piece.</summary>
+    public int PutBack { get; init; }
+
+    /// <summary>Last bar of the piece, for a passage.</summary>
+    public int PieceEnds { get; init; }
+
+    /// <summary>First bar of the piece, for a passage.</summary>
+    public int PieceBegins { get; init; } = 1;
+
     /// <summary>True when it has passages of its own, so that the planner works on those.</summary>
     public bool HasPassages { get; init; }
 

@@ -139,6 +139,71 @@ public static class Methods
         "Once, as if somebody listened. Hear the tempo first, then play; no stopping, whatever happens.",
         (1, 6), "clean or missed, once", "Fits what is ready. Leave it for what is not.", Course.Once);
 
+    /// <summary>Rhythm taken out.</summary>
+    public static Method EqualValues { get; } = new("equal-values", "all notes alike",
+        "Every note as long as the next, slowly, full sound. Then once as written.",
+        (2, 5), "the last take, as written", "Fits where the rhythm hides the notes. Leave it after two times round.", Course.Rounds);
+
+    /// <summary>Uneven rhythms.</summary>
+    public static Method RhythmVariants { get; } = new("rhythm-variants", "rhythm variants",
+        "Long-short, short-long, and in groups: each finger has to be early once. Then once as written.",
+        (2, 6), "the last take, as written", "Fits runs whose fingers are uneven. Leave it when all variants are easy.", Course.Rounds);
+
+    /// <summary>The rhythm by itself.</summary>
+    public static Method RhythmAlone { get; } = new("rhythm-alone", "the rhythm alone",
+        "The rhythm on one note, or clapped, until it speaks. Then once as written.",
+        (1, 4), "the last take, as written", "Fits where the rhythm is not clear. Leave it when it can be spoken.", Course.Rounds);
+
+    /// <summary>First one note, then two.</summary>
+    public static Method GrowingChain { get; } = new("growing-chain", "growing chain",
+        "The first note, the first two, and so on; then from the end. Slow enough that nothing breaks. Then once as written.",
+        (3, 8), "the last take, as written", "Fits one change of fingers or position. Leave it when the whole chain stands.", Course.Rounds);
+
+    /// <summary>Sound and silence in turns.</summary>
+    public static Method SilentBars { get; } = new("silent-bars", "silent bars",
+        "One bar sounds, the next is heard inwardly in time; then the other way round, then by beats, then by notes. Then once as written.",
+        (2, 6), "the last take, as written", "Fits rushing and unsure entries. Leave it when the silence is as steady as the sound.", Course.Rounds);
+
+    /// <summary>Sung, then played.</summary>
+    public static Method SingFirst { get; } = new("sing-first", "sing first",
+        "Sing it as it should sound. Then play what you sang, once.",
+        (1, 4), "the last take, as written", "Fits phrasing and length. Leave it when it sounds as it was sung.", Course.Rounds);
+
+    /// <summary>One part at a time.</summary>
+    public static Method HandsSeparately { get; } = new("hands-separately", "hands or voices separately",
+        "One hand or voice, then the other, each without thinking. Then both, slower, once.",
+        (2, 6), "the last take, as written", "Fits what does not come together. Leave it when both are easy alone.", Course.Rounds);
+
+    /// <summary>Eyes closed, then open.</summary>
+    public static Method EyesClosed { get; } = new("eyes-closed", "eyes closed, then open",
+        "Once with closed eyes, slowly, listening. Then once looking, as written.",
+        (1, 4), "the last take, as written", "Fits tone and touch. Leave it when nothing changes any more.", Course.Rounds);
+
+    /// <summary>Test before looking.</summary>
+    public static Method FromMemory { get; } = new("from-memory", "from memory",
+        "Without looking, slowly: that is the test. Then look at what was missing, and play it again.",
+        (2, 5), "clean or missed, every take", "Fits what is to be played by heart. Leave it when the first take is clean.", Course.FixedCount, 3);
+
+    /// <summary>The top line alone.</summary>
+    public static Method MelodyOnly { get; } = new("melody-only", "melody only",
+        "Only the top line, sung out. Then once as written.",
+        (1, 4), "the last take, as written", "Fits chords and two parts. Leave it when the line carries.", Course.Rounds);
+
+    /// <summary>Back into its place.</summary>
+    public static Method PutBack { get; } = new("put-back", "put back in context",
+        "From the bar before, through the passage, out to the bar after; the beat goes on. When that stands, the section, then the piece.",
+        (1, 5), "clean or missed, every take", "Fits what is clean by itself. Leave it when the join is no place any more.", Course.FixedCount, 3);
+
+    /// <summary>Something new from a cell.</summary>
+    public static Method FromThisCell { get; } = new("from-this-cell", "make something from this cell",
+        "Take three or four notes of it and make a line of your own. Write down what you like.",
+        (2, 6), "nothing", "Fits what has become dull. Leave it when there is something on paper.", Course.Timed);
+
+    /// <summary>In passing.</summary>
+    public static Method SpareMinute { get; } = new("spare-minute", "spare minute",
+        "One take in passing, no more. Several times a day, away from any session.",
+        (1, 1), "clean or missed", "Fits raw passages between the sessions. Leave it when it is clean each time.", Course.Once);
+
     /// <summary>Playing for its own sake.</summary>
     public static Method FreePlay { get; } = new("free-play", "free play",
         "Play for the sound of it. Make something up, and write down what you would like to keep.",
@@ -163,6 +228,7 @@ public static class Methods
     public static IReadOnlyList<Method> All { get; } =
     [
         EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
+        EqualValues, RhythmVariants, RhythmAlone, GrowingChain, SilentBars, SingFirst, HandsSeparately, EyesClosed, FromMemory, MelodyOnly, PutBack, FromThisCell, SpareMinute,
         KeyShuttle, ChordChanges, Inversions, OneByOne, HalfDensity, BurstAndSwitch, ThreeAndOne, FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];
 

@@ -62,6 +62,10 @@ public static class DemoFile
         var routine = await db.Routines.OrderBy(row => row.Id).FirstAsync(cancel);
         foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Exercise))
             item.Row.ReviewOn = today.AddDays(Core.Planning.Review.Days - item.DaysKnown);
+        foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Passage))
+            db.Ratings.Add(new RatingRow { Material = item.Row, Day = today.AddDays(-item.DaysKnown), Readiness = Readiness.Raw });
+        if (player == DemoPlayer.Clarinet)
+            db.Music.Add(new MusicRow { Material = known[0].Row, Abc = DemoMusic.FerryWaltz() });
         await Seed.WarmUpsAsync(db, cancel);
         var history = new History(profile, routine, seed: 4711, await db.WarmUps.ToListAsync(cancel));
         foreach (var item in known.Where(item => item.Ceiling is not null))

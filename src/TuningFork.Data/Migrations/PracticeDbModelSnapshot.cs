@@ -198,6 +198,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("MemoryDifficulty")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Missing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("NextExample")
                         .HasColumnType("INTEGER");
 
@@ -217,7 +221,18 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Place")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Proposed")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("PutBack")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Readiness")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Remedy")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -225,6 +240,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<DateOnly?>("ReviewOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("School")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Serves")
@@ -270,6 +288,24 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("PieceId");
 
                     b.ToTable("Materials");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
+                {
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Abc")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LeftOut")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("MaterialId");
+
+                    b.ToTable("Music");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.PlanRow", b =>
@@ -699,6 +735,17 @@ namespace TuningFork.Data.Migrations
                         .HasForeignKey("PieceId");
 
                     b.Navigation("Piece");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithOne()
+                        .HasForeignKey("TuningFork.Data.Rows.MusicRow", "MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.RatingRow", b =>

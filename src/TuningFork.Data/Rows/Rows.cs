@@ -81,6 +81,17 @@ public sealed class MaterialRow
     /// <summary>Difficulties that it serves, comma-separated.</summary>
     public string Serves { get; set; } = "";
     public DateOnly? ReviewOn { get; set; }
+
+    /// <summary>A school of spacing of its own, for a piece; null for the player's.</summary>
+    public School? School { get; set; }
+
+    /// <summary>What is still missing, what helps, and the method that does it.</summary>
+    public string Missing { get; set; } = "";
+    public string Remedy { get; set; } = "";
+    public string Proposed { get; set; } = "";
+
+    /// <summary>How far it has been put back into its piece, 0 to 3.</summary>
+    public int PutBack { get; set; }
     public DateOnly? Performance { get; set; }
     public DateOnly? AskedFor { get; set; }
     public int NextExample { get; set; } = 1;
@@ -137,6 +148,19 @@ public sealed class KeyRow
     public bool Began { get; set; }
     public int Visits { get; set; }
     public int? LastClean { get; set; }
+}
+
+/// <summary>The music of a piece.</summary>
+public sealed class MusicRow
+{
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+
+    /// <summary>As ABC notation, in written pitch.</summary>
+    public string Abc { get; set; } = "";
+
+    /// <summary>What was not taken over from the file it came from, a line each.</summary>
+    public string LeftOut { get; set; } = "";
 }
 
 /// <summary>A rating of readiness, kept with its date.</summary>

@@ -276,6 +276,166 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPiece"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SuggestPassages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/passages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddPassages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/school": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetPieceSchool"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["RatePassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/missing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SayWhatIsMissing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetCauses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/music": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetMusic"];
+        post?: never;
+        delete: operations["RemoveMusic"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/music/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SendMusic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/bars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetBars"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -633,6 +793,16 @@ export interface components {
             /** Format: int32 */
             most: number;
         };
+        BarsView: {
+            abc: string;
+            played: components["schemas"]["PlayedNoteView"][];
+            name: string;
+            /** Format: int32 */
+            steps: number;
+            reason: string;
+            /** Format: double */
+            beats: number;
+        };
         BeginWish: {
             /** Format: int32 */
             version: number;
@@ -661,6 +831,12 @@ export interface components {
         /** @enum {unknown} */
         Book: "Demo" | "HandDrum" | "Own";
         Bpm: unknown;
+        CauseView: {
+            name: string;
+            remedy: string;
+            method: string;
+            methodName: string;
+        };
         /** @enum {unknown} */
         ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Add";
         ChangeWish: {
@@ -955,6 +1131,9 @@ export interface components {
         LookWish: {
             work: components["schemas"]["Work"];
         };
+        MarksWish: {
+            marks: number[];
+        };
         MaterialHistory: {
             visits: components["schemas"]["VisitView"][];
             ratings: components["schemas"]["RatingView"][];
@@ -1066,10 +1245,28 @@ export interface components {
              */
             version: number;
         };
+        MissingWish: {
+            cause: string;
+            /** @default  */
+            remedy: string;
+            /** @default  */
+            method: string;
+        };
         /** @enum {unknown} */
         Mix: "Blocked" | "InTurn" | "Shuffled";
+        MusicWish: {
+            abc: string;
+        };
         /** @enum {unknown} */
         Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
+        NewPassage: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            /** @default  */
+            difficulty: string;
+        };
         /**
          * @default UpAndDown
          * @enum {unknown}
@@ -1079,6 +1276,42 @@ export interface components {
             school: components["schemas"]["WarmUpSchool"];
             /** @default  */
             awareness: string;
+        };
+        PassagesWish: {
+            passages: components["schemas"]["NewPassage"][];
+        };
+        PassageView: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            fromBar: number;
+            /** Format: int32 */
+            toBar: number;
+            bars: string;
+            readiness: components["schemas"]["Readiness"];
+            difficulty: string;
+            note: string;
+            missing: string;
+            remedy: string;
+            proposed: string;
+            /** Format: int32 */
+            lastClean: null | number;
+            /** Format: int32 */
+            daysSince: null | number;
+            /** Format: date */
+            due: null | string;
+            slipped: boolean;
+            resting: boolean;
+            /** Format: int32 */
+            putBack: number;
+            doubt: string;
+            /** Format: int32 */
+            clean: number;
+            /** Format: int32 */
+            takes: number;
+            ratings: components["schemas"]["RatingView"][];
+            /** Format: int32 */
+            version: number;
         };
         PatternPlan: {
             /** Format: int32 */
@@ -1098,6 +1331,62 @@ export interface components {
             last?: string;
             /** Format: int32 */
             weeks?: number;
+        };
+        PerformancePlan: {
+            /** Format: date */
+            date: string;
+            /** Format: date */
+            sectionsFrom: string;
+            /** Format: date */
+            runsFrom: string;
+            /** Format: int32 */
+            passageMinutes: number;
+            /** Format: int32 */
+            sectionMinutes: number;
+            /** Format: int32 */
+            runs: number;
+            /** Format: int32 */
+            runSeconds: number;
+            /** Format: int32 */
+            availableMinutes: number;
+            leaveOut: string[];
+            /** Format: int32 */
+            neededMinutes?: number;
+            fits?: boolean;
+            words?: null | string;
+        };
+        PieceSchoolWish: {
+            school: null | components["schemas"]["School"];
+        };
+        PieceView: {
+            /** Format: int32 */
+            id: number;
+            title: string;
+            /** Format: int32 */
+            fromBar: number;
+            /** Format: int32 */
+            toBar: number;
+            /** Format: int32 */
+            beatsPerBar: number;
+            beat: string;
+            /** Format: int32 */
+            target: null | number;
+            /** Format: date */
+            performance: null | string;
+            readiness: components["schemas"]["Readiness"];
+            /** Format: date */
+            today: string;
+            /** Format: int32 */
+            slowTempo: number;
+            passages: components["schemas"]["PassageView"][];
+            columns: string[];
+            plan: null | components["schemas"]["PerformancePlan"];
+            planWords: string;
+            hasMusic: boolean;
+            leftOut: string[];
+            school: null | components["schemas"]["School"];
+            /** Format: int32 */
+            version: number;
         };
         PlateauView: {
             isStuck: boolean;
@@ -1216,6 +1505,9 @@ export interface components {
         RatingView: {
             /** Format: date */
             day: string;
+            readiness: components["schemas"]["Readiness"];
+        };
+        RatingWish: {
             readiness: components["schemas"]["Readiness"];
         };
         /** @enum {unknown} */
@@ -1463,6 +1755,12 @@ export interface components {
         };
         /** @enum {unknown} */
         Stroke: "None" | "Soft" | "Plain" | "Strong";
+        SuggestedPassage: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
         TargetView: {
             key: string;
             /** Format: int32 */
@@ -2235,6 +2533,272 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MaterialHistory"];
+                };
+            };
+        };
+    };
+    GetPiece: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PieceView"];
+                };
+            };
+        };
+    };
+    SuggestPassages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuggestedPassage"][];
+                };
+            };
+        };
+    };
+    AddPassages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassagesWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+        };
+    };
+    SetPieceSchool: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PieceSchoolWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RatePassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatingWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    SayWhatIsMissing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MissingWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetCauses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CauseView"][];
+                };
+            };
+        };
+    };
+    SetMusic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MusicWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BarsView"];
+                };
+            };
+        };
+    };
+    RemoveMusic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    SendMusic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BarsView"];
+                };
+            };
+        };
+    };
+    GetBars: {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+                variant?: string;
+                step?: number;
+                key?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BarsView"];
                 };
             };
         };

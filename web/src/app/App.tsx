@@ -14,6 +14,8 @@ const WarmUpsPage = named(() => import('../features/warmup/WarmUpsPage'), 'WarmU
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
 const ExercisesPage = named(() => import('../features/technique/ExercisesPage'), 'ExercisesPage')
 const InstrumentPage = named(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
+const PiecePage = named(() => import('../features/repertoire/PiecePage'), 'PiecePage')
+const SlowReadingPage = named(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
 const SheetPage = named(() => import('../features/technique/SheetPage'), 'SheetPage')
 const KeysPage = named(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = named(() => import('../features/technique/TempoPage'), 'TempoPage')
@@ -42,6 +44,7 @@ export function App() {
         {about.data.hasPlayer ? (
           <>
             <Route path="/practise" element={<StagePage />} />
+            <Route path="/piece/:id/read" element={<SlowReadingPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<TodayPage />} />
               <Route path="/routines" element={<RoutinesPage />} />
@@ -51,6 +54,7 @@ export function App() {
               <Route path="/balance" element={<BalancePage />} />
               <Route path="/instrument" element={<InstrumentPage />} />
               <Route path="/technique" element={<ExercisesPage />} />
+              <Route path="/piece/:id" element={<PiecePage />} />
               <Route path="/sheets" element={<SheetPage />} />
               <Route path="/keys" element={<KeysPage />} />
               <Route path="/material/:id" element={<TempoPage />} />

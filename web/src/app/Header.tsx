@@ -22,7 +22,8 @@ const homes: Record<string, string> = {
   '/keys': '/technique',
   '/instrument': '/balance',
 }
-const under = (to: string, path: string) => path === to || homes[path] === to
+const under = (to: string, path: string) =>
+  path === to || homes[path] === to || (to === '/material' && path.startsWith('/piece/'))
 
 const Place = chakra(NavLink, {
   base: {

@@ -101,6 +101,8 @@ internal sealed class FillContext
     /// <summary>A drill on one material by a method; the slow anchor takes half the tempo it is clean at.</summary>
     public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason)
     {
+        if (AlteredDrill.Is(method))
+            return AlteredDrill.Of(this, area, method, material, minutes, reason);
         var target = TargetOf(material);
         if (method == Methods.SlowAnchor && material.LastClean is { } clean)
             target = target with { Tempo = Bpm.Near(clean.Value / 2.0), TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, Bpm.Near(clean.Value / 2.0)) };

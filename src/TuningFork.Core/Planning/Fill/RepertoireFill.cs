@@ -83,6 +83,8 @@ internal static class RepertoireFill
         if (from.Count == 1 && from[0].Material.Readiness == Readiness.Ready)
         {
             mix.Remove(from[0]);
+            if (from[0].Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 })
+                return PutBack(context, from[0], minutes);
             return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material));
         }
 
@@ -103,11 +105,49 @@ internal static class RepertoireFill
         var whole = material.Kind == MaterialKind.Piece;
         var method = whole || isNew ? Methods.SlowReading
             : material.Stuck ? Methods.SlowAnchor
-            : material.LastClean is not null && !context.Careful && material.Visits % 2 == 1 ? Methods.TempoLadder
-            : material.Visits % 2 == 0 ? Methods.FixedCount
-            : Methods.CleanInRow;
-        var reason = whole && !isNew ? queued.Reason + "; make passages of what trips" : queued.Reason;
+            : Varied(material, context.Careful);
+        var reason = whole && !isNew ? queued.Reason + "; make passages of what trips"
+            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}; {queued.Reason}"
+            : queued.Reason;
         return context.MakeOne(Area.Repertoire, method, material, minutes, reason);
+    }
+
+    /// <summary>
+    /// From visit to visit another way: what was found to help comes every other time; raw passages slowly and in altered
+    /// versions that fit what is hard; what is clean somewhere climbs.
+    /// </summary>
+    private static Method Varied(Material material, bool careful)
+    {
+        var turn = material.Visits % 4;
+        if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
+            return proposed;
+        return turn switch
+        {
+            1 when material.LastClean is not null && !careful => Methods.TempoLadder,
+            2 => material.Difficulty switch
+            {
+                "rhythm" => Methods.RhythmAlone,
+                "fingering" or "shift" => Methods.GrowingChain,
+                "coordination" => Methods.RhythmVariants,
+                "memory" => Methods.FromMemory,
+                "intonation" or "tone" => Methods.SingFirst,
+                _ => Methods.SilentBars,
+            },
+            0 => Methods.FixedCount,
+            _ => Methods.CleanInRow,
+        };
+    }
+
+    /// <summary>A ready passage goes back into its place: the bars around it, its section, the piece.</summary>
+    private static Drill PutBack(FillContext context, Queued queued, int minutes)
+    {
+        var material = queued.Material;
+        var reach = material.PutBack switch { 0 => 1, 1 => 4, _ => 10_000 };
+        var (from, to) = (Math.Max(material.PieceBegins, material.FromBar - reach), Math.Min(Math.Max(material.ToBar, material.PieceEnds), material.ToBar + reach));
+        var around = material with { FromBar = from, ToBar = to };
+        var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
+        var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
+        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{queued.Reason}; clean by itself, now {where}: bars {from} to {to}", target);
     }
 
     private static Drill Fallback(FillContext context, int minutes)

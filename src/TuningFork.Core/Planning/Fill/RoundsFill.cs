@@ -14,6 +14,9 @@ internal static class RoundsFill
 
     private const int MostInASet = 6;
 
+    /// <summary>Visits before something is no longer fresh (common practice).</summary>
+    private const int FreshVisits = 4;
+
     /// <summary>
     /// How many of the queue make a set: those that are due as long as three rounds fit, others only until the rounds are
     /// no more than six; at least two.
@@ -37,7 +40,14 @@ internal static class RoundsFill
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
-        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets), minutes, context.Request.Mix);
+        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets), minutes, MixFor(set, context.Request.Mix));
+    }
+
+    /// <summary>Mixing grows with what can be played: in turn while something is fresh, shuffled later; never more than was chosen.</summary>
+    private static Mix MixFor(IReadOnlyList<Queued> set, Mix chosen)
+    {
+        var fresh = set.Any(queued => queued.Material.Readiness != Readiness.Ready && queued.Material.Visits < FreshVisits);
+        return (Mix)Math.Min((int)chosen, (int)(fresh ? Mix.InTurn : Mix.Shuffled));
     }
 
     /// <summary>A drill in rounds, or of work and rest, at another length: its takes and its sum follow. Others only change their minutes.</summary>

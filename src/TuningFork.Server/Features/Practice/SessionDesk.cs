@@ -9,13 +9,14 @@ using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Repertoire;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.</summary>
-public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clock)
+public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, PracticeClock clock)
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
@@ -259,6 +260,8 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
         var seen = drill.MethodId == Methods.UnseenInTime.Id ? Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample))
             : drill.Targets.Count == 1 ? 1
             : 0;
+        if (drill.MethodId == Methods.PutBack.Id && row.Takes.Count(take => take.Clean) >= 2 && drill.Targets[0].MaterialId is { } back && await db.Materials.FindAsync([back], cancel) is { } passage)
+            passage.PutBack = Math.Min(3, passage.PutBack + 1);
         foreach (var target in drill.Targets.Where(target => target.MaterialId is not null).Take(seen))
             await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
     }
@@ -268,6 +271,10 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, PracticeClock clo
     {
         if (target.Work is { Kind: WorkKind.Notation } written)
             return written.Text;
+        var parts = target.Key.Split(':');
+        if (parts is ["m", var number, ..] && int.TryParse(number, System.Globalization.CultureInfo.InvariantCulture, out var passage)
+            && await music.OfPassageAsync(passage, parts is [_, _, "v", var variant] ? variant : "", cancel) is { } bars)
+            return AbcWriter.Write(bars with { Title = "", Tempo = null });
         if (target.MaterialId is not { } id)
             return "";
         var json = await db.Materials.Where(row => row.Id == id).Select(row => row.SheetJson).FirstOrDefaultAsync(cancel);

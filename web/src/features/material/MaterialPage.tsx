@@ -183,9 +183,13 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
           <AreaGlyph area={item.area} />
           <Box>
             <Text fontWeight={item.kind === 'Piece' ? 700 : 500}>
-              {indent && item.kind === 'Passage'
-                ? `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.title.split(', ').at(-1)}`
-                : item.title}
+              {item.kind === 'Piece' ? (
+                <PieceLink to={`/piece/${item.id}`}>{item.title}</PieceLink>
+              ) : indent && item.kind === 'Passage' ? (
+                `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.title.split(', ').at(-1)}`
+              ) : (
+                item.title
+              )}
             </Text>
             <Text fontSize="0.85em" color="faded">
               {[
@@ -249,6 +253,8 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
 const Notes = chakra(Link, {
   base: { px: '2', fontWeight: 500, textDecoration: 'underline', textUnderlineOffset: '3px' },
 })
+
+const PieceLink = chakra(Link, { base: { textDecoration: 'underline', textUnderlineOffset: '3px' } })
 
 const distance = (day: string, today: string) =>
   sayDistance(Math.round((Date.parse(day) - Date.parse(today)) / 86400000))

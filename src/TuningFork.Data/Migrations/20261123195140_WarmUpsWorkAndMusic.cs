@@ -6,7 +6,7 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace TuningFork.Data.Migrations
 {
     /// <inheritdoc />
-    public partial class WarmUpsAndWork : Migration
+    public partial class WarmUpsWorkAndMusic : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
@@ -50,6 +50,13 @@ namespace TuningFork.Data.Migrations
                 nullable: false,
                 defaultValue: "");
 
+            migrationBuilder.AddColumn<string>(
+                name: "Missing",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
             migrationBuilder.AddColumn<int>(
                 name: "Place",
                 table: "Materials",
@@ -57,8 +64,35 @@ namespace TuningFork.Data.Migrations
                 nullable: false,
                 defaultValue: 0);
 
+            migrationBuilder.AddColumn<string>(
+                name: "Proposed",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<int>(
+                name: "PutBack",
+                table: "Materials",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<string>(
+                name: "Remedy",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
             migrationBuilder.AddColumn<DateOnly>(
                 name: "ReviewOn",
+                table: "Materials",
+                type: "TEXT",
+                nullable: true);
+
+            migrationBuilder.AddColumn<string>(
+                name: "School",
                 table: "Materials",
                 type: "TEXT",
                 nullable: true);
@@ -76,6 +110,25 @@ namespace TuningFork.Data.Migrations
                 type: "TEXT",
                 nullable: false,
                 defaultValue: "");
+
+            migrationBuilder.CreateTable(
+                name: "Music",
+                columns: table => new
+                {
+                    MaterialId = table.Column<int>(type: "INTEGER", nullable: false),
+                    Abc = table.Column<string>(type: "TEXT", nullable: false),
+                    LeftOut = table.Column<string>(type: "TEXT", nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("PK_Music", x => x.MaterialId);
+                    table.ForeignKey(
+                        name: "FK_Music_Materials_MaterialId",
+                        column: x => x.MaterialId,
+                        principalTable: "Materials",
+                        principalColumn: "Id",
+                        onDelete: ReferentialAction.Cascade);
+                });
 
             migrationBuilder.CreateTable(
                 name: "WarmUps",
@@ -102,6 +155,9 @@ namespace TuningFork.Data.Migrations
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.DropTable(
+                name: "Music");
+
             migrationBuilder.DropTable(
                 name: "WarmUps");
 
@@ -134,11 +190,31 @@ namespace TuningFork.Data.Migrations
                 table: "Plans");
 
             migrationBuilder.DropColumn(
+                name: "Missing",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
                 name: "Place",
                 table: "Materials");
 
             migrationBuilder.DropColumn(
+                name: "Proposed",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "PutBack",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "Remedy",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
                 name: "ReviewOn",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "School",
                 table: "Materials");
 
             migrationBuilder.DropColumn(

@@ -11,8 +11,8 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261123184529_WarmUpsAndWork")]
-    partial class WarmUpsAndWork
+    [Migration("20261123195140_WarmUpsWorkAndMusic")]
+    partial class WarmUpsWorkAndMusic
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -201,6 +201,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("MemoryDifficulty")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Missing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("NextExample")
                         .HasColumnType("INTEGER");
 
@@ -220,7 +224,18 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Place")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Proposed")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("PutBack")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Readiness")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Remedy")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -228,6 +243,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<DateOnly?>("ReviewOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("School")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Serves")
@@ -273,6 +291,24 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("PieceId");
 
                     b.ToTable("Materials");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
+                {
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Abc")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LeftOut")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("MaterialId");
+
+                    b.ToTable("Music");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.PlanRow", b =>
@@ -702,6 +738,17 @@ namespace TuningFork.Data.Migrations
                         .HasForeignKey("PieceId");
 
                     b.Navigation("Piece");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithOne()
+                        .HasForeignKey("TuningFork.Data.Rows.MusicRow", "MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.RatingRow", b =>

@@ -1,0 +1,301 @@
+using System.Globalization;
+using System.Xml.Linq;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.Notation;
+
+/// <summary>Reads the first part of a MusicXML score, its first voice.</summary>
+internal sealed class MusicXmlPart
+{
+    private readonly SortedSet<string> leftOut = new(StringComparer.Ordinal);
+    private readonly List<Bar> bars = [];
+    private long divisions = 1;
+    private Key key = Key.C;
+    private TimeSignature time = TimeSignature.Common;
+    private Clef clef = Clef.Treble;
+    private Interval toSounding = Interval.Unison;
+    private Bpm? tempo;
+    private string? voice;
+
+    public static ReadMusic Read(XElement root)
+    {
+        var reader = new MusicXmlPart();
+        var parts = root.Elements("part").ToList();
+        if (parts.Count == 0)
+            throw new MusicFileException("There is no part in this file.");
+        if (parts.Count > 1)
+            reader.leftOut.Add($"{parts.Count - 1} of {parts.Count} parts: the first one was taken");
+        foreach (var measure in parts[0].Elements("measure"))
+            reader.Measure(measure);
+        return reader.Finish(root);
+    }
+
+    private ReadMusic Finish(XElement root)
+    {
+        if (bars.Count == 0 || bars.TrueForAll(bar => bar.Elements.All(element => element.IsRest)))
+            throw new MusicFileException("There are no notes in the first part of this file.");
+        var first = bars[0];
+        var title = root.Element("work")?.Element("work-title")?.Value ?? root.Element("movement-title")?.Value ?? "";
+        var score = new Score
+        {
+            Title = title[..Math.Min(200, title.Length)].Trim(),
+            Clef = clef,
+            Key = first.Key ?? Key.C,
+            Time = first.Time ?? TimeSignature.Common,
+            Tempo = tempo,
+            ToSounding = toSounding,
+            Bars = [first with { Key = null, Time = null }, .. bars.Skip(1)],
+        };
+        return new ReadMusic(Mended(score), [.. leftOut]);
+    }
+
+    /// <summary>Ties that lead nowhere are let go; what else is wrong afterwards is refused.</summary>
+    private Score Mended(Score score)
+    {
+        for (var tries = 0; tries < 3 && score.Check() is { Count: > 0 } problems; tries++)
+        {
+            var wrong = problems.Select(problem => problem.Bar - 1).ToHashSet();
+            leftOut.Add("ties, tuplets or repeats that were not complete");
+            score = score with
+            {
+                Bars = [.. score.Bars.Select((bar, i) => !wrong.Contains(i) ? bar : bar with
+                {
+                    RepeatBegins = false,
+                    Elements = bar.Elements.Any(element => element.Tuplet is not null) && tries > 0 ? [.. Rests(bar.Length)] : [.. bar.Elements.Select(element => element with { Tied = false })],
+                })],
+            };
+        }
+
+        return score.Check() is [var (number, problem), ..] ? throw new MusicFileException($"Bar {number} cannot be read: {problem}") : score;
+    }
+
+    private void Measure(XElement measure)
+    {
+        if (bars.Count >= MusicXmlReader.MostBars)
+            throw new MusicFileException($"The piece is longer than {MusicXmlReader.MostBars:N0} bars; export a part of it.");
+        var bar = new Bar([]);
+        var elements = new List<Element>();
+        var at = Fraction.Zero;
+        var mine = Fraction.Zero;
+        foreach (var item in measure.Elements())
+        {
+            switch (item.Name.LocalName)
+            {
+                case "attributes":
+                    bar = Attributes(item, bar);
+                    break;
+                case "note":
+                    at = Note(item, elements, at, ref mine);
+                    break;
+                case "backup":
+                    at -= Length(item);
+                    break;
+                case "forward":
+                    at += Length(item);
+                    break;
+                case "barline":
+                    bar = Barline(item, bar);
+                    break;
+                case "direction" or "sound":
+                    Direction(item);
+                    break;
+                case "harmony":
+                    leftOut.Add("chord symbols");
+                    break;
+            }
+        }
+
+        bars.Add(Filled(bar, elements, mine, measure));
+    }
+
+    private Bar Filled(Bar bar, List<Element> elements, Fraction mine, XElement measure)
+    {
+        var full = time.Bar;
+        while (mine > full && elements.Count > 0)
+        {
+            leftOut.Add($"notes beyond the end of bar {bars.Count + 1}");
+            mine -= elements[^1].Length;
+            elements.RemoveAt(elements.Count - 1);
+        }
+
+        var partial = mine < full && elements.Count > 0 && (bars.Count == 0 || measure.Attribute("implicit")?.Value == "yes");
+        if (mine < full && !partial)
+        {
+            elements.AddRange(Rests(full - mine));
+            if (mine > Fraction.Zero)
+                leftOut.Add($"bar {bars.Count + 1} was short and was filled with rests");
+        }
+
+        return bar with { Elements = elements, IsPartial = partial };
+    }
+
+    private IEnumerable<Element> Rests(Fraction length)
+    {
+        try
+        {
+            return Values.Cut(length).Select(Element.Rest);
+        }
+        catch (ArgumentException)
+        {
+            throw new MusicFileException($"Bar {bars.Count + 1} cannot be read: its lengths do not add up. Export the file again.");
+        }
+    }
+
+    private Bar Attributes(XElement item, Bar bar)
+    {
+        if (Whole(item.Element("divisions")) is { } parts)
+            divisions = parts is > 0 and <= 100_000 ? parts : throw new MusicFileException("The lengths in this file cannot be read (divisions).");
+        if (item.Element("key") is { } signature && Whole(signature.Element("fifths")) is { } fifths)
+        {
+            key = fifths is >= -7 and <= 7 ? Key.OfSignature((int)fifths, signature.Element("mode")?.Value == "minor") : key;
+            bar = bar with { Key = key };
+        }
+
+        if (item.Element("time") is { } metre && Whole(metre.Element("beats")) is { } beats && Whole(metre.Element("beat-type")) is { } unit)
+        {
+            if (beats is < 1 or > 32 || unit is not (1 or 2 or 4 or 8 or 16 or 32))
+                throw new MusicFileException($"The metre {beats}/{unit} of bar {bars.Count + 1} cannot be read.");
+            time = new TimeSignature((int)beats, (int)unit);
+            bar = bar with { Time = time };
+        }
+
+        if (bars.Count == 0)
+            ReadClef(item);
+        return bar;
+    }
+
+    private void ReadClef(XElement item)
+    {
+        clef = (item.Element("clef")?.Element("sign")?.Value, item.Element("clef")?.Element("line")?.Value) switch
+        {
+            ("F", _) => Clef.Bass,
+            ("C", "4") => Clef.Tenor,
+            ("C", _) => Clef.Alto,
+            ("percussion", _) => Clef.Percussion,
+            _ => clef,
+        };
+        if (item.Element("transpose") is { } transpose && Whole(transpose.Element("chromatic")) is { } semitones and >= -36 and <= 36)
+        {
+            var octaves = Whole(transpose.Element("octave-change")) ?? 0;
+            var steps = Whole(transpose.Element("diatonic"));
+            toSounding = steps is null ? Interval.OfSemitones((int)(semitones + (12 * octaves))) : new Interval((int)(steps.Value + (7 * octaves)), (int)(semitones + (12 * octaves)));
+        }
+
+        if (Whole(item.Element("staves")) > 1)
+            leftOut.Add("staves below the first");
+    }
+
+    private Fraction Note(XElement item, List<Element> elements, Fraction at, ref Fraction mine)
+    {
+        if (item.Element("grace") is not null || item.Element("cue") is not null)
+        {
+            leftOut.Add("grace and cue notes");
+            return at;
+        }
+
+        var length = Length(item);
+        var chord = item.Element("chord") is not null;
+        var here = item.Element("voice")?.Value ?? "1";
+        voice ??= here;
+        if (here != voice || (Whole(item.Element("staff")) ?? 1) > 1)
+        {
+            leftOut.Add("further voices");
+            return chord ? at : at + length;
+        }
+
+        if (chord)
+        {
+            if (elements.Count > 0 && PitchOf(item) is { } more)
+                elements[^1] = elements[^1] with { Pitches = [.. elements[^1].Pitches.Append(more).Distinct().OrderBy(pitch => pitch.Midi)] };
+            return at;
+        }
+
+        if (at > mine)
+        {
+            elements.AddRange(Rests(at - mine));
+            mine = at;
+        }
+
+        foreach (var element in ElementsOf(item, length))
+        {
+            elements.Add(element);
+            mine += element.Length;
+        }
+
+        return at + length;
+    }
+
+    private IEnumerable<Element> ElementsOf(XElement item, Fraction length)
+    {
+        var notations = item.Elements("notations").ToList();
+        var tuplet = TupletOf(item, notations);
+        var written = tuplet is null ? length : length * new Fraction(tuplet.Actual, tuplet.Normal);
+        IReadOnlyList<Pitch> pitches = PitchOf(item) is { } pitch ? [pitch] : [];
+        var element = new Element(pitches, written)
+        {
+            Tuplet = tuplet,
+            Tied = pitches.Count > 0 && item.Elements("tie").Any(tie => tie.Attribute("type")?.Value == "start"),
+            SlurBegins = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "start"),
+            SlurEnds = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "stop"),
+            Articulation = notations.Elements("articulations").Elements().Select(one => one.Name.LocalName switch { "staccato" => Articulation.Staccato, "tenuto" => Articulation.Tenuto, "accent" => Articulation.Accent, _ => Articulation.None }).FirstOrDefault(),
+            Finger = Whole(notations.Elements("technical").Elements("fingering").FirstOrDefault()) is { } finger and >= 0 and <= 5 ? (int)finger : null,
+        };
+        if (notations.Elements("ornaments").Any())
+            leftOut.Add("ornaments");
+        if (item.Element("lyric") is not null)
+            leftOut.Add("words");
+        if (Values.Of(written) is not null || tuplet is not null)
+            return [element];
+        var parts = Rests(written).Select(rest => rest.Written).ToList();
+        return parts.Select((part, i) => element with { Written = part, Tied = !element.IsRest && (i < parts.Count - 1 || element.Tied), SlurBegins = element.SlurBegins && i == 0, SlurEnds = element.SlurEnds && i == parts.Count - 1 });
+    }
+
+    private static Tuplet? TupletOf(XElement item, List<XElement> notations)
+    {
+        if (item.Element("time-modification") is not { } change || Whole(change.Element("actual-notes")) is not { } actual || Whole(change.Element("normal-notes")) is not { } normal || actual is < 2 or > 32 || normal is < 1 or > 32)
+            return null;
+        var marks = notations.Elements("tuplet").Select(tuplet => tuplet.Attribute("type")?.Value).ToList();
+        return new Tuplet((int)actual, (int)normal, marks.Contains("start", StringComparer.Ordinal), marks.Contains("stop", StringComparer.Ordinal));
+    }
+
+    private Pitch? PitchOf(XElement item)
+    {
+        if (item.Element("unpitched") is { } unpitched)
+            return Pitch.TryParse((unpitched.Element("display-step")?.Value ?? "B") + (unpitched.Element("display-octave")?.Value ?? "4"), out var shown) ? shown : Pitch.Of(Step.B, 0, 4);
+        if (item.Element("pitch") is not { } pitch)
+            return null;
+        var alter = double.TryParse(pitch.Element("alter")?.Value ?? "0", CultureInfo.InvariantCulture, out var given) ? given : 0;
+        if (alter != Math.Round(alter))
+            leftOut.Add("quarter tones");
+        if (!NoteName.TryParse(pitch.Element("step")?.Value, out var name) || Whole(pitch.Element("octave")) is not { } octave || octave is < -1 or > 9 || alter is < -2 or > 2)
+            throw new MusicFileException($"A note in bar {bars.Count + 1} cannot be read.");
+        var found = Pitch.Of(name.Step, (int)Math.Round(alter), (int)octave);
+        return found.Midi is >= 0 and <= 127 ? found : throw new MusicFileException($"A note in bar {bars.Count + 1} lies beyond what can be heard.");
+    }
+
+    private static Bar Barline(XElement item, Bar bar)
+    {
+        var repeat = item.Element("repeat")?.Attribute("direction")?.Value;
+        var ending = item.Element("ending");
+        var passes = ending?.Attribute("type")?.Value == "start"
+            ? (ending.Attribute("number")?.Value ?? "").Split(',', ' ').Select(text => int.TryParse(text, CultureInfo.InvariantCulture, out var pass) ? pass : 0).Where(pass => pass is >= 1 and <= 9).ToList()
+            : [];
+        return bar with { RepeatBegins = bar.RepeatBegins || repeat == "forward", RepeatEnds = bar.RepeatEnds || repeat == "backward", Ending = passes.Count > 0 ? passes : bar.Ending };
+    }
+
+    private void Direction(XElement item)
+    {
+        var sound = item.Name.LocalName == "sound" ? item : item.Element("sound");
+        if (tempo is null && double.TryParse(sound?.Attribute("tempo")?.Value, CultureInfo.InvariantCulture, out var beats) && beats is >= Bpm.Slowest and <= Bpm.Fastest)
+            tempo = Bpm.Near(beats);
+    }
+
+    private Fraction Length(XElement item)
+    {
+        var duration = Whole(item.Element("duration")) ?? 0;
+        return duration is >= 0 and <= 10_000_000 ? new Fraction(duration, divisions * 4) : throw new MusicFileException($"A length in bar {bars.Count + 1} cannot be read.");
+    }
+
+    private static long? Whole(XElement? element) => long.TryParse(element?.Value.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) ? number : null;
+}

@@ -1,0 +1,83 @@
+using System.IO.Compression;
+using System.Xml;
+using System.Xml.Linq;
+
+namespace TuningFork.Core.Notation;
+
+/// <summary>
+/// Reads one voice of MusicXML (4.0 and before, score-partwise), plain or packed as .mxl. Nothing outside the file is ever
+/// asked for: document types are skipped, entities are refused, packed files are read up to a limit.
+/// </summary>
+public static class MusicXmlReader
+{
+    /// <summary>Most bytes of the file itself, and of what is packed in it.</summary>
+    public const int MostBytes = 20 * 1024 * 1024;
+
+    /// <summary>Most bars.</summary>
+    public const int MostBars = 10_000;
+
+    /// <summary>The music, and what was left out.</summary>
+    /// <param name="file">The bytes of a .musicxml, .xml or .mxl file.</param>
+    /// <exception cref="MusicFileException">It cannot be read.</exception>
+    public static ReadMusic Read(byte[] file)
+    {
+        ArgumentNullException.ThrowIfNull(file);
+        if (file.Length > MostBytes)
+            throw new MusicFileException($"The file is larger than {MostBytes / 1024 / 1024} MB; export a part of it.");
+        var plain = file is [(byte)'P', (byte)'K', ..] ? Unpacked(file) : file;
+        var root = Parse(plain);
+        if (root.Name.LocalName == "score-timewise")
+            throw new MusicFileException("The file is ordered by time (score-timewise). Export it as score-partwise.");
+        if (root.Name.LocalName != "score-partwise")
+            throw new MusicFileException("This is no MusicXML score. Export the music as MusicXML and take that file.");
+        return MusicXmlPart.Read(root);
+    }
+
+    private static XElement Parse(byte[] bytes)
+    {
+        var settings = new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersFromEntities = 1024, MaxCharactersInDocument = MostBytes };
+        try
+        {
+            using var reader = XmlReader.Create(new MemoryStream(bytes), settings);
+            return XDocument.Load(reader).Root ?? throw new MusicFileException("The file is empty.");
+        }
+        catch (XmlException problem)
+        {
+            throw new MusicFileException($"The file is broken in line {problem.LineNumber}, place {problem.LinePosition}. Export it again.");
+        }
+    }
+
+    private static byte[] Unpacked(byte[] file)
+    {
+        try
+        {
+            using var archive = new ZipArchive(new MemoryStream(file), ZipArchiveMode.Read);
+            var container = archive.GetEntry("META-INF/container.xml");
+            var path = container is null ? null : Parse(Bytes(container)).Descendants().FirstOrDefault(one => one.Name.LocalName == "rootfile")?.Attribute("full-path")?.Value;
+            var entry = (path is null ? null : archive.GetEntry(path))
+                ?? archive.Entries.FirstOrDefault(one => one.FullName.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase) || (one.FullName.EndsWith(".xml", StringComparison.OrdinalIgnoreCase) && !one.FullName.StartsWith("META-INF", StringComparison.Ordinal)))
+                ?? throw new MusicFileException("There is no music in this packed file. Export it again.");
+            return Bytes(entry);
+        }
+        catch (InvalidDataException)
+        {
+            throw new MusicFileException("The packed file is broken. Export it again, or take the unpacked one.");
+        }
+    }
+
+    /// <summary>What an entry says of its own size is not believed: it is counted while it is read.</summary>
+    private static byte[] Bytes(ZipArchiveEntry entry)
+    {
+        using var from = entry.Open();
+        using var to = new MemoryStream();
+        var buffer = new byte[64 * 1024];
+        for (int read; (read = from.Read(buffer)) > 0;)
+        {
+            if (to.Length + read > MostBytes)
+                throw new MusicFileException($"What is packed in this file is larger than {MostBytes / 1024 / 1024} MB; that cannot be one piece of music.");
+            to.Write(buffer, 0, read);
+        }
+
+        return to.ToArray();
+    }
+}

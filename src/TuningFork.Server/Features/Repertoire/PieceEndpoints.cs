@@ -1,0 +1,197 @@
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Notation.Variants;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Features.Technique;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Repertoire;
+
+/// <summary>Pieces over HTTP: bar map, grid, slow reading, what is missing, music.</summary>
+public static class PieceEndpoints
+{
+    private const int MostColumns = 7;
+    private const int HabitDays = 28;
+
+    public static void MapPieces(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/pieces").WithTags("Repertoire");
+        group.MapGet("/{id:int}", ViewAsync).WithName("GetPiece");
+        group.MapPost("/{id:int}/reading", async (int id, MarksWish wish, PracticeDb db, CancellationToken cancel) =>
+        {
+            var piece = await PieceAsync(db, id, cancel);
+            if (wish.Marks.FirstOrDefault(bar => bar < piece.FromBar || bar > piece.ToBar, int.MinValue) is var beyond and not int.MinValue)
+                throw new FieldException("marks", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {beyond} is none of them.");
+            return SlowReading.Suggest(wish.Marks);
+        }).WithName("SuggestPassages");
+        group.MapPost("/{id:int}/passages", AddPassagesAsync).WithName("AddPassages");
+        group.MapPut("/{id:int}/school", async (int id, PieceSchoolWish wish, PracticeDb db, CancellationToken cancel) =>
+        {
+            var piece = await PieceAsync(db, id, cancel);
+            piece.School = wish.School is null || Enum.IsDefined(wish.School.Value) ? wish.School : throw new FieldException("school", "There is no such school.");
+            await db.SaveChangesAsync(cancel);
+        }).WithName("SetPieceSchool");
+        group.MapPut("/passages/{id:int}/rating", RateAsync).WithName("RatePassage");
+        group.MapPut("/passages/{id:int}/missing", MissingAsync).WithName("SayWhatIsMissing");
+        group.MapGet("/causes", async (PracticeDb db, CancellationToken cancel) =>
+        {
+            var own = await db.Materials.AsNoTracking().Where(row => row.Missing != "").Select(row => new { row.Missing, row.Remedy, row.Proposed }).ToListAsync(cancel);
+            var known = Causes.All.Select(cause => new CauseView(cause.Name, cause.Remedy, cause.Method.Id, cause.Method.Name));
+            return known.Concat(own.Where(one => Causes.All.All(cause => cause.Name != one.Missing)).DistinctBy(one => one.Missing, StringComparer.Ordinal)
+                .Select(one => new CauseView(one.Missing, one.Remedy, one.Proposed, Methods.All.FirstOrDefault(method => method.Id == one.Proposed)?.Name ?? ""))).ToList();
+        }).WithName("GetCauses");
+        group.MapPut("/{id:int}/music", async (int id, MusicWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+            await KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), db, desk, cancel)).WithName("SetMusic");
+        group.MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        {
+            using var bytes = new MemoryStream();
+            await request.Body.CopyToAsync(bytes, cancel);
+            return await KeepAsync(id, bytes.ToArray(), db, desk, cancel);
+        }).Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes)).WithName("SendMusic");
+        group.MapDelete("/{id:int}/music", async (int id, PracticeDb db, CancellationToken cancel) =>
+        {
+            await db.Music.Where(row => row.MaterialId == id).ExecuteDeleteAsync(cancel);
+        }).WithName("RemoveMusic");
+        group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
+    }
+
+    private static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
+        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Piece, cancel) ?? throw Problems.Unknown("id", "piece");
+
+    private static async Task<PieceView> ViewAsync(int id, PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var piece = facts.Materials.FirstOrDefault(one => one.Id == id && one.Kind == MaterialKind.Piece) ?? throw Problems.Unknown("id", "piece");
+        var row = facts.Rows.First(one => one.Id == id);
+        var passages = facts.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == id).OrderBy(one => one.FromBar).ThenBy(one => one.ToBar).ToList();
+        var ids = passages.ConvertAll(one => one.Id);
+        var ratings = await db.Ratings.AsNoTracking().Where(rating => ids.Contains(rating.MaterialId)).OrderBy(rating => rating.Day).ToListAsync(cancel);
+        var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Takes > 0).OrderBy(visit => visit.Day).ToListAsync(cancel);
+        var leftOut = await db.Music.AsNoTracking().Where(music => music.MaterialId == id).Select(music => music.LeftOut).FirstOrDefaultAsync(cancel);
+        var plan = piece.Performance > facts.Day ? Performances.Of(piece, passages, facts.Day, MinutesADay(facts)) : null;
+        return new PieceView(
+            id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,
+            passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)), Columns(ratings, facts.Day), plan, plan?.Words ?? "", leftOut is not null,
+            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, row.Version);
+    }
+
+    /// <summary>Minutes of repertoire a day in the last four weeks, shared among the pieces that have a performance ahead.</summary>
+    private static double MinutesADay(DayFacts facts)
+    {
+        var played = facts.MinutesByDay.Where(day => day.Key >= facts.Day.AddDays(-HabitDays) && day.Key < facts.Day).Sum(day => day.Value) / HabitDays;
+        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
+        var pieces = Math.Max(1, facts.Materials.Count(one => one is { Kind: MaterialKind.Piece, Resting: false, Performance: not null }));
+        return played * share / pieces;
+    }
+
+    private static List<DateOnly> Columns(List<RatingRow> ratings, DateOnly today) =>
+        [.. ratings.Select(rating => rating.Day).Where(day => day < today).Distinct().Order().TakeLast(MostColumns - 1), today];
+
+    private static PassageView Passage(Material one, DayFacts facts, MaterialRow row, List<RatingRow> ratings, List<VisitRow> visits)
+    {
+        var mine = visits.Where(visit => visit.MaterialId == one.Id).ToList();
+        var firsts = mine.ConvertAll(visit => Bookkeeping.Tries(visit.Tries)[0].Clean);
+        return new PassageView(
+            one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, one.Note, row.Missing, row.Remedy, row.Proposed, row.LastClean,
+            one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,
+            one.LastVisit is { } visited ? Return.Due(one.School ?? facts.Profile.School, visited, one.Memory, one.Readiness, one.Slipped, one.Performance) : null,
+            one.Slipped, one.Resting, one.PutBack, RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts), mine.Sum(visit => visit.CleanTakes), mine.Sum(visit => visit.Takes),
+            [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))], row.Version);
+    }
+
+    private static async Task<List<int>> AddPassagesAsync(int id, PassagesWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var piece = await PieceAsync(db, id, cancel);
+        var today = clock.Today(await desk.ProfileAsync(cancel));
+        var made = new List<MaterialRow>();
+        foreach (var (one, i) in Problems.Whole("passages", wish.Passages).Select((one, i) => (one, i)))
+        {
+            if (one.From < piece.FromBar || one.To > piece.ToBar || one.To < one.From)
+                throw new FieldException($"passages[{i}]", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {one.From}–{one.To} does not lie within.");
+            var row = new MaterialRow { Kind = MaterialKind.Passage, Area = Area.Repertoire, Piece = piece, FromBar = one.From, ToBar = one.To, BeatsPerBar = piece.BeatsPerBar, Beat = piece.Beat, Difficulty = Problems.Text($"passages[{i}]", one.Difficulty, 200) };
+            db.Materials.Add(row);
+            made.Add(row);
+            await MaterialEndpoints.RateAsync(db, row, today, cancel);
+        }
+
+        await db.SaveChangesAsync(cancel);
+        return made.ConvertAll(row => row.Id);
+    }
+
+    private static async Task RateAsync(int id, RatingWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        if (!Enum.IsDefined(wish.Readiness))
+            throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
+        var row = await PassageAsync(db, id, cancel);
+        row.Readiness = wish.Readiness;
+        row.Version++;
+        await MaterialEndpoints.RateAsync(db, row, clock.Today(await desk.ProfileAsync(cancel)), cancel);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private static async Task MissingAsync(int id, MissingWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        if (wish.Method.Length > 0 && Methods.All.All(method => method.Id != wish.Method))
+            throw new FieldException("method", "There is no such method. Choose one from the list.");
+        var row = await PassageAsync(db, id, cancel);
+        row.Missing = Problems.Text("cause", wish.Cause, 200);
+        if (string.Equals(row.Missing, "wrong notes", StringComparison.OrdinalIgnoreCase))
+            throw new FieldException("cause", "\"Wrong notes\" says what, not why. Name the cause: rushing, too short, hand too tight, eye too late?");
+        row.Remedy = row.Missing.Length == 0 ? "" : Problems.Text("remedy", wish.Remedy, 500);
+        row.Proposed = row.Missing.Length == 0 ? "" : wish.Method;
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private static async Task<MaterialRow> PassageAsync(PracticeDb db, int id, CancellationToken cancel) =>
+        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel) ?? throw Problems.Unknown("id", "passage");
+
+    private static async Task<BarsView> KeepAsync(int id, byte[] file, PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var piece = await PieceAsync(db, id, cancel);
+        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+        var (score, leftOut) = MusicDesk.Read(file, instrument.Clef);
+        var (first, last) = (Excerpt.FirstBar(score), score.Bars.Count - 1 + Excerpt.FirstBar(score));
+        var notes = leftOut.ToList();
+        if (first != piece.FromBar || last != piece.ToBar)
+            notes.Add($"the music has bars {first} to {last}, the piece {piece.FromBar} to {piece.ToBar}");
+        var row = await db.Music.FindAsync([id], cancel) ?? db.Music.Add(new MusicRow { MaterialId = id }).Entity;
+        row.Abc = AbcWriter.Write(score with { Title = "", Tempo = null });
+        row.LeftOut = string.Join('\n', notes);
+        await db.SaveChangesAsync(cancel);
+        return View(score, instrument, new Variant("", "", [score]), 0);
+    }
+
+    private static async Task<BarsView> BarsAsync(int id, int from, int to, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel, string variant = "", int step = 0, string key = "")
+    {
+        await PieceAsync(db, id, cancel);
+        var whole = await music.OfPieceAsync(id, cancel) ?? throw new FieldException("id", "This piece has no music yet. Type it, or take a file.", StatusCodes.Status404NotFound);
+        if (!MusicDesk.Holds(whole, from, to))
+            throw new FieldException("to", $"The music has bars {Excerpt.FirstBar(whole)} to {whole.Bars.Count - 1 + Excerpt.FirstBar(whole)}.");
+        var bars = Excerpt.Of(whole, from, to);
+        if (key.Length > 0)
+            bars = VariantMaker.InKey(bars, Key.TryParse(key, out var found) ? found : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\"."));
+        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+        if (variant.Length == 0)
+            return View(bars, instrument, new Variant("", "as written", [bars]), 0);
+        if (!VariantMaker.Ids.Contains(variant, StringComparer.Ordinal))
+            throw new FieldException("variant", $"There is no such variant; there are {Words.List(VariantMaker.Ids)}.");
+        return View(bars, instrument, VariantMaker.Make(bars, variant), step);
+    }
+
+    private static BarsView View(Score written, Instrument instrument, Variant variant, int step)
+    {
+        var shown = variant.Steps.Count == 0 ? written : variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)];
+        return new BarsView(
+            AbcWriter.Write(shown with { Title = "", Tempo = null }), SheetEndpoints.Played(shown with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) }), variant.Name, variant.Steps.Count, variant.Reason,
+            (Performed.Length(shown) / new Fraction(1, 4)).Value);
+    }
+}

@@ -1,0 +1,117 @@
+import { Box, Flex, chakra } from '@chakra-ui/react'
+import type { Schemas } from '../../api/client'
+import { ReadinessSign, readinessWords } from '../../ui/Readiness'
+
+export interface Range {
+  from: number
+  to: number
+}
+
+interface Props {
+  piece: Schemas['PieceView']
+  selected: Range | null
+  select: (range: Range | null) => void
+  /** Bars that tripped while reading. */
+  marks?: number[]
+}
+
+const perLine = 8
+
+/** Every bar a cell in lines as on paper; passages stand out with their readiness. One click begins a range, the next ends it. */
+export function BarMap({ piece, selected, select, marks = [] }: Props) {
+  const bars = Array.from({ length: piece.toBar - piece.fromBar + 1 }, (_, i) => piece.fromBar + i)
+  const upbeat = piece.fromBar === 0 ? 1 : 0
+  const lines = Array.from({ length: Math.ceil((bars.length - upbeat) / perLine) }, (_, i) =>
+    bars.slice(i === 0 ? 0 : upbeat + i * perLine, upbeat + (i + 1) * perLine),
+  )
+  const open = piece.passages.filter((passage) => !passage.resting)
+  const press = (bar: number) => {
+    if (!selected || selected.from !== selected.to) select({ from: bar, to: bar })
+    else if (selected.from === bar) select(null)
+    else select({ from: Math.min(bar, selected.from), to: Math.max(bar, selected.from) })
+  }
+  return (
+    <Flex direction="column" gap="2.5" role="group" aria-label="Bar map">
+      {lines.map((line, i) => (
+        <Flex key={i} align="center">
+          <Box width="34px" color="faded" fontSize="0.85em" flex="none">
+            {line[0]}
+          </Box>
+          {line.map((bar) => (
+            <Bar
+              key={bar}
+              bar={bar}
+              narrow={bar === 0}
+              passage={open.find((one) => bar >= one.fromBar && bar <= one.toBar)}
+              chosen={Boolean(selected && bar >= selected.from && bar <= selected.to)}
+              marked={marks.includes(bar)}
+              press={() => press(bar)}
+            />
+          ))}
+        </Flex>
+      ))}
+    </Flex>
+  )
+}
+
+const staff = 'repeating-linear-gradient(to bottom, transparent 0 6px, #d8cfb9 6px 7px)'
+
+interface BarProps {
+  bar: number
+  narrow: boolean
+  passage?: Schemas['PassageView']
+  chosen: boolean
+  marked: boolean
+  press: () => void
+}
+
+function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
+  const begins = passage?.fromBar === bar
+  const ends = passage?.toBar === bar
+  const said = [
+    `bar ${bar}`,
+    passage && `passage ${passage.bars}, ${readinessWords[passage.readiness]}`,
+    passage?.slipped && 'slipped',
+    marked && 'tripped',
+  ]
+  return (
+    <chakra.button
+      aria-label={said.filter(Boolean).join(', ')}
+      aria-pressed={chosen}
+      title={said.filter(Boolean).join(', ')}
+      onClick={press}
+      position="relative"
+      flex={narrow ? '0 0 24px' : '0 1 66px'}
+      minW="0"
+      height="40px"
+      cursor="pointer"
+      backgroundImage={staff}
+      backgroundColor={chosen ? '#efe4c4' : marked ? '#f3d5cc' : undefined}
+      borderRight="1.5px solid"
+      borderColor="ink"
+      outlineOffset="-3px"
+    >
+      {passage && (
+        <chakra.span
+          position="absolute"
+          inset="3px 0"
+          left={begins ? '3px' : '0'}
+          right={ends ? '3px' : '-2px'}
+          bg="rgba(116,54,107,0.16)"
+          border="2px solid #74366b"
+          borderLeftWidth={begins ? '2px' : '0'}
+          borderRightWidth={ends ? '2px' : '0'}
+          borderLeftRadius={begins ? '8px' : '0'}
+          borderRightRadius={ends ? '8px' : '0'}
+          display="flex"
+          alignItems="center"
+          px="1.5"
+          color="#74366b"
+          pointerEvents="none"
+        >
+          {begins && <ReadinessSign value={passage.readiness} />}
+        </chakra.span>
+      )}
+    </chakra.button>
+  )
+}

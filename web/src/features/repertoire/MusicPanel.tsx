@@ -1,0 +1,193 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { usePlayback } from '../../sound/usePlayback'
+import { Engraving } from '../../ui/Engraving'
+import { Field, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import type { Range } from './BarMap'
+
+const variants = [
+  ['', 'as written'],
+  ['equal-values', 'all notes alike'],
+  ['long-short', 'long-short'],
+  ['short-long', 'short-long'],
+  ['long-short-short', 'long-short-short'],
+  ['triplets', 'in triplets'],
+  ['rhythm-alone', 'the rhythm on one note'],
+  ['melody-only', 'only the top notes'],
+  ['chain', 'growing chain'],
+  ['chain-end', 'growing chain from the end'],
+  ['silent-bars', 'every other bar silent'],
+  ['silent-beats', 'every other beat silent'],
+  ['silent-notes', 'every other note silent'],
+] as const
+
+const tonics = ['C', 'G', 'D', 'A', 'E', 'B', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb']
+
+/** The bars that are chosen, engraved; as written or in one of the altered versions, in any key. */
+export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; range: Range }) {
+  const [variant, setVariant] = useState('')
+  const [step, setStep] = useState(0)
+  const [tonic, setTonic] = useState('')
+  const { playing, start, stop } = usePlayback()
+  const query = { from: range.from, to: range.to, variant, step, key: tonic ? `${tonic} major` : '' }
+  const bars = api.useQuery(
+    'get',
+    '/api/pieces/{id}/bars',
+    { params: { path: { id: piece.id }, query } },
+    { retry: false, placeholderData: (before: Schemas['BarsView'] | undefined) => before },
+  )
+  const refused = (bars.error as { detail?: string } | null)?.detail ?? bars.data?.reason
+  return (
+    <Box as="section" aria-label="Music" mt="5">
+      <Flex gap="3" wrap="wrap" align="end" mb="3">
+        <Field label={`bars ${range.from}${range.to === range.from ? '' : `–${range.to}`}`} width="230px">
+          <Select
+            aria-label="Version"
+            value={variant}
+            onChange={(event) => {
+              setVariant(event.target.value)
+              setStep(0)
+            }}
+          >
+            {variants.map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Field label="key" width="120px">
+          <Select value={tonic} onChange={(event) => setTonic(event.target.value)}>
+            <option value="">as it is</option>
+            {tonics.map((one) => (
+              <option key={one} value={one}>
+                on {one.replace('b', '♭')}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        {bars.data && bars.data.steps > 1 && (
+          <Flex gap="1" align="center">
+            <Press aria-label="Step before" disabled={step === 0} onClick={() => setStep(step - 1)}>
+              ‹
+            </Press>
+            <Text minW="110px" textAlign="center" aria-live="polite">
+              step {step + 1} of {bars.data.steps}
+            </Text>
+            <Press
+              aria-label="Next step"
+              disabled={step + 1 >= bars.data.steps}
+              onClick={() => setStep(step + 1)}
+            >
+              ›
+            </Press>
+          </Flex>
+        )}
+        <Press
+          aria-pressed={playing}
+          disabled={!bars.data}
+          onClick={() => (playing ? stop() : bars.data && void start(bars.data.played, piece.slowTempo, 440))}
+        >
+          {playing ? 'Stop' : `Hear it at ${piece.slowTempo}`}
+        </Press>
+      </Flex>
+      {refused && (
+        <Text role="alert" color="wrong" fontWeight={600} mb="2">
+          {refused}
+        </Text>
+      )}
+      {bars.data && (
+        <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="3">
+          <Engraving abc={bars.data.abc} label={`Bars ${range.from} to ${range.to}, ${bars.data.name}`} />
+        </Box>
+      )}
+    </Box>
+  )
+}
+
+/** Music from a file or typed; what was not taken over is listed. */
+export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [typing, setTyping] = useState(false)
+  const [abc, setAbc] = useState('')
+  const path = { id: piece.id }
+  const done = async (view: unknown) => {
+    if (!view) return
+    setTyping(false)
+    await queries.invalidateQueries()
+  }
+  const send = async (file: File | undefined) => {
+    if (!file) return
+    await done(
+      await run(() =>
+        ask(
+          client.POST('/api/pieces/{id}/music/file', {
+            params: { path },
+            body: file as unknown as string,
+            bodySerializer: (body: unknown) => body as BodyInit,
+            headers: { 'Content-Type': 'application/octet-stream' },
+          }),
+        ),
+      ),
+    )
+  }
+  const type = async () =>
+    done(await run(() => ask(client.PUT('/api/pieces/{id}/music', { params: { path }, body: { abc } }))))
+  return (
+    <Box as="section" aria-label="Where the music comes from" mt="4">
+      <Flex gap="4" align="center" wrap="wrap">
+        <chakra.label
+          cursor="pointer"
+          textDecoration="underline"
+          textUnderlineOffset="3px"
+          minH="42px"
+          display="flex"
+          alignItems="center"
+        >
+          {piece.hasMusic ? 'Another file' : 'Take the music from a file (MusicXML, ABC)'}
+          <chakra.input
+            type="file"
+            accept=".musicxml,.xml,.mxl,.abc"
+            aria-label="Music file"
+            position="absolute"
+            width="1px"
+            height="1px"
+            opacity={0}
+            onChange={(event) => {
+              void send(event.target.files?.[0])
+              event.target.value = ''
+            }}
+          />
+        </chakra.label>
+        <Press look="quiet" onClick={() => setTyping(!typing)}>
+          {typing ? 'not typed after all' : 'type it in ABC'}
+        </Press>
+      </Flex>
+      {typing && (
+        <>
+          <TextArea
+            aria-label="Music in ABC"
+            rows={6}
+            fontFamily="ui-monospace, monospace"
+            spellCheck={false}
+            value={abc}
+            placeholder={'M:3/4\nL:1/8\nK:F\nF2 GA Bc | d6 |]'}
+            onChange={(event) => setAbc(event.target.value)}
+          />
+          <Press mt="2" onClick={() => void type()}>
+            Keep the music
+          </Press>
+        </>
+      )}
+      <Refusal problem={problem} />
+      {piece.leftOut.length > 0 && (
+        <Text color="faded" fontSize="0.92em" mt="1">
+          Not taken over: {piece.leftOut.join('; ')}.
+        </Text>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,186 @@
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { Empty, Field, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
+import { sayDay, sayTempo } from '../../ui/words'
+import { BarMap, type Range } from './BarMap'
+import { Missing } from './Missing'
+import { MusicIn, MusicPanel } from './MusicPanel'
+import { ReadinessGrid } from './ReadinessGrid'
+
+/** A piece: its bars, how far each passage is, what is still missing, and whether it will be ready on its day. */
+export function PiecePage() {
+  const id = Number(useParams().id)
+  const piece = api.useQuery('get', '/api/pieces/{id}', { params: { path: { id } } }, { retry: false })
+  if (piece.isError)
+    return (
+      <Page title="No such piece">
+        <Link to="/material">To the material</Link>
+      </Page>
+    )
+  return piece.data ? <Piece piece={piece.data} /> : null
+}
+
+function Piece({ piece }: { piece: Schemas['PieceView'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [range, setRange] = useState<Range | null>(null)
+  const [chosen, setChosen] = useState<number | null>(null)
+  const passage =
+    piece.passages.find((one) => one.id === chosen) ??
+    piece.passages.find((one) => one.readiness === 'Raw' && !one.resting) ??
+    piece.passages.find((one) => one.readiness === 'Shaping' && !one.resting)
+  const shown =
+    range ??
+    (passage
+      ? { from: passage.fromBar, to: passage.toBar }
+      : { from: piece.fromBar, to: Math.min(piece.toBar, piece.fromBar + 3) })
+  const done = () => queries.invalidateQueries()
+  const rate = async (passageId: number, readiness: Schemas['Readiness']) => {
+    const path = { id: passageId }
+    await run(() =>
+      ask(client.PUT('/api/pieces/passages/{id}/rating', { params: { path }, body: { readiness } })),
+    )
+    await done()
+  }
+  const make = async () => {
+    if (!range) return
+    const path = { id: piece.id }
+    const body = { passages: [{ from: range.from, to: range.to, difficulty: '' }] }
+    const made = await run(() => ask(client.POST('/api/pieces/{id}/passages', { params: { path }, body })))
+    if (!made) return
+    setChosen(made[0] ?? null)
+    setRange(null)
+    await done()
+  }
+  const known = range && piece.passages.some((one) => one.fromBar === range.from && one.toBar === range.to)
+  return (
+    <Page
+      title={piece.title}
+      aside={
+        <Flex gap="4" align="center" wrap="wrap">
+          <Text color="faded">
+            {piece.toBar} bars{piece.target ? ` · target ${sayTempo(piece.target, piece.beat)}` : ''}
+            {piece.performance ? ` · performance ${sayDay(piece.performance, piece.today)}` : ''}
+          </Text>
+          <ReadSlowly to={`/piece/${piece.id}/read`}>Read through slowly</ReadSlowly>
+        </Flex>
+      }
+    >
+      <Grid
+        templateColumns={{ base: '1fr', lg: 'minmax(0, 590px) minmax(0, 1fr)' }}
+        columnGap="10"
+        rowGap="6"
+      >
+        <Box>
+          <BarMap piece={piece} selected={range} select={setRange} />
+          <Flex mt="3" gap="3" align="center" minH="42px" wrap="wrap">
+            {range && !known ? (
+              <Press onClick={() => void make()}>
+                Make a passage of{' '}
+                {range.from === range.to ? `bar ${range.from}` : `bars ${range.from}–${range.to}`}
+              </Press>
+            ) : (
+              <Text color="faded" fontSize="0.92em">
+                Press a bar, then another, to choose what lies between.
+              </Text>
+            )}
+          </Flex>
+          <Refusal problem={problem} />
+          {piece.hasMusic && <MusicPanel piece={piece} range={shown} />}
+          <MusicIn piece={piece} />
+        </Box>
+        <Box minW="0">
+          {piece.passages.length === 0 ? (
+            <Empty>
+              No passages yet. Read it through slowly once and mark what trips, or choose bars in the map:
+              hard places of one to four bars, not lines.
+            </Empty>
+          ) : (
+            <Box overflowX="auto">
+              <ReadinessGrid
+                piece={piece}
+                chosen={passage?.id ?? null}
+                choose={setChosen}
+                rate={(one, to) => void rate(one, to)}
+              />
+            </Box>
+          )}
+          {passage && passage.readiness !== 'Ready' && (
+            <Missing key={`${passage.id}:${passage.missing}`} passage={passage} />
+          )}
+          {piece.plan && <Plan piece={piece} />}
+          <School piece={piece} />
+        </Box>
+      </Grid>
+    </Page>
+  )
+}
+
+/** What the performance needs against what there is; where it does not fit, what to leave out. */
+function Plan({ piece }: { piece: Schemas['PieceView'] }) {
+  const plan = piece.plan!
+  return (
+    <Box as="section" aria-label="Performance" mt="6">
+      <Text color={plan.fits ? undefined : 'wrong'} fontWeight={plan.fits ? 400 : 600}>
+        {piece.planWords}
+      </Text>
+      <Text color="faded" mt="1">
+        Passages until {sayDay(plan.sectionsFrom)}, then joined sections, whole run-throughs from{' '}
+        {sayDay(plan.runsFrom)}.
+      </Text>
+      {plan.leaveOut.length > 0 && (
+        <>
+          <Text mt="2">It would fit without:</Text>
+          <chakra.ul pl="5" css={{ listStyle: 'disc' }}>
+            {plan.leaveOut.map((one) => (
+              <li key={one}>{one}</li>
+            ))}
+          </chakra.ul>
+        </>
+      )}
+    </Box>
+  )
+}
+
+function School({ piece }: { piece: Schemas['PieceView'] }) {
+  const queries = useQueryClient()
+  const set = async (value: string) => {
+    const path = { id: piece.id }
+    await ask(
+      client.PUT('/api/pieces/{id}/school', {
+        params: { path },
+        body: { school: (value as Schemas['School']) || null },
+      }),
+    )
+    await queries.invalidateQueries()
+  }
+  return (
+    <Box mt="6" maxW="380px">
+      <Field label="Its passages come back">
+        <Select value={piece.school ?? ''} onChange={(event) => void set(event.target.value)}>
+          <option value="">as everywhere</option>
+          <option value="WideningGaps">in widening gaps, by how well it went</option>
+          <option value="EveryOtherDay">every other day, come what may</option>
+          <option value="ToughestFirst">toughest daily, ready ones every third day</option>
+        </Select>
+      </Field>
+    </Box>
+  )
+}
+
+const ReadSlowly = chakra(Link, {
+  base: {
+    border: '1.5px solid',
+    borderColor: 'ink',
+    borderRadius: '6px',
+    px: '4',
+    minH: '42px',
+    display: 'inline-flex',
+    alignItems: 'center',
+    fontWeight: 600,
+    _hover: { bg: 'rgba(30,34,48,0.07)' },
+  },
+})

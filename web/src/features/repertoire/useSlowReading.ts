@@ -1,0 +1,59 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Schemas } from '../../api/client'
+import type { Metronome } from '../../sound/metronome'
+
+/** Runs the click through a piece once and keeps the bars that were marked. */
+export function useSlowReading(piece: Schemas['PieceView'], tempo: number, done: (marks: number[]) => void) {
+  const click = useRef<Metronome | null>(null)
+  const [bar, setBar] = useState<number | null>(null)
+  const [marks, setMarks] = useState<number[]>([])
+  const latest = useRef({ marks, done })
+  useEffect(() => {
+    latest.current = { marks, done }
+  })
+  const beats = piece.beatsPerBar
+
+  const start = useCallback(async () => {
+    setMarks([])
+    setBar(piece.fromBar - 1)
+    const { Metronome } = await import('../../sound/metronome')
+    click.current?.stop()
+    click.current = new Metronome({
+      cycle: {
+        beats,
+        beatsPerBar: beats,
+        clicks: Array.from({ length: beats }, (_, at) => ({ at, level: at === 0 ? 3 : 1 })),
+      },
+      settings: { countInBars: 1 },
+    })
+    click.current.start(tempo)
+  }, [piece.fromBar, beats, tempo])
+
+  const end = useCallback(() => {
+    if (!click.current) return
+    click.current.stop()
+    click.current = null
+    latest.current.done(latest.current.marks)
+  }, [])
+
+  const mark = useCallback(() => {
+    if (bar === null || bar < piece.fromBar) return
+    setMarks((all) => (all.includes(bar) ? all : [...all, bar]))
+  }, [bar, piece.fromBar])
+
+  const running = bar !== null
+  useEffect(() => {
+    if (!running) return
+    const timer = setInterval(() => {
+      const beat = click.current?.beat()
+      if (beat === null || beat === undefined) return
+      const now = piece.fromBar + Math.floor(beat / beats)
+      if (now > piece.toBar) end()
+      else setBar(now)
+    }, 60)
+    return () => clearInterval(timer)
+  }, [running, beats, piece.fromBar, piece.toBar, end])
+
+  useEffect(() => () => click.current?.stop(), [])
+  return { bar, marks, start, mark, end }
+}

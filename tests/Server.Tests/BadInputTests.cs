@@ -105,7 +105,8 @@ public sealed class BadInputTests : IDisposable
     {
         if (operation["requestBody"] is not { } body)
             return [null];
-        var name = body["content"]!["application/json"]!["schema"]!["$ref"]?.GetValue<string>().Split('/')[^1];
+        // A file is sent as it is: any text will do for nonsense.
+        var name = body["content"]!["application/json"]?["schema"]!["$ref"]?.GetValue<string>().Split('/')[^1];
         var fields = name is null ? [] : schemas[name]!["properties"]!.AsObject().Select(property => property.Key).ToList();
         var odd = new[] { "null", "-1", "1e308", "99999999999999", "\"\"", "\"\\u0000\"", "[]", "[null]", "{}", "true", "\"2031-02-30\"", $"\"{new string('x', 11_000)}\"" };
         return

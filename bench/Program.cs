@@ -1,10 +1,13 @@
 using BenchmarkDotNet.Running;
 using TuningFork.Bench;
+using TuningFork.Bench.Judgement;
 
-// bench/run: everything; bench/run core | sheets | server | page: one part.
-var parts = args.Length == 0 ? ["page", "server", "core", "sheets"] : args;
+// bench/run: everything; bench/run core | sheets | server | page | judgement: one part.
+var parts = args.Length == 0 ? ["page", "judgement", "server", "core", "sheets"] : args;
 if (parts.Contains("page"))
     FirstPage.Print(Path.Combine(Directory.GetCurrentDirectory(), "web/dist"));
+if (parts.Contains("judgement"))
+    JudgementBench.Run();
 if (parts.Contains("server"))
     await ServerBench.RunAsync();
 if (parts.Contains("core"))

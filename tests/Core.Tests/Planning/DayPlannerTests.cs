@@ -72,7 +72,8 @@ public sealed class DayPlannerTests
             foreach (var drill in plan.Drills.Where(drill => drill is { MethodId: "one-take-rounds", Targets.Count: > 1 }))
             {
                 drill.Sequence.Zip(drill.Sequence.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
-                drill.Sequence.GroupBy(index => index).Select(group => group.Count()).Distinct().Count().ShouldBe(1);
+                var counts = drill.Sequence.GroupBy(index => index).Select(group => group.Count()).ToList();
+                (counts.Max() - counts.Min()).ShouldBeLessThanOrEqualTo(1, "whole rounds, and single takes of what is left");
             }
 
             var areas = plan.Drills.Where(drill => drill.Area is Area.Technique or Area.Repertoire or Area.Ear).Select(drill => drill.Area!.Value.ToString()).ToList();

@@ -56,7 +56,7 @@ internal static class RepertoireFill
         var raw = new Queue<Queued>(queue.Where(Alone));
         var mix = queue.Where(queued => !Alone(queued)).ToList();
         var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Max(raw.Count > 0 ? 1 : 0, parts.Count / 3));
-        foreach (var (length, place) in parts.Select((length, place) => (length, place)))
+        foreach (var (length, place) in Lengths(parts, mix.Count == 0 ? 0 : rawPlaces).Select((length, place) => (length, place)))
         {
             if (place < rawPlaces && raw.TryDequeue(out var queued))
                 yield return Single(context, queued, length);
@@ -71,6 +71,22 @@ internal static class RepertoireFill
         var left = raw.Concat(mix).Where(queued => queued.IsDue).ToList();
         foreach (var queued in left)
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
+    }
+
+    /// <summary>Repeating methods are through after about three minutes; what a raw place has beyond that goes to the rounds.</summary>
+    private static int[] Lengths(IReadOnlyList<int> parts, int rawPlaces)
+    {
+        var lengths = parts.ToArray();
+        for (int raw = 0, round = rawPlaces; raw < rawPlaces && round < lengths.Length; raw++)
+        {
+            for (; lengths[raw] > LeastRepeating && round < lengths.Length; round++)
+            {
+                lengths[raw]--;
+                lengths[round]++;
+            }
+        }
+
+        return lengths;
     }
 
     /// <summary>A raw passage, or a whole piece, gets a drill to itself.</summary>

@@ -18,8 +18,8 @@ internal static class RoundsFill
     private const int FreshVisits = 4;
 
     /// <summary>
-    /// How many of the queue make a set: those that are due as long as three rounds fit, others only until the rounds are
-    /// no more than six; at least two.
+    /// How many of the queue make a set: as many as three rounds fit, at least two. What is not due yet joins too: a third
+    /// take of something else is worth more than a fourth of the same (measured with simulated learners, docs/judgement.md).
     /// </summary>
     public static int SetSize(IReadOnlyList<Queued> queue, int minutes)
     {
@@ -27,9 +27,8 @@ internal static class RoundsFill
         var seconds = 0;
         foreach (var queued in queue.Take(MostInASet))
         {
-            var enough = seconds > 0 && minutes * 60 / seconds <= MostRounds;
             seconds += queued.Material.TakeSeconds;
-            if (size >= 2 && (seconds * WantedRounds > minutes * 60 || (enough && !queued.IsDue)))
+            if (size >= 2 && seconds * WantedRounds > minutes * 60)
                 break;
             size++;
         }
@@ -61,14 +60,34 @@ internal static class RoundsFill
         var fitting = Takes.RoundsThatFit(minutes * 60, drill.Targets.Select(target => target.TakeSeconds));
         var rounds = Math.Clamp(fitting, 1, MostRounds);
         var groups = drill.Targets.Select(target => target.Group).ToList();
+        var sequence = Filled(drill, DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)), minutes, mix);
+        var more = sequence.Count - (rounds * drill.Targets.Count);
         return drill with
         {
             Minutes = minutes,
-            Sequence = DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)),
+            Sequence = sequence,
             Sum = fitting == 0
                 ? $"too short: one round of {drill.Targets.Count} needs {round} s"
-                : $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {drill.Targets.Count}, {round} s a round",
+                : $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {drill.Targets.Count}, {round} s a round{(more > 0 ? $", and {Words.Count(more, "take")} more" : "")}",
         };
+    }
+
+    /// <summary>What is left after the last whole round goes to single takes, the first of the set first; never the same twice running.</summary>
+    private static IReadOnlyList<int> Filled(Drill drill, IReadOnlyList<int> rounds, int minutes, Mix mix)
+    {
+        var left = (minutes * 60) - rounds.Sum(index => drill.Targets[index].TakeSeconds);
+        if (mix == Mix.Blocked || drill.Targets.Count < 2 || rounds.Count >= MostRounds * drill.Targets.Count)
+            return rounds;
+        var all = rounds.ToList();
+        for (var index = 0; index < drill.Targets.Count; index++)
+        {
+            if (drill.Targets[index].TakeSeconds > left || index == all[^1])
+                continue;
+            all.Add(index);
+            left -= drill.Targets[index].TakeSeconds;
+        }
+
+        return all;
     }
 
     /// <summary>Work and rest in blocks of about 25 minutes, so that the breaks of a long sitting find their places between them.</summary>

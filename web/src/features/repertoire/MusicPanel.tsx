@@ -100,7 +100,11 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
       )}
       {bars.data && (
         <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="3">
-          <Engraving abc={bars.data.abc} label={`Bars ${range.from} to ${range.to}, ${bars.data.name}`} />
+          <Engraving
+            abc={bars.data.abc}
+            label={`Bars ${range.from} to ${range.to}, ${bars.data.name}`}
+            staffWidth={Math.min(760, 220 + 130 * (range.to - range.from + 1))}
+          />
         </Box>
       )}
     </Box>

@@ -174,7 +174,7 @@ function PatternFields({ draft, set }: Props) {
     set({ work: { ...draft.work, patterns: { ...plan, ...part } }, sheet })
   const play = (part: Partial<Schemas['SheetRequest']>) => set({ sheet: { ...sheet, ...part } })
   return (
-    <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4">
+    <Grid templateColumns="repeat(auto-fill, minmax(178px, 1fr))" gap="4">
       <Field label="degrees">
         <Select value={plan.size} onChange={(event) => change({ size: Number(event.target.value), from: 1 })}>
           {Object.entries(choices.data.patternCounts).map(([size, count]) => (

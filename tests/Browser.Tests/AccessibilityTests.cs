@@ -32,6 +32,11 @@ public sealed class AccessibilityTests
             Inspect(kind, "//*[@data-testid='look']");
         }
 
+        browser.Open("/material");
+        browser.See(By.LinkText("Ferry Waltz")).Click();
+        Inspect("piece", "//*[contains(@class, 'abcjs-notehead')]");
+        browser.SeeText("Read through slowly").Click();
+        Inspect("slow reading", "//*[@data-testid='bar']");
         Check("/instrument", "//input");
         Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/keys", "//section");

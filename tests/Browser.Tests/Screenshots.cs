@@ -23,6 +23,9 @@ public sealed class Screenshots
         Shot("/warm-up", "warm-up", "//section//*[name()='svg']");
         Shot("/technique", "technique", "//section//li");
         Shot("/material", "material", "//tbody/tr");
+        browser.Open("/material");
+        browser.See(By.LinkText("Ferry Waltz")).Click();
+        Snap("piece", "//*[@data-testid='engraving']//*[contains(@class, 'abcjs-notehead')]");
         Shot("/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
         Shot("/keys", "keys", "//section//*[name()='svg']");
         Shot("/sound", "sound", "//fieldset");
@@ -68,7 +71,6 @@ public sealed class Screenshots
         browser.Resize(820, 1180);
         Shot("/", "today-tablet", "//ol/li");
         browser.Resize(390, 844);
-        Shot("/", "today-phone", "//ol/li");
         Shot("/practise", "stage-phone", "//*[@data-testid='stage-title']");
         browser.Resize(1280, 800);
         Shot("/welcome", "first-visit", "//h2");

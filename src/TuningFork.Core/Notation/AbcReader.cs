@@ -68,7 +68,17 @@ internal sealed class AbcHead
 {
     private static readonly Dictionary<string, int> Modes = new(StringComparer.Ordinal)
     {
-        [""] = 0, ["maj"] = 0, ["ion"] = 0, ["m"] = -3, ["min"] = -3, ["aeo"] = -3, ["mix"] = -1, ["dor"] = -2, ["phr"] = -4, ["lyd"] = 1, ["loc"] = -5,
+        [""] = 0,
+        ["maj"] = 0,
+        ["ion"] = 0,
+        ["m"] = -3,
+        ["min"] = -3,
+        ["aeo"] = -3,
+        ["mix"] = -1,
+        ["dor"] = -2,
+        ["phr"] = -4,
+        ["lyd"] = 1,
+        ["loc"] = -5,
     };
 
     private Fraction? unit;

@@ -24,8 +24,6 @@ internal static class DaySummary
             lines.Add($"The routine's mosts leave {Words.Minutes(fitted.Over)} over; they went to the block that is owed most.");
         if (budget.Unplaced > 0)
             lines.Add($"Your mosts a day leave {Words.Minutes(budget.Unplaced)} that no area may take; raise one, or shorten the day.");
-        if (Purpose.Of(request.Materials, request.Day, request.Focus) is { } purpose && blocks.Any(block => block.Block.Area == Area.Technique && block.Minutes > 0))
-            lines.Add($"Technique is for {purpose.Words}.");
         var review = request.Materials.Where(material => material.ReviewOn <= request.Day).ToList();
         if (review.Count > 0)
             lines.Add($"{(review.Count == 1 ? $"{review[0].Title} waits" : $"{review.Count} exercises wait")} for a decision: keep, rest or drop. See Technique.");

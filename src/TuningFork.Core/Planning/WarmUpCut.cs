@@ -64,6 +64,9 @@ public static class WarmUpCut
         var why = (demands & Demands.Concert) != Demands.None ? "a concert today"
             : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength"
             : Words.Minutes(minutes);
-        return $"{why}: {(CoreOnly(demands) ? "the core only" : "the core first")}, without {Words.List([.. leftOut.Select(part => Words.Small(part.Title))])}";
+        List<string> names = [.. leftOut.Select(part => Words.Small(part.Title))];
+        if (names.Count > 2)
+            names = [names[^1], $"{names.Count - 1} more"];
+        return $"{why}: {(CoreOnly(demands) ? "the core only" : "the core first")}, without {Words.List(names)}";
     }
 }

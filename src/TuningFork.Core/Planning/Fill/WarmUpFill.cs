@@ -11,7 +11,7 @@ internal static class WarmUpFill
     /// <summary>Comfortable: this part of the last clean tempo (common practice).</summary>
     private const double Comfortable = 0.75;
 
-    private static readonly string[] Reasons = ["sound before fingers", "tuning, slowly", "the whole instrument, without force", "light and quick, never hard"];
+    private static readonly string[] Reasons = ["sound before fingers", "slowly, every note heard", "the whole instrument, without force", "light and quick, never hard"];
 
     public static IEnumerable<Drill> Fill(FillContext context, int minutes)
     {

@@ -146,10 +146,10 @@ public sealed class History
                 Tempo = cue.Tempo?.Value,
             });
             used += Math.Max(15, target.TakeSeconds);
-            if (material is null)
-                Note(target.Key, day, clean);
-            else
+            if (material is not null)
                 Visit(material, target.Key, day, clean, cue.Tempo?.Value);
+            else if (target.Key.StartsWith("ear:", StringComparison.Ordinal))
+                Note(target.Key, day, clean);
         }
 
         if (drill.Targets is [{ MaterialId: { } kept }, ..] && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean))]) is { } place)

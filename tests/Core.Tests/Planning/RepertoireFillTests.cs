@@ -1,0 +1,99 @@
+using Shouldly;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Planning;
+
+/// <summary>Methods that alter, what is still missing, and the way back into the piece.</summary>
+public sealed class RepertoireFillTests
+{
+    private static readonly DateOnly Day = new(2031, 5, 14);
+
+    [Fact]
+    public void What_is_missing_proposes_the_method_and_an_altered_drill_ends_as_written()
+    {
+        var drill = Only(Passage() with { Readiness = Readiness.Raw, LastClean = null, Visits = 4, Missing = "rushing", Proposed = Methods.SilentBars.Id });
+        (drill.MethodId, drill.Reason).ShouldBe((Methods.SilentBars.Id, "still missing: rushing; raw; last played 2 days ago"));
+        drill.Targets.Count.ShouldBe(4, "by bars, by beats, by notes, as written");
+        drill.Targets.SkipLast(1).ShouldAllBe(target => target.MaterialId == null && target.Key.StartsWith("m:7:v:silent-", StringComparison.Ordinal));
+        drill.Targets[^1].MaterialId.ShouldBe(7, "only the take as written counts for the memory");
+        drill.Sequence.Chunk(4).ShouldAllBe(round => round.SequenceEqual(new[] { 0, 1, 2, 3 }));
+        Only(Passage() with { Readiness = Readiness.Raw, LastClean = null, Visits = 4, ToBar = 9, FromBar = 9, Missing = "rushing", Proposed = Methods.SilentBars.Id })
+            .Targets.Count.ShouldBe(3, "one bar has no other to take turns with");
+    }
+
+    [Theory]
+    [InlineData("rhythm", "rhythm-alone")]
+    [InlineData("fingering", "growing-chain")]
+    [InlineData("coordination", "rhythm-variants")]
+    [InlineData("memory", "from-memory")]
+    [InlineData("tone", "sing-first")]
+    [InlineData("", "silent-bars")]
+    public void Without_a_cause_the_difficulty_chooses_the_altered_version(string difficulty, string method) =>
+        Only(Passage() with { Readiness = Readiness.Raw, LastClean = null, Visits = 2, Difficulty = difficulty }).MethodId.ShouldBe(method);
+
+    [Theory]
+    [InlineData(0, 15, 20)]
+    [InlineData(1, 12, 23)]
+    [InlineData(2, 1, 40)]
+    public void A_ready_passage_goes_back_step_by_step(int step, int from, int to)
+    {
+        var drill = Only(Passage() with { Readiness = Readiness.Ready, LastClean = new Bpm(100), PutBack = step });
+        drill.MethodId.ShouldBe(Methods.PutBack.Id);
+        drill.Targets[0].StopAfterBar.ShouldBe(to);
+        drill.Reason.ShouldEndWith($"bars {from} to {to}");
+        drill.Targets[0].TakeSeconds.ShouldBeGreaterThanOrEqualTo(Takes.Seconds(to - from + 1, 4, new Bpm(102)), "all its bars are counted");
+    }
+
+    [Fact]
+    public void What_has_come_back_into_its_piece_is_performed_now_and_then() =>
+        Only(Passage() with { Readiness = Readiness.Ready, LastClean = new Bpm(100), PutBack = 3 }).MethodId.ShouldBe(Methods.PerformanceTake.Id);
+
+    [Fact]
+    public void Mixing_grows_with_what_can_be_played()
+    {
+        Material[] fresh = [.. Enumerable.Range(1, 4).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80), Visits = 2 })];
+        Rounds(fresh).Distinct().Count().ShouldBe(1, "in turn while it is fresh");
+        Rounds([.. fresh.Select(one => one with { Visits = 9 })]).Distinct().Count().ShouldBeGreaterThan(1, "shuffled later");
+
+        static List<string> Rounds(Material[] all)
+        {
+            var drill = Drills(all, 10).First(drill => drill.MethodId == Methods.OneTakeRounds.Id);
+            return [.. drill.Sequence.Chunk(drill.Targets.Count).Where(round => round.Length == drill.Targets.Count).Select(round => string.Join(',', round))];
+        }
+    }
+
+    [Fact]
+    public void A_piece_may_follow_a_school_of_its_own()
+    {
+        var one = Passage() with { Readiness = Readiness.Ready, Memory = new Memory(60, 5), LastVisit = Day.AddDays(-2) };
+        DueList.For([one], Day, School.WideningGaps)[0].IsDue.ShouldBeFalse();
+        DueList.For([one with { School = School.EveryOtherDay }], Day, School.WideningGaps)[0].IsDue.ShouldBeTrue();
+    }
+
+    private static Drill Only(Material passage) => Drills([passage], 5)[0];
+
+    private static List<Drill> Drills(IReadOnlyList<Material> all, int minutes) =>
+        [.. DayPlanner.Plan(new DayRequest { Day = Day, Minutes = minutes, Routine = new Routine("r", [new Block(Area.Repertoire, 1, minutes, 99)], false), Materials = all }).Drills];
+
+    private static Material Passage() => new()
+    {
+        Id = 7,
+        Kind = MaterialKind.Passage,
+        Area = Area.Repertoire,
+        Title = "Kite, 16–19",
+        ShortTitle = "16–19",
+        Group = 1,
+        FromBar = 16,
+        ToBar = 19,
+        PieceBegins = 1,
+        PieceEnds = 40,
+        Target = new Bpm(110),
+        LastVisit = Day.AddDays(-2),
+        Visits = 6,
+        Memory = new Memory(1, 5),
+    };
+}

@@ -2,10 +2,12 @@ using BenchmarkDotNet.Running;
 using TuningFork.Bench;
 using TuningFork.Bench.Judgement;
 
-// bench/run: everything; bench/run core | sheets | server | page | judgement: one part.
-var parts = args.Length == 0 ? ["page", "judgement", "server", "core", "sheets"] : args;
+// bench/run: everything; bench/run core | sheets | server | page | judgement | import: one part.
+var parts = args.Length == 0 ? ["page", "import", "judgement", "server", "core", "sheets"] : args;
 if (parts.Contains("page"))
     FirstPage.Print(Path.Combine(Directory.GetCurrentDirectory(), "web/dist"));
+if (parts.Contains("import"))
+    ImportBench.Run();
 if (parts.Contains("judgement"))
     JudgementBench.Run();
 if (parts.Contains("server"))

@@ -15,7 +15,7 @@ public sealed class WorkTests : IDisposable
     public async Task A_shuttle_grows_on_the_stage_and_keeps_its_size()
     {
         await Clarinet();
-        var id = Id(await app.Post("/api/technique/work", new { title = "Six keys", target = 96, work = new { kind = "Shuttle", items = new[] { "D major", "Ab major", "E major" }, beats = 4 } }));
+        var id = Id(await app.Post("/api/technique/made", new { title = "Six keys", target = 96, work = new { kind = "Shuttle", items = new[] { "D major", "Ab major", "E major" }, beats = 4 } }));
         var session = await Open(id);
         session["cue"]!["run"]!["steps"]!.AsArray().Count.ShouldBe(8);
         session = await app.Act(session, "Run", 20, 0);
@@ -35,7 +35,7 @@ public sealed class WorkTests : IDisposable
     public async Task One_by_one_goes_on_where_it_stopped()
     {
         await Clarinet();
-        var id = Id(await app.Post("/api/technique/work", new { title = "Centred", work = new { kind = "Steps", items = new[] { "G4", "A4", "B4", "C5" } } }));
+        var id = Id(await app.Post("/api/technique/made", new { title = "Centred", work = new { kind = "Steps", items = new[] { "G4", "A4", "B4", "C5" } } }));
         var session = await Open(id);
         session = await app.Act(session, "Clean");
         session = await app.Act(session, "Missed");
@@ -50,11 +50,11 @@ public sealed class WorkTests : IDisposable
     public async Task Written_music_patterns_and_grooves_stand_on_the_stage()
     {
         await Clarinet();
-        var written = Id(await app.Post("/api/technique/work", new { title = "Study", target = 90, work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" } }));
+        var written = Id(await app.Post("/api/technique/made", new { title = "Study", target = 90, work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" } }));
         (await Open(written))["abc"]!.GetValue<string>().ShouldContain("K:F\n");
         await app.Post("/api/session/close", new { });
         await app.Clock(Evening.AddDays(1));
-        var patterns = await app.Post("/api/technique/work", new { title = "Patterns of three", target = 90, work = new { kind = "Patterns", patterns = new { size = 3, perWeek = 2, joined = false, first = "2031-05-08", from = 1 } }, sheet = new { tonic = "G", octaves = 1 } });
+        var patterns = await app.Post("/api/technique/made", new { title = "Patterns of three", target = 90, work = new { kind = "Patterns", patterns = new { size = 3, perWeek = 2, joined = false, first = "2031-05-08", from = 1 } }, sheet = new { tonic = "G", octaves = 1 } });
         patterns["stands"]!.GetValue<string>().ShouldBe("pattern 3, week 2 of 3, until 28 May");
         await app.Post($"/api/technique/exercises/{written}/review", new { decision = "Rest" });
         var session = await Open(Id(patterns));
@@ -63,7 +63,7 @@ public sealed class WorkTests : IDisposable
         await app.Post("/api/session/close", new { });
         await app.Post($"/api/technique/exercises/{Id(patterns)}/review", new { decision = "Drop" });
         await app.Clock(Evening.AddDays(2));
-        var groove = Id(await app.Post("/api/technique/work", new { title = "Four", target = 90, work = new { kind = "Groove", text = "low: x...x...x...x..." } }));
+        var groove = Id(await app.Post("/api/technique/made", new { title = "Four", target = 90, work = new { kind = "Groove", text = "low: x...x...x...x..." } }));
         (await Open(groove))["groove"]!["lines"]!.AsArray().Count.ShouldBe(1);
     }
 
@@ -72,13 +72,13 @@ public sealed class WorkTests : IDisposable
     {
         await Clarinet();
         var post = HttpMethod.Post;
-        await app.Refused(post, "/api/technique/work/look", new { work = new { kind = "Notation", text = "K:C\nCDEF GABc d|" } }, "text");
-        (await app.Send(post, "/api/technique/work/look", new { work = new { kind = "Notation", text = "K:C\nCDE? GABc|" } }, 400))["detail"]!.GetValue<string>().ShouldStartWith("Line 2, place 4:");
-        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Changes", items = new[] { "C", "Z9" } } }, "items[1]");
-        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Shuttle", items = new[] { "C major" } } }, "items");
-        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Groove", text = "low: x..." } }, "text");
-        await app.Refused(post, "/api/technique/work", new { title = "", work = new { kind = "Steps", items = new[] { "a", "b" } } }, "title");
-        await app.Refused(post, "/api/technique/work", new { title = "x", work = new { kind = "Patterns" } }, "patterns");
+        await app.Refused(post, "/api/technique/made/look", new { work = new { kind = "Notation", text = "K:C\nCDEF GABc d|" } }, "text");
+        (await app.Send(post, "/api/technique/made/look", new { work = new { kind = "Notation", text = "K:C\nCDE? GABc|" } }, 400))["detail"]!.GetValue<string>().ShouldStartWith("Line 2, place 4:");
+        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Changes", items = new[] { "C", "Z9" } } }, "items[1]");
+        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Shuttle", items = new[] { "C major" } } }, "items");
+        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Groove", text = "low: x..." } }, "text");
+        await app.Refused(post, "/api/technique/made", new { title = "", work = new { kind = "Steps", items = new[] { "a", "b" } } }, "title");
+        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Patterns" } }, "patterns");
         (await app.Post("/api/technique/progression", new { key = "Bb major", degrees = new[] { 2, 5, 1 }, sevenths = true })).AsArray().Select(chord => chord!.GetValue<string>()).ShouldBe(["Cm7", "F7", "B♭maj7"], "theory handbooks, from memory");
         (await app.Get("/api/technique/exercises")).AsArray().ShouldBeEmpty();
     }

@@ -644,7 +644,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/technique/work": {
+    "/api/technique/made": {
         parameters: {
             query?: never;
             header?: never;
@@ -660,7 +660,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/technique/work/{id}": {
+    "/api/technique/made/{id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -676,7 +676,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/technique/work/look": {
+    "/api/technique/made/look": {
         parameters: {
             query?: never;
             header?: never;

@@ -47,9 +47,9 @@ public static class WorkEndpoints
     {
         var group = app.MapGroup("/api/technique").WithTags("Technique");
         group.MapGet("/exercises", ListAsync).WithName("GetExercises");
-        group.MapPost("/work", AddAsync).WithName("AddWork");
-        group.MapPut("/work/{id:int}", ChangeAsync).WithName("ChangeWork");
-        group.MapPost("/work/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) => Look(wish.Work, await desk.ProfileAsync(cancel))).WithName("LookAtWork");
+        group.MapPost("/made", AddAsync).WithName("AddWork");
+        group.MapPut("/made/{id:int}", ChangeAsync).WithName("ChangeWork");
+        group.MapPost("/made/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) => Look(wish.Work, await desk.ProfileAsync(cancel))).WithName("LookAtWork");
         group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
         group.MapPost("/progression", Progression).WithName("MakeProgression");
         group.MapGet("/fingerings", () => Fingering.Groups().Concat(Fingering.Groups(minor: true)).Select(keys => keys.Select(key => key.Name).ToList()).ToList()).WithName("GetFingerings");

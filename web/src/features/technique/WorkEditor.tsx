@@ -23,7 +23,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
   const look = api.useQuery(
     'post',
-    '/api/technique/work/look',
+    '/api/technique/made/look',
     { body: { work: draft.work } },
     { placeholderData: (before: Schemas['LookView'] | undefined) => before, retry: false },
   )
@@ -34,8 +34,8 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
     const saved = await run(() =>
       ask(
         id === 0
-          ? client.POST('/api/technique/work', { body })
-          : client.PUT('/api/technique/work/{id}', { params: { path }, body }),
+          ? client.POST('/api/technique/made', { body })
+          : client.PUT('/api/technique/made/{id}', { params: { path }, body }),
       ),
     )
     if (!saved) return

@@ -80,13 +80,14 @@ public static class StageRuns
         var (target, work) = (drill.Targets[0], drill.Targets[0].Work!);
         var place = (target.Place + takes.Count) % work.Items.Count;
         var chord = ChordSymbols.Parse(work.Items[place]);
+        List<string> steps = [.. ChordSymbols.Inversions(chord).Select(one => Laid(one, work.Voicing)).Distinct(StringComparer.Ordinal)];
         return Stage.Take(drill, 0) with
         {
             Title = chord.Symbol,
-            Sentence = $"All {chord.Kind.Intervals.Count} positions in {work.LimitSeconds} seconds.",
+            Sentence = $"All {steps.Count} positions in {work.LimitSeconds} seconds.",
             Count = takes.Count == 0 ? "" : $"{takes.Count(take => take.Clean)} of {takes.Count} in time",
             Next = Name(work.Items[(place + 1) % work.Items.Count]),
-            Run = new RunCue([.. ChordSymbols.Inversions(chord).Select(one => Laid(one, work.Voicing))], 0, work.LimitSeconds),
+            Run = new RunCue(steps, 0, work.LimitSeconds),
         };
     }
 

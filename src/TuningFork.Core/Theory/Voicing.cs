@@ -27,15 +27,15 @@ public static class Voicings
         return voicing switch
         {
             Voicing.Open => [.. close.Where((_, i) => i != close.Count - 2).Append(close[^2] with { Octave = close[^2].Octave - 1 }).OrderBy(pitch => pitch.Midi)],
-            Voicing.Shell => Shell(chord, octave),
+            Voicing.Shell => Shell(chord, close),
             _ => close,
         };
     }
 
-    private static IReadOnlyList<Pitch> Shell(Chord chord, int octave)
+    /// <summary>The fifth of a seventh chord is left out, wherever it lies.</summary>
+    private static IReadOnlyList<Pitch> Shell(Chord chord, IReadOnlyList<Pitch> close)
     {
-        var root = chord with { Inversion = 0 };
-        var pitches = root.Pitches(octave);
-        return pitches.Count == 4 ? [pitches[0], pitches[1], pitches[3]] : pitches;
+        var fifth = (chord with { Inversion = 0 }).Notes[2];
+        return close.Count == 4 ? [.. close.Where(pitch => pitch.Name != fifth)] : close;
     }
 }

@@ -107,6 +107,9 @@ public sealed class WorkTests
         positions.Title.ShouldBe("G7");
         positions.Run.ShouldNotBeNull().Steps.ShouldBe(["G B D F", "B D F G", "D F G B", "F G B D"]);
         positions.Run.LimitSeconds.ShouldBe(20);
+        var shells = Stage.Now(DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["Cmaj7"], Voicing = Voicing.Shell }), [], 0);
+        shells.Run.ShouldNotBeNull().Steps.ShouldBe(["C E B", "E B C", "B C E"], "each position once, the fifth left out");
+        shells.Sentence.ShouldBe("All 3 positions in 30 seconds.");
     }
 
     [Fact]

@@ -107,27 +107,39 @@ internal static class Policies
             Shares = [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
             Materials = [.. books.Rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.PieceId is null))],
         });
-        foreach (var drill in plan.Drills.Where(drill => !drill.IsBreak))
+        var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
+        for (var at = 0; at < drills.Count; at++)
         {
-            var takes = new List<StageTake>();
-            var method = Methods.Get(drill.MethodId);
-            // The stage lets the last take end.
-            for (var used = 0; used < drill.Minutes * 60; used += Books.TakeSeconds)
-            {
-                var cue = Stage.Now(drill, takes, used);
-                if (cue.Complete)
-                    break;
-                var index = Math.Max(0, cue.TargetIndex);
-                var target = drill.Targets.ElementAtOrDefault(index);
-                // Without counted takes, as in a first reading, the passage is simply played.
-                var id = target?.MaterialId ?? Altered(target);
-                var clean = id is not { } passage || passage >= 1000 || play(passage, target!.MaterialId is null || method.Course == Course.Timed ? null : Books.Tempo);
-                takes.Add(new StageTake(index, clean));
-            }
-
-            if (method.Course == Course.Timed && drill.Targets is [{ MaterialId: { } read and < 1000 }, ..])
-                books.Visit(read, day);
+            var left = PlayDrill(books, drills[at], day, play);
+            if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), left) is { } longer)
+                drills[drills.FindIndex(drill => drill.Id == longer.Id)] = longer;
         }
+    }
+
+    /// <summary>Plays a drill to its end, or to the end of its time.</summary>
+    /// <returns>The seconds it leaves.</returns>
+    private static int PlayDrill(Books books, Drill drill, DateOnly day, Func<int, int?, bool> play)
+    {
+        var takes = new List<StageTake>();
+        var method = Methods.Get(drill.MethodId);
+        var used = 0;
+        // The stage lets the last take end.
+        for (; used < drill.Seconds; used += Books.TakeSeconds)
+        {
+            var cue = Stage.Now(drill, takes, used);
+            if (cue.Complete)
+                break;
+            var index = Math.Max(0, cue.TargetIndex);
+            var target = drill.Targets.ElementAtOrDefault(index);
+            // Without counted takes, as in a first reading, the passage is simply played.
+            var id = target?.MaterialId ?? Altered(target);
+            var clean = id is not { } passage || passage >= 1000 || play(passage, target!.MaterialId is null || method.Course == Course.Timed ? null : Books.Tempo);
+            takes.Add(new StageTake(index, clean));
+        }
+
+        if (method.Course == Course.Timed && drill.Targets is [{ MaterialId: { } read and < 1000 }, ..])
+            books.Visit(read, day);
+        return drill.Seconds - used;
     }
 
     private static int? Altered(Target? target) => target?.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;

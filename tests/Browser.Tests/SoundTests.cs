@@ -67,7 +67,7 @@ public sealed class SoundTests
         browser.Until(_ => browser.Control("then bars silent").GetAttribute("value") == "1");
         browser.Type("Tempo, typed", "120" + Keys.Enter);
         browser.Button("Start the click").Click();
-        await Task.Delay(6500);
+        browser.Until(_ => Heard(browser).Count > 6, 60);
 
         // Two beats, two silent ones: half a second, then one and a half.
         var gaps = Gaps(browser);
@@ -78,7 +78,7 @@ public sealed class SoundTests
         // Faster from the next beat on, without a stumble.
         browser.Run("window.heard.length = 0");
         browser.Type("Tempo, typed", "240" + Keys.Enter);
-        await Task.Delay(4000);
+        browser.Until(_ => Heard(browser).Count > 15, 60);
         Gaps(browser).TakeLast(3).ShouldAllBe(gap => Math.Abs(gap - 0.25) < 0.001 || Math.Abs(gap - 0.75) < 0.001);
         browser.Complaints().Where(line => !line.Contains("400", StringComparison.Ordinal)).ShouldBeEmpty();
     }

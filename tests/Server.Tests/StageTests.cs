@@ -44,9 +44,11 @@ public sealed class StageTests : IDisposable
         await app.FirstDay();
         var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => Method(now) is "three clean in a row" or "six times, slowly");
         var position = session["position"]!.GetValue<int>();
+        var planned = session["drills"]!.AsArray().Sum(drill => drill!["allowedSeconds"]!.GetValue<int>());
         while (session["position"]!.GetValue<int>() == position)
             session = await app.Act(session, "Clean");
         var ended = Drill(session, position);
+        session["drills"]!.AsArray().Sum(drill => drill!["allowedSeconds"]!.GetValue<int>()).ShouldBe(planned, "time that is left is passed on, not added");
         session = await app.Act(session, "Back");
         session["position"]!.GetValue<int>().ShouldBe(position);
         Drill(session, position)["takes"]!.GetValue<int>().ShouldBe(ended["takes"]!.GetValue<int>() - 1);

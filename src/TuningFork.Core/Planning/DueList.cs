@@ -26,7 +26,7 @@ public static class DueList
 
     /// <summary>
     /// First what was asked for, then what is due: nearer performances, what slipped, raw, then the least likely to be
-    /// clean. New material comes after what is due; what is not due yet comes last. Visited today: left out.
+    /// clean. New material comes after what is due; what is not due yet comes last, the least lasting first and yesterday's after it. Visited today: left out.
     /// </summary>
     /// <param name="materials">Candidates; resting ones are left out.</param>
     /// <param name="today">The practice day.</param>
@@ -92,7 +92,7 @@ public static class DueList
     {
         var material = queued.Material;
         if (!queued.IsDue)
-            return queued.Due.DayNumber - today.DayNumber;
+            return Lasting(material, today) + (material.LastVisit == today.AddDays(-1) ? 1 : 0);
         var score = queued.Chance ?? 0.97;
         if (material.Kind == MaterialKind.Exercise)
             score = Math.Min(score, 0.97) - (OverdueADay * (today.DayNumber - queued.Due.DayNumber));
@@ -103,6 +103,13 @@ public static class DueList
         if (material.Readiness == Readiness.Raw && material.LastVisit is not null)
             score -= 0.15;
         return score;
+    }
+
+    /// <summary>Of what is not due: the chance that it would be clean on the day it has to be, or tomorrow where there is no such day.</summary>
+    private static double Lasting(Material material, DateOnly today)
+    {
+        var day = material.Performance is { } date && date > today ? date : today.AddDays(1);
+        return material is { Memory: { } memory, LastVisit: { } last } ? Fsrs.Retrievability(day.DayNumber - last.DayNumber, memory.Stability) : 0;
     }
 
     private static string Why(Material material, DateOnly today, DateOnly due, int days)

@@ -64,7 +64,7 @@ public static class PlanEdit
                 drills[index] = drill with { Locked = !drill.Locked };
                 break;
             case ChangeKind.Minutes:
-                drills[index] = Fill.RoundsFill.Sized(drill, Checked(change.Value), request.Mix);
+                drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value) });
                 break;
             case ChangeKind.LeaveOut:
                 drills.RemoveAt(index);

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 
@@ -64,6 +66,13 @@ public sealed record Drill
     /// <summary>Whole minutes.</summary>
     public required int Minutes { get; init; }
 
+    /// <summary>Seconds on top of the minutes, left over by drills before it.</summary>
+    public int SavedSeconds { get; init; }
+
+    /// <summary>Seconds it has in all.</summary>
+    [JsonIgnore]
+    public int Seconds => (Minutes * 60) + SavedSeconds;
+
     /// <summary>Why it is there today.</summary>
     public string Reason { get; init; } = "";
 
@@ -84,6 +93,9 @@ public sealed record Drill
 
     /// <summary>For drills in rounds: indices into <see cref="Targets"/>, one a take; else empty.</summary>
     public IReadOnlyList<int> Sequence { get; init; } = [];
+
+    /// <summary>For drills in rounds: how the takes are mixed; else null.</summary>
+    public Mix? Mix { get; init; }
 
     /// <summary>An area to which its minutes are credited as well, though they count once; or null.</summary>
     public Area? CreditedTo { get; init; }

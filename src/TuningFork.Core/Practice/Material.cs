@@ -131,7 +131,7 @@ public sealed record Material
     /// <summary>Memory after the last visit with a take, or null.</summary>
     public Memory? Memory { get; init; }
 
-    /// <summary>True when the last visit's first take failed and it stayed so.</summary>
+    /// <summary>True when the first take of the last visit was missed.</summary>
     public bool Slipped { get; init; }
 
     /// <summary>True when the last visit had no miss.</summary>

@@ -15,6 +15,9 @@ public enum Course
     /// <summary>Done after so many takes, clean or not.</summary>
     FixedCount,
 
+    /// <summary>Done after so many minutes without a miss; a miss lowers the tempo and counts anew.</summary>
+    CleanMinutes,
+
     /// <summary>The tempo follows the takes.</summary>
     Ladder,
 
@@ -48,7 +51,7 @@ public enum Course
 /// <param name="Records">What is recorded.</param>
 /// <param name="Fits">When it fits and when to leave it.</param>
 /// <param name="Course">What the stage does with it.</param>
-/// <param name="Count">Takes that count as done, for counted courses; else 0.</param>
+/// <param name="Count">Takes, or minutes without a miss, that count as done; else 0.</param>
 public sealed record Method(string Id, string Name, string How, (int Least, int Most) UsualMinutes, string Records, string Fits, Course Course, int Count = 0);
 
 /// <summary>The methods that come with the program.</summary>
@@ -78,6 +81,11 @@ public static class Methods
     public static Method CleanInRow { get; } = new("clean-in-row", "three clean in a row",
         "Same tempo each time. Three clean takes running and it is done; a miss counts anew. If it is too hard: slower, or smaller.",
         (2, 5), "clean or missed, every take", "Fits raw and shaping material. Leave it after five minutes, done or not.", Course.CleanInRow, 3);
+
+    /// <summary>Two minutes without a miss.</summary>
+    public static Method CleanMinutes { get; } = new("clean-minutes", "two minutes without a miss",
+        "Round and round, at whatever tempo lets it be right. A miss: a little slower, and the two minutes begin anew.",
+        (2, 5), "clean or missed, every take", "Fits raw passages. Leave it after five minutes, done or not.", Course.CleanMinutes, 2);
 
     /// <summary>A fixed number, slowly.</summary>
     public static Method FixedCount { get; } = new("fixed-count", "six times, slowly",
@@ -227,7 +235,7 @@ public static class Methods
     /// <summary>All of them.</summary>
     public static IReadOnlyList<Method> All { get; } =
     [
-        EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
+        EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, CleanMinutes, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
         EqualValues, RhythmVariants, RhythmAlone, GrowingChain, SilentBars, SingFirst, HandsSeparately, EyesClosed, FromMemory, MelodyOnly, PutBack, FromThisCell, SpareMinute,
         KeyShuttle, ChordChanges, Inversions, OneByOne, HalfDensity, BurstAndSwitch, ThreeAndOne, FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];

@@ -81,6 +81,7 @@ public static class Stage
         {
             Course.Rounds => InRounds(drill, takes),
             Course.CleanInRow => CleanInRow(drill, method, takes),
+            Course.CleanMinutes => CleanMinutes(drill, method, takes),
             Course.FixedCount => FixedCount(drill, method, takes),
             Course.Ladder => Climb(drill, takes),
             Course.WorkRest => WorkAndRest(drill, playedSeconds),
@@ -137,6 +138,25 @@ public static class Stage
             Sentence = "The same tempo each time. " + Stop(drill.Targets[0]),
             Count = $"{Math.Min(run, method.Count)} of {method.Count} clean in a row",
             Complete = run >= method.Count,
+        };
+    }
+
+    /// <summary>Takes stand for their time: so many in a row as fill the minutes. Each miss has lowered the tempo by a step.</summary>
+    private static Cue CleanMinutes(Drill drill, Method method, IReadOnlyList<StageTake> takes)
+    {
+        var target = drill.Targets[0];
+        var tempo = target.Tempo;
+        foreach (var _ in takes.Where(take => !take.Clean))
+            tempo = tempo?.Plus(-Ladder.Step(tempo.Value, target.Goal));
+        var each = Math.Max(1, target.TakeSeconds);
+        var needed = ((method.Count * 60) + each - 1) / each;
+        var run = takes.Reverse().TakeWhile(take => take.Clean).Count();
+        return Take(drill, 0) with
+        {
+            Sentence = takes is [.., { Clean: false }] ? "A little slower, and anew." : "Round and round, without a miss. " + Stop(target),
+            Tempo = tempo,
+            Count = $"{Math.Min(run, needed) * each / 60}:{Math.Min(run, needed) * each % 60:00} of {method.Count}:00 without a miss",
+            Complete = run >= needed,
         };
     }
 

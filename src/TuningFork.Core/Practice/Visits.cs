@@ -13,7 +13,7 @@ public readonly record struct BeforeVisit(DateOnly? LastVisit, Memory? Memory, B
 /// <param name="Grade">Its grade; null when there was no take.</param>
 /// <param name="Memory">Memory after it; null when there never was a take.</param>
 /// <param name="LastClean">Fastest clean tempo of the visit, else the one before.</param>
-/// <param name="Slipped">True when the visit's first take failed and the second too.</param>
+/// <param name="Slipped">True when the visit's first take, which is the test, was missed; mended later or not.</param>
 /// <param name="Easy">True when there were takes and none was missed.</param>
 /// <param name="TriesToClean">Takes up to the first clean one, or null.</param>
 public sealed record VisitOutcome(Grade? Grade, Memory? Memory, Bpm? LastClean, bool Slipped, bool Easy, int? TriesToClean);
@@ -40,7 +40,7 @@ public static class Visits
             grade,
             Fsrs.After(before.Memory, days, grade),
             clean ?? before.LastClean,
-            grade == Grade.Again,
+            !tries[0].Clean,
             tries.All(take => take.Clean),
             Grading.TriesToClean(tries));
     }

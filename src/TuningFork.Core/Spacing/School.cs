@@ -42,12 +42,22 @@ public static class Return
             School.EveryOtherDay => 2,
             School.ToughestFirst => readiness == Readiness.Ready ? 3 : 1,
             _ when readiness == Readiness.Raw => 1,
-            _ => Fsrs.Interval(memory.Value.Stability, Retention(lastVisit, performance)),
+            _ => Widened(lastVisit, memory.Value.Stability, performance),
         };
         var due = lastVisit.AddDays(gap);
         if (performance is { } date && date > lastVisit && due >= date)
             due = date.AddDays(-1);
         return due > lastVisit ? due : lastVisit.AddDays(1);
+    }
+
+    /// <summary>Days until the chance falls below what is desired on that day: from three weeks before a performance on more is desired.</summary>
+    private static int Widened(DateOnly lastVisit, double stability, DateOnly? performance)
+    {
+        var usual = Fsrs.Interval(stability, UsualRetention);
+        if (performance is not { } date || date <= lastVisit)
+            return usual;
+        var window = date.DayNumber - PerformanceWindowDays - lastVisit.DayNumber;
+        return Math.Min(usual, Math.Max(window, Fsrs.Interval(stability, RetentionBeforePerformance)));
     }
 
     /// <summary>Desired chance of a clean first take on a day: 0.90, 0.95 in the last three weeks before a performance.</summary>

@@ -67,6 +67,51 @@ public sealed class RepertoireFillTests
     }
 
     [Fact]
+    public void What_a_drill_leaves_goes_to_the_rounds_after_it()
+    {
+        Material[] all = [.. Enumerable.Range(1, 4).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80), Visits = 9 }), Passage() with { Id = 9, Group = 9, Readiness = Readiness.Raw, LastClean = null }];
+        var drills = Drills(all, 10);
+        var single = drills.First(drill => drill.Targets is [{ MaterialId: 9 }] or [.., { MaterialId: 9 }]);
+        var rounds = drills.First(drill => drill.MethodId == Methods.OneTakeRounds.Id);
+        SavedTime.PassOn(single, drills, SavedTime.LeastSeconds - 1).ShouldBeNull("no take fits");
+        var longer = SavedTime.PassOn(single, drills, 60)!;
+        longer.Id.ShouldBe(rounds.Id);
+        longer.Sequence.Sum(index => longer.Targets[index].TakeSeconds).ShouldBeInRange(rounds.Sequence.Sum(index => rounds.Targets[index].TakeSeconds) + 1, longer.Seconds);
+        SavedTime.PassOn(single with { Area = Area.Technique }, drills, 60).ShouldBeNull("it stays in its area");
+    }
+
+    [Fact]
+    public void What_missed_its_first_take_is_worked_at_alone_before_it_goes_back_to_the_rounds()
+    {
+        Material[] all = [.. Enumerable.Range(1, 18).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80), Visits = 7, Slipped = id == 5 })];
+        var drills = Drills(all, 12);
+        drills[0].Targets[^1].MaterialId.ShouldBe(5);
+        drills[0].MethodId.ShouldNotBe(Methods.OneTakeRounds.Id);
+        drills.Skip(1).ShouldAllBe(drill => drill.MethodId == Methods.OneTakeRounds.Id);
+    }
+
+    [Fact]
+    public void New_passages_of_a_near_date_all_get_under_way_in_time()
+    {
+        Material[] all =
+        [
+            .. Enumerable.Range(31, 30).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80) }),
+            .. Enumerable.Range(11, 12).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Raw, LastClean = null, LastVisit = null, Visits = 0, Memory = null }),
+        ];
+        New(all).ShouldBe(2, "a third of the drills without a date");
+        New([.. all.Select(one => one with { Performance = Day.AddDays(40) })]).ShouldBe(3, "twelve in five of the twenty days until sections begin");
+
+        static int New(Material[] all) => Drills(all, 24).Count(drill => drill.Targets.Any(target => target.MaterialId is > 10 and < 23));
+    }
+
+    [Fact]
+    public void What_is_not_due_comes_by_what_would_last_least_and_not_two_days_running()
+    {
+        Material One(int id, int days, double stability) => Passage() with { Id = id, Readiness = Readiness.Ready, LastVisit = Day.AddDays(-days), Memory = new Memory(stability, 5), Performance = Day.AddDays(60) };
+        DueList.For([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], Day, School.WideningGaps).Select(queued => (queued.Material.Id, queued.IsDue)).ShouldBe([(2, false), (1, false), (3, false)]);
+    }
+
+    [Fact]
     public void A_piece_may_follow_a_school_of_its_own()
     {
         var one = Passage() with { Readiness = Readiness.Ready, Memory = new Memory(60, 5), LastVisit = Day.AddDays(-2) };

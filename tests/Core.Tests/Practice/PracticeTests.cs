@@ -108,6 +108,19 @@ public sealed class PracticeTests
     }
 
     [Fact]
+    public void Minutes_without_a_miss_count_anew_and_slower_after_one()
+    {
+        var drill = new Drill { Id = "d", Area = Area.Repertoire, MethodId = Methods.CleanMinutes.Id, Title = "x", Minutes = 4, Targets = [new Target { Key = "m:1", Title = "x", Tempo = new Bpm(70), TakeSeconds = 25 }] };
+        Cue After(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 10);
+        After("++++").Complete.ShouldBeFalse("100 seconds");
+        After("+++++").Complete.ShouldBeTrue("125 seconds");
+        After("++++-++++").Complete.ShouldBeFalse();
+        After("++-").Tempo!.Value.Value.ShouldBe(67);
+        After("-+-").Tempo!.Value.Value.ShouldBe(64);
+        After("-++").Count.ShouldBe("0:50 of 2:00 without a miss");
+    }
+
+    [Fact]
     public void Work_and_rest_follow_the_clock()
     {
         var drill = new Drill { Id = "d", Area = Area.Technique, MethodId = Methods.WorkRestRounds.Id, Title = "x", Minutes = 24, WorkMinutes = 4, RestMinutes = 1, Targets = [new Target { Key = "m:1", Title = "one" }, new Target { Key = "m:2", Title = "two" }] };

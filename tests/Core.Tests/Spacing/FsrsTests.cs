@@ -72,6 +72,8 @@ public sealed class FsrsTests
             Gap(school, Readiness.Ready, slipped: true).ShouldBe(1);
         Gap(School.WideningGaps, Readiness.Ready, performance: day.AddDays(20)).ShouldBeLessThan(10);
         Gap(School.WideningGaps, Readiness.Ready, performance: day.AddDays(4)).ShouldBe(3);
+        // Not yet three weeks before it now, but within them when it would come back: on their first day.
+        Gap(School.WideningGaps, Readiness.Ready, performance: day.AddDays(21 + 7)).ShouldBe(7);
     }
 
     private sealed record Sequence(double Retention, IReadOnlyList<Visit> Visits);

@@ -1,4 +1,5 @@
 using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
 
 namespace TuningFork.Core.Planning.Fill;
@@ -53,9 +54,12 @@ internal static class RepertoireFill
     private static IEnumerable<Drill> Mixed(FillContext context, List<Queued> queue, int minutes)
     {
         var parts = FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10);
-        var raw = new Queue<Queued>(queue.Where(Alone));
-        var mix = queue.Where(queued => !Alone(queued)).ToList();
-        var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Max(raw.Count > 0 ? 1 : 0, parts.Count / 3));
+        var alone = queue.Where(Alone).ToList();
+        var places = Math.Max(1, parts.Count / 3);
+        alone.AddRange(queue.Where(Shaky).OrderBy(queued => queued.Material.Memory?.Stability ?? 0).Take(Math.Max(0, places - alone.Count)));
+        var raw = new Queue<Queued>(alone);
+        var mix = queue.Except(alone).ToList();
+        var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Clamp(Intake(raw, context.Request.Day), places, Math.Max(1, parts.Count * 2 / 3)));
         foreach (var (length, place) in Lengths(parts, mix.Count == 0 ? 0 : rawPlaces).Select((length, place) => (length, place)))
         {
             if (place < rawPlaces && raw.TryDequeue(out var queued))
@@ -71,6 +75,19 @@ internal static class RepertoireFill
         var left = raw.Concat(mix).Where(queued => queued.IsDue).ToList();
         foreach (var queued in left)
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
+    }
+
+    /// <summary>
+    /// New passages a day, so that all of them are under way in the first quarter of the days until sections begin; 0 without a date.
+    /// </summary>
+    private static int Intake(IEnumerable<Queued> raw, DateOnly day)
+    {
+        var dated = raw.Where(queued => queued.Material is { Visits: 0, Performance: { } date } && date > day).ToList();
+        if (dated.Count == 0)
+            return 0;
+        var date = dated.Min(queued => queued.Material.Performance!.Value);
+        var days = Math.Max(1, (Performances.Phases(day, date).SectionsFrom.DayNumber - day.DayNumber) / 4);
+        return (dated.Count + days - 1) / days;
     }
 
     /// <summary>Repeating methods are through after about three minutes; what a raw place has beyond that goes to the rounds.</summary>
@@ -92,6 +109,10 @@ internal static class RepertoireFill
     /// <summary>A raw passage, or a whole piece, gets a drill to itself.</summary>
     private static bool Alone(Queued queued) =>
         queued.Material.Kind == MaterialKind.Piece || (queued.Material.Readiness == Readiness.Raw && queued.Material.LastClean is null);
+
+    /// <summary>Played before, and still not clean the last time: a repeating method gets it further than single takes in rounds.</summary>
+    private static bool Shaky(Queued queued) =>
+        queued is { IsDue: true, Material: { Readiness: not Readiness.Ready, Slipped: true, Kind: MaterialKind.Passage } } && !Alone(queued);
 
     private static Drill TakeSet(FillContext context, List<Queued> mix, int minutes)
     {
@@ -119,7 +140,9 @@ internal static class RepertoireFill
         var material = queued.Material;
         var isNew = material.Visits == 0;
         var whole = material.Kind == MaterialKind.Piece;
-        var method = whole || isNew ? Methods.SlowReading
+        // A passage was found while its piece was read: it needs no reading of its own.
+        var method = whole ? Methods.SlowReading
+            : isNew ? Methods.FixedCount
             : material.Stuck ? Methods.SlowAnchor
             : Varied(material, context.Careful);
         var reason = whole && !isNew ? queued.Reason + "; make passages of what trips"
@@ -150,6 +173,7 @@ internal static class RepertoireFill
                 _ => Methods.SilentBars,
             },
             0 => Methods.FixedCount,
+            _ when material.Readiness == Readiness.Raw || !material.EasyLastTime => Methods.CleanMinutes,
             _ => Methods.CleanInRow,
         };
     }

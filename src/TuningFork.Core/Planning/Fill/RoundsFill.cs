@@ -39,7 +39,7 @@ internal static class RoundsFill
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
-        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets), minutes, MixFor(set, context.Request.Mix));
+        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets) with { Mix = MixFor(set, context.Request.Mix) });
     }
 
     /// <summary>Mixing grows with what can be played: in turn while something is fresh, shuffled later; never more than was chosen.</summary>
@@ -49,22 +49,22 @@ internal static class RoundsFill
         return (Mix)Math.Min((int)chosen, (int)(fresh ? Mix.InTurn : Mix.Shuffled));
     }
 
-    /// <summary>A drill in rounds, or of work and rest, at another length: its takes and its sum follow. Others only change their minutes.</summary>
-    public static Drill Sized(Drill drill, int minutes, Mix mix)
+    /// <summary>A drill in rounds, or of work and rest: its takes and its sum follow its length. Others stay as they are.</summary>
+    public static Drill Sized(Drill drill)
     {
         if (drill is { WorkMinutes: { } work, RestMinutes: { } rest })
-            return drill with { Minutes = minutes, Sum = WorkRestSum(minutes, new WorkRest(work, rest)) };
+            return drill with { Sum = WorkRestSum(drill.Minutes, new WorkRest(work, rest)) };
         if (drill.MethodId != Methods.OneTakeRounds.Id)
-            return drill with { Minutes = minutes };
+            return drill;
+        var mix = drill.Mix ?? Mix.Shuffled;
         var round = drill.Targets.Sum(target => target.TakeSeconds);
-        var fitting = Takes.RoundsThatFit(minutes * 60, drill.Targets.Select(target => target.TakeSeconds));
+        var fitting = Takes.RoundsThatFit(drill.Seconds, drill.Targets.Select(target => target.TakeSeconds));
         var rounds = Math.Clamp(fitting, 1, MostRounds);
         var groups = drill.Targets.Select(target => target.Group).ToList();
-        var sequence = Filled(drill, DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)), minutes, mix);
+        var sequence = Filled(drill, DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)), mix);
         var more = sequence.Count - (rounds * drill.Targets.Count);
         return drill with
         {
-            Minutes = minutes,
             Sequence = sequence,
             Sum = fitting == 0
                 ? $"too short: one round of {drill.Targets.Count} needs {round} s"
@@ -73,9 +73,9 @@ internal static class RoundsFill
     }
 
     /// <summary>What is left after the last whole round goes to single takes, the first of the set first; never the same twice running.</summary>
-    private static IReadOnlyList<int> Filled(Drill drill, IReadOnlyList<int> rounds, int minutes, Mix mix)
+    private static IReadOnlyList<int> Filled(Drill drill, IReadOnlyList<int> rounds, Mix mix)
     {
-        var left = (minutes * 60) - rounds.Sum(index => drill.Targets[index].TakeSeconds);
+        var left = drill.Seconds - rounds.Sum(index => drill.Targets[index].TakeSeconds);
         if (mix == Mix.Blocked || drill.Targets.Count < 2 || rounds.Count >= MostRounds * drill.Targets.Count)
             return rounds;
         var all = rounds.ToList();

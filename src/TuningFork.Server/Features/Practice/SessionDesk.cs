@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Planning;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
@@ -177,7 +178,22 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         row.State = state;
         if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds))
             await TouchedAsync(session, Read(row), row, cancel);
+        if (state == DrillState.Done)
+            PassOn(session, row);
         session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
+    }
+
+    /// <summary>The time that a drill leaves goes to the rounds that follow in its area.</summary>
+    private static void PassOn(SessionRow session, SessionDrillRow row)
+    {
+        var waiting = session.Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 }).OrderBy(drill => drill.Position).ToList();
+        var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
+        if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is not { } longer)
+            return;
+        var next = waiting.First(drill => Read(drill).Id == longer.Id);
+        next.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
+        next.PlannedSeconds += left;
+        row.PlannedSeconds -= left;
     }
 
     /// <summary>

@@ -30,7 +30,10 @@ internal sealed class Books
             Area = Area.Repertoire,
             Title = $"Piece {piece}",
             ToBar = 48,
+            Target = Tempo,
+            LastClean = Tempo,
             Performance = First.AddDays(Concert),
+            PerformanceSet = First,
         })];
         Rows.AddRange(Enumerable.Range(0, Passages).Select(id => new MaterialRow
         {
@@ -60,6 +63,20 @@ internal sealed class Books
     {
         if (!visits.ContainsKey((id, day)))
             visits[(id, day)] = Bookkeeping.Begin(Passage(id), day);
+    }
+
+    public void VisitPiece(int id, DateOnly day)
+    {
+        if (Rows[id - 1000].LastVisit != day)
+            Bookkeeping.Begin(Rows[id - 1000], day);
+    }
+
+    /// <summary>Passages of a piece that lie in the bars up to one, as many as a take of so many seconds holds.</summary>
+    public static IEnumerable<int> Met(int piece, int? last, int seconds)
+    {
+        var to = last ?? 48;
+        var from = to - ((seconds - 8) * Tempo / 60 / 4) + 1;
+        return Enumerable.Range((piece - 1000) * PerPiece, PerPiece).Where(id => 1 + (8 * (id % PerPiece)) >= from && 4 + (8 * (id % PerPiece)) <= to);
     }
 
     /// <summary>Notes a take. Rated by what first takes say: three clean running are ready, one is taking shape.</summary>
@@ -121,7 +138,7 @@ internal static class Policies
     private static int PlayDrill(Books books, Drill drill, DateOnly day, Func<int, int?, bool> play)
     {
         var takes = new List<StageTake>();
-        var method = Methods.Get(drill.MethodId);
+        var method = Methods.Of(drill);
         var used = 0;
         // The stage lets the last take end.
         for (; used < drill.Seconds; used += Books.TakeSeconds)
@@ -129,6 +146,17 @@ internal static class Policies
             var cue = Stage.Now(drill, takes, used);
             if (cue.Complete)
                 break;
+            if (drill.Targets is [{ MaterialId: >= 1000 and var piece, StopAfterBar: var last } through])
+            {
+                // A section or a whole piece: its passages are met once, on the way; nothing is noted of each.
+                foreach (var met in Books.Met(piece, last, through.TakeSeconds))
+                    play(met, null);
+                books.VisitPiece(piece, day);
+                takes.Add(new StageTake(0, true));
+                used += through.TakeSeconds - Books.TakeSeconds;
+                continue;
+            }
+
             var index = Math.Max(0, cue.TargetIndex);
             var target = drill.Targets.ElementAtOrDefault(index);
             // Without counted takes, as in a first reading, the passage is simply played.

@@ -42,8 +42,9 @@ public static class Bookkeeping
             Target = ToBpm(row.Target ?? piece?.Target),
             Readiness = ReadinessOf(row),
             Difficulty = row.Difficulty,
-            Note = row.Note,
-            Resting = row.Resting || piece is { Resting: true },
+            Note = string.Join(" · ", new[] { row.Note, row.Fingering, row.Stroke, row.Why.Length > 0 ? $"because {row.Why}" : "" }.Where(part => part.Length > 0)),
+            Resting = Rests(row, today) || (piece is not null && Rests(piece, today)),
+            BackOn = row.RestUntil <= today ? row.RestUntil : null,
             AskedFor = row.AskedFor <= today,
             IsScale = row.IsScale,
             HasPassages = hasPassages,
@@ -61,6 +62,7 @@ public static class Bookkeeping
             PieceBegins = piece?.FromBar ?? 1,
             PieceEnds = piece?.ToBar ?? 0,
             Performance = performance >= today ? performance : null,
+            PerformanceSet = (piece ?? row).PerformanceSet,
             LastVisit = row.LastVisit,
             Visits = row.Visits,
             Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
@@ -72,6 +74,13 @@ public static class Bookkeeping
             Examples = row.Examples,
             PerDay = row.PerDay,
         };
+    }
+
+    /// <summary>Whether it rests on a day: a rest with an end is over on that day.</summary>
+    public static bool Rests(MaterialRow row, DateOnly today)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return row.Resting && !(row.RestUntil <= today);
     }
 
     /// <summary>What it is called: a passage after its piece and bars.</summary>
@@ -179,6 +188,20 @@ public static class Bookkeeping
         row.LastDay = day;
         if (clean && tempo is { } beats && !(row.LastClean > beats && row.LastDay == day))
             row.LastClean = beats;
+    }
+
+    /// <summary>The goal of a row.</summary>
+    public static Goal ToCore(GoalRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return new Goal(row.Id, row.Kind, row.MaterialId, row.From, row.To, row.Begun, row.Until);
+    }
+
+    /// <summary>The player's own method of a row.</summary>
+    public static Method ToCore(MethodRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return new Method(OwnMethods.Prefix + row.Id, row.Name, row.How, (row.Least, row.Most), row.Records, row.Leave, row.Course, row.Count) { Fit = row.Fit };
     }
 
     /// <summary>The routine of a row.</summary>

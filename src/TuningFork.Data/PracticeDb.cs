@@ -36,6 +36,12 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<AskRow> Asks => Set<AskRow>();
 
+    public DbSet<GoalRow> Goals => Set<GoalRow>();
+
+    public DbSet<MethodRow> Methods => Set<MethodRow>();
+
+    public DbSet<PageRow> Pages => Set<PageRow>();
+
     public DbSet<FactRow> Facts => Set<FactRow>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
@@ -56,6 +62,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);
         modelBuilder.Entity<VisitRow>().HasIndex(row => new { row.MaterialId, row.Day }).IsUnique();
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
+        modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<PlanRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Text;
+using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 using static TuningFork.Server.Tests.App;
@@ -76,16 +77,81 @@ public sealed class PieceTests : IDisposable
     }
 
     [Fact]
-    public async Task A_performance_is_summed_backwards_and_what_does_not_fit_is_named()
+    public async Task A_performance_that_does_not_fit_is_said_in_the_plan_and_mended_by_letting_passages_rest()
     {
-        var piece = await Piece("2031-05-28");
+        var piece = await Piece("2031-05-20");
         await app.Post($"/api/pieces/{piece}/passages", new { passages = Enumerable.Range(1, 9).Select(i => new { from = 2 * i, to = (2 * i) + 1 }) });
         var plan = (await app.Get($"/api/pieces/{piece}"))["plan"]!;
-        plan["fits"]!.GetValue<bool>().ShouldBeFalse("nothing was ever played, so there are no habits to count on");
-        plan["leaveOut"]!.AsArray().ShouldNotBeEmpty();
-        plan["sectionsFrom"]!.GetValue<string>().ShouldBe("2031-05-21", "14 days in the proportion 2 : 1 : 1");
+        plan["fits"]!.GetValue<bool>().ShouldBeFalse();
+        plan["sectionsFrom"]!.GetValue<string>().ShouldBe("2031-05-17", "6 days in the proportion 2 : 1 : 1");
+        Warnings(await app.Get("/api/today")).ShouldContain("Kite Song on 20 May needs");
+        foreach (var one in plan["leaveOut"]!.AsArray().Where(one => one!["materialId"] is not null))
+            await app.Put($"/api/pieces/passages/{one!["materialId"]!.GetValue<int>()}/rest", new { until = "2031-05-21" });
+        (await app.Get($"/api/pieces/{piece}"))["plan"]!["fits"]!.GetValue<bool>().ShouldBeTrue();
+        Warnings(await app.Get("/api/today")).ShouldNotContain("Kite Song");
+
+        // Two days of sections come before the run-throughs; what rested comes back after the day.
+        await app.Clock(Evening.AddDays(3));
+        Reasons(await app.Get("/api/today")).ShouldContain("concert in 3 days: passages joined");
+        await app.Clock(Evening.AddDays(5));
+        Reasons(await app.Get("/api/today")).ShouldContain("right through");
+        await app.Clock(Evening.AddDays(7));
+        (await app.Get($"/api/pieces/{piece}"))["passages"]!.AsArray().ShouldAllBe(one => !one!["resting"]!.GetValue<bool>());
         await app.Put($"/api/pieces/{piece}/school", new { school = "EveryOtherDay" });
         (await app.Get($"/api/pieces/{piece}"))["school"]!.GetValue<string>().ShouldBe("EveryOtherDay");
+
+        static string Warnings(JsonNode today) => today["warnings"]!.ToJsonString();
+        static string Reasons(JsonNode today) => string.Join(" | ", today["drills"]!.AsArray().Select(drill => drill!["reason"]!.GetValue<string>()));
+    }
+
+    [Fact]
+    public async Task A_page_is_kept_by_what_it_is_and_shown_again()
+    {
+        var piece = await Piece();
+        byte[] png = [0x89, (byte)'P', (byte)'N', (byte)'G', 13, 10, 26, 10, 1, 2, 3];
+        (await SendPage(piece, png)).ShouldBe(HttpStatusCode.OK);
+        (await SendPage(piece, Encoding.UTF8.GetBytes("<svg onload='x'/>"))).ShouldBe(HttpStatusCode.BadRequest);
+        (await SendPage(piece + 99, png)).ShouldBe(HttpStatusCode.NotFound);
+        var page = (await app.Get($"/api/pieces/{piece}"))["pages"]!.AsArray().ShouldHaveSingleItem()!;
+        (page["name"]!.GetValue<string>(), page["contentType"]!.GetValue<string>()).ShouldBe(("page 1.png", "image/png"));
+        using var shown = await app.Http.GetAsync(new Uri($"/api/pages/{Id(page)}", UriKind.Relative));
+        (await shown.Content.ReadAsByteArrayAsync()).ShouldBe(png);
+        shown.Headers.GetValues("Content-Security-Policy").Single().ShouldContain("frame-ancestors 'self'");
+        await app.Send(HttpMethod.Delete, $"/api/pages/{Id(page)}", null, 200);
+        (await app.Get($"/api/pieces/{piece}"))["pages"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task What_was_decided_shows_on_the_stage_and_memory_is_tested_before_one_looks()
+    {
+        var piece = await Piece();
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "M:3/4\nL:1/4\nK:F\nF G A | B c d |]" });
+        var passage = (await app.Post($"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 1, to = 2, difficulty = "memory" } } }))[0]!.GetValue<int>();
+        await app.Put($"/api/pieces/passages/{passage}/decided", new { fingering = "third finger on B", stroke = "all in one bow", why = "the shift shows" });
+        var today = await app.Get("/api/today");
+        var drill = today["drills"]!.AsArray().First(one => one!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == passage))!;
+        var choices = (await app.Get($"/api/today/drills/{(string?)drill["id"]}/methods")).AsArray();
+        choices.Select(one => (string?)one!["id"]).ShouldContain("from-memory");
+        await app.Refused(HttpMethod.Post, "/api/today/changes", new { version = 0, kind = "Method", drillId = (string?)drill["id"], methodId = "magic" }, "methodId");
+        today = await app.Post("/api/today/changes", new { version = 0, kind = "Method", drillId = (string?)drill["id"], methodId = "from-memory" });
+        drill = today["drills"]!.AsArray().First(one => (string?)one!["id"] == (string?)drill["id"])!;
+        ((string?)drill["method"], drill["locked"]!.GetValue<bool>()).ShouldBe(("from memory", true));
+        drill["reason"]!.GetValue<string>().ShouldStartWith("your choice: fits what is to be played by heart");
+        var version = today["version"]!.GetValue<int>();
+        var session = await app.SkipTo(await app.Post("/api/session", new { version }), now => (int?)now["target"]?["materialId"] == passage);
+        session["abc"]!.GetValue<string>().ShouldBeEmpty("the test comes first");
+        session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Without looking: that is the test. Stop after bar 2.");
+        session["target"]!["note"]!.GetValue<string>().ShouldBe("third finger on B · all in one bow · because the shift shows");
+        session = await app.Act(session, "Missed");
+        session["abc"]!.GetValue<string>().ShouldContain("K:F");
+    }
+
+    private async Task<HttpStatusCode> SendPage(int piece, byte[] bytes)
+    {
+        using var content = new ByteArrayContent(bytes);
+        content.Headers.ContentType = new("application/octet-stream");
+        using var answer = await app.Http.PostAsync(new Uri($"/api/pieces/{piece}/pages?name=page%201.png", UriKind.Relative), content);
+        return answer.StatusCode;
     }
 
     private async Task<HttpStatusCode> Send(int piece, string text)

@@ -72,6 +72,9 @@ public sealed record DayRequest
     /// <summary>One's own words for the awareness exercise, or empty.</summary>
     public string Awareness { get; init; } = "";
 
+    /// <summary>Methods that the player has defined.</summary>
+    public IReadOnlyList<Method> Methods { get; init; } = [];
+
     /// <summary>True after pain, numbness or tingling: work without the instrument only.</summary>
     public bool Quiet { get; init; }
 

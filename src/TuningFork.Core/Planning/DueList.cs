@@ -65,10 +65,12 @@ public static class DueList
     {
         // What is new has waited since it was entered: the review is so many days after that.
         if (material.LastVisit is not { } last)
-            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, material.AskedFor ? "you asked for it" : "new");
+            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, (material.AskedFor ? "you asked for it" : "new") + (material.Goal.Length > 0 ? $"; {material.Goal}" : ""));
         var days = today.DayNumber - last.DayNumber;
         if (material.KeyPlan is { } plan)
             return new Queued(material, last.AddDays(1), true, KeysChance, KeysWhy(material, plan, today));
+        if (IsBack(material, today) && material.BackOn is { } back)
+            return new Queued(material, back, true, material.Memory is { } rested ? Fsrs.Retrievability(days, rested.Stability) : null, $"back after {Words.Days(back.DayNumber - last.DayNumber)} of rest: a check");
         var due = Return.Due(material.School ?? school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
         // What is remembered still has to grow faster: an exercise below its target does not stay away for long.
         if (material is { Kind: MaterialKind.Exercise, Readiness: not Readiness.Ready } && due > last.AddDays(MostDaysAway))
@@ -100,10 +102,17 @@ public static class DueList
             score -= 0.4 * Math.Clamp(1 - ((date.DayNumber - today.DayNumber) / 42.0), 0, 1);
         if (material.Slipped)
             score -= 0.3;
+        if (IsBack(material, today))
+            score -= 0.5;
+        if (material.Goal.Length > 0)
+            score -= material.GoalBehind ? 0.2 : 0.1;
         if (material.Readiness == Readiness.Raw && material.LastVisit is not null)
             score -= 0.15;
         return score;
     }
+
+    /// <summary>Its rest is over and nobody has looked how it stands.</summary>
+    private static bool IsBack(Material material, DateOnly today) => material.BackOn is { } back && back <= today && material.LastVisit < back;
 
     /// <summary>Of what is not due: the chance that it would be clean on the day it has to be, or tomorrow where there is no such day.</summary>
     private static double Lasting(Material material, DateOnly today)
@@ -131,6 +140,8 @@ public static class DueList
             parts.Add($"last played {Words.Ago(days)}");
         if (material.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42)
             parts.Add($"concert {Words.In(date.DayNumber - today.DayNumber)}");
+        if (material.Goal.Length > 0)
+            parts.Add(material.Goal);
         return string.Join("; ", parts);
     }
 }

@@ -21,6 +21,9 @@ public enum ChangeKind
     /// <summary>Put another thing of the same area in its place.</summary>
     Swap,
 
+    /// <summary>Do it by another method.</summary>
+    Method,
+
     /// <summary>Add a drill.</summary>
     Add,
 }
@@ -30,7 +33,8 @@ public enum ChangeKind
 /// <param name="DrillId">The drill, except for <see cref="ChangeKind.Add"/>.</param>
 /// <param name="Value">New place from 0 for a move; new minutes, or minutes of an added drill.</param>
 /// <param name="MaterialId">The material to swap in or to add.</param>
-public sealed record PlanChange(ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null);
+/// <param name="MethodId">Lasting name of the other method.</param>
+public sealed record PlanChange(ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
 
 /// <summary>Applies changes by hand to a plan. The sum may then differ from the minutes; the player sees by how much.</summary>
 public static class PlanEdit
@@ -65,6 +69,9 @@ public static class PlanEdit
                 break;
             case ChangeKind.Minutes:
                 drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value) });
+                break;
+            case ChangeKind.Method:
+                drills[index] = MethodChoice.Change(drill, change.MethodId, request);
                 break;
             case ChangeKind.LeaveOut:
                 drills.RemoveAt(index);

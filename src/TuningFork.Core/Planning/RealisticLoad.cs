@@ -36,5 +36,5 @@ public static class RealisticLoad
 
     private static bool Repeats(Drill drill) =>
         drill is { Area: Area.Repertoire, Targets.Count: 1 }
-        && (drill.MethodId == Methods.SlowReading.Id || Methods.Get(drill.MethodId).Course is Course.CleanInRow or Course.CleanMinutes or Course.FixedCount or Course.Ladder);
+        && (drill.MethodId == Methods.SlowReading.Id || Methods.Of(drill).Course is Course.CleanInRow or Course.CleanMinutes or Course.FixedCount or Course.Ladder);
 }

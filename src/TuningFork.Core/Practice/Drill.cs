@@ -57,6 +57,9 @@ public sealed record Drill
     /// <summary>The method; empty for a break.</summary>
     public string MethodId { get; init; } = "";
 
+    /// <summary>The method itself where the player has defined it; else null.</summary>
+    public Method? Own { get; init; }
+
     /// <summary>What it is about.</summary>
     public required string Title { get; init; }
 

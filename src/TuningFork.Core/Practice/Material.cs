@@ -122,6 +122,18 @@ public sealed record Material
     /// <summary>Next performance, or null.</summary>
     public DateOnly? Performance { get; init; }
 
+    /// <summary>The day on which that date was set; null for long ago.</summary>
+    public DateOnly? PerformanceSet { get; init; }
+
+    /// <summary>What a goal asks of it this week, or empty.</summary>
+    public string Goal { get; init; } = "";
+
+    /// <summary>True when that goal is behind its steps.</summary>
+    public bool GoalBehind { get; init; }
+
+    /// <summary>The day on which it came back from a rest, or null.</summary>
+    public DateOnly? BackOn { get; init; }
+
     /// <summary>Last day it was visited, or null.</summary>
     public DateOnly? LastVisit { get; init; }
 

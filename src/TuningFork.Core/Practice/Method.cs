@@ -43,6 +43,38 @@ public enum Course
     Bursts,
 }
 
+/// <summary>What a method fits.</summary>
+[Flags]
+public enum Fit
+{
+    /// <summary>Nothing by itself: only when it is chosen.</summary>
+    None = 0,
+
+    /// <summary>Raw passages.</summary>
+    Raw = 1,
+
+    /// <summary>Passages that take shape.</summary>
+    Shaping = 2,
+
+    /// <summary>Ready passages.</summary>
+    Ready = 4,
+
+    /// <summary>What is stuck.</summary>
+    Stuck = 8,
+
+    /// <summary>The last four weeks before a performance.</summary>
+    BeforeDate = 16,
+}
+
+/// <summary>Usual minutes.</summary>
+/// <param name="Least">Least, 1 or more.</param>
+/// <param name="Most">Most.</param>
+public readonly record struct MinuteRange(int Least, int Most)
+{
+    /// <summary>From two numbers.</summary>
+    public static implicit operator MinuteRange((int Least, int Most) range) => new(range.Least, range.Most);
+}
+
 /// <summary>A way to practise something.</summary>
 /// <param name="Id">Short lasting name.</param>
 /// <param name="Name">What it is called.</param>
@@ -52,7 +84,11 @@ public enum Course
 /// <param name="Fits">When it fits and when to leave it.</param>
 /// <param name="Course">What the stage does with it.</param>
 /// <param name="Count">Takes, or minutes without a miss, that count as done; else 0.</param>
-public sealed record Method(string Id, string Name, string How, (int Least, int Most) UsualMinutes, string Records, string Fits, Course Course, int Count = 0);
+public sealed record Method(string Id, string Name, string How, MinuteRange UsualMinutes, string Records, string Fits, Course Course, int Count = 0)
+{
+    /// <summary>What the planner uses it for beyond the rules of the methods that come with the program; theirs are none.</summary>
+    public Fit Fit { get; init; }
+}
 
 /// <summary>The methods that come with the program.</summary>
 public static class Methods
@@ -192,6 +228,11 @@ public static class Methods
         "Without looking, slowly: that is the test. Then look at what was missing, and play it again.",
         (2, 5), "clean or missed, every take", "Fits what is to be played by heart. Leave it when the first take is clean.", Course.FixedCount, 3);
 
+    /// <summary>The same in other keys.</summary>
+    public static Method OtherKeys { get; } = new("other-keys", "in other keys",
+        "A tone higher, a tone lower, a fourth higher; round again until it is found without searching. Then once as written.",
+        (3, 8), "the last take, as written", "Fits what the fingers know by rote. Leave it when no key makes you stop.", Course.Rounds);
+
     /// <summary>The top line alone.</summary>
     public static Method MelodyOnly { get; } = new("melody-only", "melody only",
         "Only the top line, sung out. Then once as written.",
@@ -201,6 +242,11 @@ public static class Methods
     public static Method PutBack { get; } = new("put-back", "put back in context",
         "From the bar before, through the passage, out to the bar after; the beat goes on. When that stands, the section, then the piece.",
         (1, 5), "clean or missed, every take", "Fits what is clean by itself. Leave it when the join is no place any more.", Course.FixedCount, 3);
+
+    /// <summary>Several passages and what lies between them.</summary>
+    public static Method JoinedSection { get; } = new("joined-section", "a section, joined",
+        "From its first bar to its last, over all the joins; the beat goes on, whatever happens. Then once more, with the join that tripped in mind.",
+        (2, 10), "clean or missed, both takes", "Fits the weeks before a performance. Leave it when whole run-throughs begin.", Course.FixedCount, 2);
 
     /// <summary>Something new from a cell.</summary>
     public static Method FromThisCell { get; } = new("from-this-cell", "make something from this cell",
@@ -236,9 +282,17 @@ public static class Methods
     public static IReadOnlyList<Method> All { get; } =
     [
         EaseIn, SlowReading, OneTakeRounds, WorkRestRounds, CleanInRow, CleanMinutes, FixedCount, TempoLadder, SlowAnchor, KeyRound, PerformanceTake,
-        EqualValues, RhythmVariants, RhythmAlone, GrowingChain, SilentBars, SingFirst, HandsSeparately, EyesClosed, FromMemory, MelodyOnly, PutBack, FromThisCell, SpareMinute,
+        EqualValues, RhythmVariants, RhythmAlone, GrowingChain, SilentBars, SingFirst, HandsSeparately, EyesClosed, FromMemory, OtherKeys, MelodyOnly, PutBack, JoinedSection, FromThisCell, SpareMinute,
         KeyShuttle, ChordChanges, Inversions, OneByOne, HalfDensity, BurstAndSwitch, ThreeAndOne, FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];
+
+    /// <summary>The method of a drill: the player's own, or one of these.</summary>
+    /// <exception cref="ArgumentException">There is none of its name.</exception>
+    public static Method Of(Drill drill)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        return drill.Own ?? Get(drill.MethodId);
+    }
 
     /// <summary>The method with this lasting name.</summary>
     /// <exception cref="ArgumentException">There is none.</exception>

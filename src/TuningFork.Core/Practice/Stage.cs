@@ -34,6 +34,9 @@ public sealed record Cue
     /// <summary>Whether takes are marked clean or missed.</summary>
     public bool CountsTakes { get; init; }
 
+    /// <summary>True while the music is not to be seen: memory is tested before one looks.</summary>
+    public bool HidesMusic { get; init; }
+
     /// <summary>True during a rest of work and rest in turns.</summary>
     public bool Resting { get; init; }
 
@@ -76,7 +79,7 @@ public static class Stage
         ArgumentNullException.ThrowIfNull(takes);
         if (drill.IsBreak)
             return new Cue { Title = drill.Title, Sentence = drill.How };
-        var method = Methods.Get(drill.MethodId);
+        var method = Methods.Of(drill);
         var cue = method.Course switch
         {
             Course.Rounds => InRounds(drill, takes),
@@ -162,7 +165,11 @@ public static class Stage
 
     private static Cue FixedCount(Drill drill, Method method, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
     {
-        Sentence = "Think it through, then play it slowly. " + Stop(drill.Targets[0]),
+        Sentence = (method.Id == Methods.FromMemory.Id ? takes.Count == 0 ? "Without looking: that is the test. " : "Look at what was missing, then again. "
+            : method.Id == Methods.JoinedSection.Id ? "Over all the joins; the beat goes on. "
+            : drill.Own is not null ? FirstSentence(method.How) + " "
+            : "Think it through, then play it slowly. ") + Stop(drill.Targets[0]),
+        HidesMusic = method.Id == Methods.FromMemory.Id && takes.Count == 0,
         Count = $"take {Math.Min(takes.Count + 1, method.Count)} of {method.Count}",
         Complete = takes.Count >= method.Count,
     };
@@ -250,5 +257,5 @@ public static class Stage
     private static int Grace(Drill drill, int index) =>
         index < 0 ? 0 : Math.Clamp(drill.Targets[index].TakeSeconds, LeastGraceSeconds, MostGraceSeconds);
 
-    private static string FirstSentence(string text) => text[..(text.IndexOf('.', StringComparison.Ordinal) + 1)];
+    private static string FirstSentence(string text) => text.IndexOf('.', StringComparison.Ordinal) is >= 0 and var end ? text[..(end + 1)] : text;
 }

@@ -38,7 +38,7 @@ public static class StageRuns
         ArgumentNullException.ThrowIfNull(takes);
         if (drill.Targets is not [{ Work: { } work } target, ..])
             return null;
-        return Methods.Get(drill.MethodId).Course switch
+        return Methods.Of(drill).Course switch
         {
             Course.Steps => Place(drill, takes) % work.Items.Count,
             Course.Run when work.Kind == WorkKind.Shuttle => Shuttle.After(work.Items.Count, target.Place, takes.Select(take => take.Clean)).Level,

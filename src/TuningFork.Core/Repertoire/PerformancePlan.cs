@@ -17,7 +17,14 @@ public enum Phase
     RunThroughs,
 }
 
+/// <summary>Something that could be left out so that a performance fits.</summary>
+/// <param name="MaterialId">The passage; null where no passage would do.</param>
+/// <param name="Words">What to do, and what it saves.</param>
+public sealed record LeaveOut(int? MaterialId, string Words);
+
 /// <summary>The way to a performance, backwards from its date, with the sum of what it needs.</summary>
+/// <param name="PieceId">The piece.</param>
+/// <param name="Title">What it is called.</param>
 /// <param name="Date">The day of it.</param>
 /// <param name="SectionsFrom">First day of joined sections.</param>
 /// <param name="RunsFrom">First day of run-throughs.</param>
@@ -25,10 +32,11 @@ public enum Phase
 /// <param name="SectionMinutes">Minutes of sections.</param>
 /// <param name="Runs">Run-throughs.</param>
 /// <param name="RunSeconds">Seconds of one.</param>
-/// <param name="AvailableMinutes">Minutes that there are for this piece, from real habits.</param>
+/// <param name="AvailableMinutes">Minutes of repertoire until then, from real habits, less what earlier performances need.</param>
+/// <param name="Earlier">Minutes that earlier performances need.</param>
 /// <param name="LeaveOut">Where it does not fit: what to leave out or take slower, in the order proposed.</param>
 public sealed record PerformancePlan(
-    DateOnly Date, DateOnly SectionsFrom, DateOnly RunsFrom, int PassageMinutes, int SectionMinutes, int Runs, int RunSeconds, int AvailableMinutes, IReadOnlyList<string> LeaveOut)
+    int PieceId, string Title, DateOnly Date, DateOnly SectionsFrom, DateOnly RunsFrom, int PassageMinutes, int SectionMinutes, int Runs, int RunSeconds, int AvailableMinutes, int Earlier, IReadOnlyList<LeaveOut> LeaveOut)
 {
     /// <summary>Minutes needed in all.</summary>
     public int NeededMinutes => PassageMinutes + SectionMinutes + ((Runs * RunSeconds) + 59) / 60;
@@ -36,19 +44,19 @@ public sealed record PerformancePlan(
     /// <summary>Whether there are enough minutes.</summary>
     public bool Fits => NeededMinutes <= AvailableMinutes;
 
-    /// <summary>What a day is for.</summary>
-    public Phase On(DateOnly day) => day >= RunsFrom ? Phase.RunThroughs : day >= SectionsFrom ? Phase.Sections : Phase.Passages;
-
     /// <summary>The sum in words.</summary>
     public string Words
     {
         get
         {
-            var sum = $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for this piece until then.";
+            var sum = $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for it until then{(Earlier > 0 ? $", {Say(Earlier)} for earlier dates taken off" : "")}.";
             var gap = Math.Abs(AvailableMinutes - NeededMinutes);
             return Fits ? $"{sum} It fits, with {Say(gap)} to spare." : $"{sum} That is {Say(gap)} too few.";
         }
     }
+
+    /// <summary>The warning of a day's plan; empty when it fits.</summary>
+    public string Warning => Fits ? "" : $"{Title} on {Date:d MMM} needs {Say(NeededMinutes)} and there are {Say(AvailableMinutes)}. Its page says what could be left out.";
 
     private static string Say(int minutes) => minutes < 60 ? $"{minutes} min" : minutes % 60 == 0 ? $"{minutes / 60} h" : $"{minutes / 60} h {minutes % 60} min";
 }
@@ -67,37 +75,63 @@ public static class Performances
 
     /// <summary>
     /// The phases. With time enough: passages until four weeks before, sections, then run-throughs for two weeks. When the
-    /// date is nearer: the same three in the proportion 2 : 1 : 1 of what is left.
+    /// date was nearer than that on the day it was set: the same three in the proportion 2 : 1 : 1 of the days between.
     /// </summary>
-    /// <param name="today">The practice day.</param>
-    /// <param name="date">The performance, after today.</param>
-    public static (DateOnly SectionsFrom, DateOnly RunsFrom) Phases(DateOnly today, DateOnly date)
+    /// <param name="set">The day on which the date was set; null for long ago.</param>
+    /// <param name="date">The performance.</param>
+    public static (DateOnly SectionsFrom, DateOnly RunsFrom) Phases(DateOnly? set, DateOnly date)
     {
-        var days = Math.Max(0, date.DayNumber - today.DayNumber);
-        var last = Math.Min(LastDays, days / 2);
-        var runs = Math.Min(MostRunDays, days / 4);
-        return (date.AddDays(-last), date.AddDays(-runs));
+        var days = set is { } from ? Math.Max(0, date.DayNumber - from.DayNumber) : int.MaxValue;
+        return (date.AddDays(-Math.Min(LastDays, days / 2)), date.AddDays(-Math.Min(MostRunDays, days / 4)));
     }
 
-    /// <summary>The plan of one piece.</summary>
-    /// <param name="piece">The piece, with its performance.</param>
-    /// <param name="passages">Its passages; resting ones are left out.</param>
-    /// <param name="today">The practice day.</param>
-    /// <param name="minutesADay">Minutes of repertoire a day, from real habits, that fall to this piece.</param>
-    /// <exception cref="ArgumentException">The piece has no performance.</exception>
-    public static PerformancePlan Of(Material piece, IEnumerable<Material> passages, DateOnly today, double minutesADay)
+    /// <summary>What a day is for on the way of a piece to its performance; null without one ahead.</summary>
+    /// <param name="piece">The piece.</param>
+    /// <param name="day">The practice day.</param>
+    public static Phase? On(Material piece, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(piece);
-        var date = piece.Performance ?? throw new ArgumentException("The piece has no performance.", nameof(piece));
-        var (sectionsFrom, runsFrom) = Phases(today, date);
+        if (piece.Performance is not { } date || date <= day)
+            return null;
+        var (sections, runs) = Phases(piece.PerformanceSet, date);
+        return day >= runs ? Phase.RunThroughs : day >= sections ? Phase.Sections : Phase.Passages;
+    }
+
+    /// <summary>
+    /// The plans of all pieces with a performance ahead, the nearest date first. Each has the minutes until its date less
+    /// what those before it need: all fit in some order exactly when they fit in the order of their dates (Jackson's rule).
+    /// </summary>
+    /// <param name="materials">Pieces and passages; resting ones are left out.</param>
+    /// <param name="today">The practice day.</param>
+    /// <param name="minutesADay">Minutes of repertoire a day, from real habits.</param>
+    public static IReadOnlyList<PerformancePlan> All(IReadOnlyList<Material> materials, DateOnly today, double minutesADay)
+    {
+        ArgumentNullException.ThrowIfNull(materials);
+        var plans = new List<PerformancePlan>();
+        var earlier = 0;
+        foreach (var piece in materials.Where(one => one is { Kind: MaterialKind.Piece, Resting: false } && one.Performance > today).OrderBy(one => one.Performance).ThenBy(one => one.Id))
+        {
+            var plan = Of(piece, [.. materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id)], today, minutesADay, earlier);
+            plans.Add(plan);
+            earlier += plan.NeededMinutes;
+        }
+
+        return plans;
+    }
+
+    private static PerformancePlan Of(Material piece, List<Material> passages, DateOnly today, double minutesADay, int earlier)
+    {
+        var date = piece.Performance!.Value;
+        var (sectionsFrom, runsFrom) = Phases(piece.PerformanceSet, date);
         var open = passages.Where(passage => !passage.Resting).ToList();
         var run = Takes.Seconds(piece.Bars, piece.BeatsPerBar, piece.Target ?? new Bpm(90));
         var sectionDays = runsFrom.DayNumber - Math.Max(sectionsFrom.DayNumber, today.DayNumber);
         var runDays = date.DayNumber - Math.Max(runsFrom.DayNumber, today.DayNumber);
         // A section is about a third of the piece; one and a half times through it every other day.
         var sections = (int)Math.Ceiling(Math.Max(0, sectionDays) / 2.0 * run / 60 / 3 * 1.5);
-        var plan = new PerformancePlan(date, sectionsFrom, runsFrom, Minutes(open), sections, Math.Max(1, (runDays + 1) / 2), run, (int)(minutesADay * Math.Max(0, date.DayNumber - today.DayNumber)), []);
-        return plan.Fits ? plan : plan with { LeaveOut = [.. LeaveOut(open, plan)] };
+        var available = Math.Max(0, (int)(minutesADay * (date.DayNumber - today.DayNumber)) - earlier);
+        var plan = new PerformancePlan(piece.Id, piece.Title, date, sectionsFrom, runsFrom, Minutes(open), sections, Math.Max(1, (runDays + 1) / 2), run, available, earlier, []);
+        return plan.Fits ? plan : plan with { LeaveOut = [.. LeftOut(open, plan)] };
     }
 
     private static int Minutes(IEnumerable<Material> passages) => (int)Math.Ceiling(passages.Sum(Needed) / 60.0);
@@ -105,7 +139,7 @@ public static class Performances
     private static int Needed(Material passage) => Visits[passage.Readiness] * passage.VisitSeconds;
 
     /// <summary>The passages that cost most first, raw before others, until the rest fits.</summary>
-    private static IEnumerable<string> LeaveOut(List<Material> passages, PerformancePlan plan)
+    private static IEnumerable<LeaveOut> LeftOut(List<Material> passages, PerformancePlan plan)
     {
         var over = (plan.NeededMinutes - plan.AvailableMinutes) * 60;
         foreach (var passage in passages.Where(one => one.Readiness != Readiness.Ready).OrderBy(one => one.Readiness).ThenByDescending(Needed).ThenBy(one => one.Id))
@@ -113,10 +147,10 @@ public static class Performances
             if (over <= 0)
                 yield break;
             over -= Needed(passage);
-            yield return $"{passage.ShortTitle}: play a simpler version, or slower ({(Needed(passage) + 59) / 60} min saved)";
+            yield return new LeaveOut(passage.Id, $"{passage.ShortTitle}: a simpler version, or slower ({(Needed(passage) + 59) / 60} min saved)");
         }
 
         if (over > 0)
-            yield return $"About {(over + 59) / 60} minutes are still missing: more minutes a day, or another date";
+            yield return new LeaveOut(null, $"About {(over + 59) / 60} minutes are still missing: more minutes a day, or another date");
     }
 }

@@ -117,6 +117,45 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Facts");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.GoalRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Begun")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("Reached")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("To")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Until")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("MaterialId");
+
+                    b.ToTable("Goals");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>
                 {
                     b.Property<int>("MaterialId")
@@ -175,6 +214,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Examples")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Fingering")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("FromBar")
                         .HasColumnType("INTEGER");
 
@@ -215,6 +258,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateOnly?>("Performance")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("PerformanceSet")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("PieceId")
                         .HasColumnType("INTEGER");
 
@@ -234,6 +280,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<string>("Remedy")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("RestUntil")
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Resting")
@@ -259,6 +308,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("Stability")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Stroke")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Stuck")
                         .HasColumnType("INTEGER");
 
@@ -279,6 +332,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Visits")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("WorkJson")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -288,6 +345,57 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("PieceId");
 
                     b.ToTable("Materials");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MethodRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Count")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Course")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Fit")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("How")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Least")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Leave")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Most")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Records")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Resting")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Methods");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
@@ -306,6 +414,34 @@ namespace TuningFork.Data.Migrations
                     b.HasKey("MaterialId");
 
                     b.ToTable("Music");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.PageRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("ContentType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("MaterialId");
+
+                    b.ToTable("Pages");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.PlanRow", b =>
@@ -717,6 +853,17 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("WarmUps");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.GoalRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>
                 {
                     b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
@@ -742,6 +889,17 @@ namespace TuningFork.Data.Migrations
                     b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
                         .WithOne()
                         .HasForeignKey("TuningFork.Data.Rows.MusicRow", "MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.PageRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 

@@ -93,6 +93,17 @@ public sealed class MaterialRow
     /// <summary>How far it has been put back into its piece, 0 to 3.</summary>
     public int PutBack { get; set; }
     public DateOnly? Performance { get; set; }
+
+    /// <summary>The day on which that date was set; null for long ago.</summary>
+    public DateOnly? PerformanceSet { get; set; }
+
+    /// <summary>The day on which a rest ends; null for a rest without an end, or for none.</summary>
+    public DateOnly? RestUntil { get; set; }
+
+    /// <summary>What was decided: fingering or sticking, bowing or breath, and why.</summary>
+    public string Fingering { get; set; } = "";
+    public string Stroke { get; set; } = "";
+    public string Why { get; set; } = "";
     public DateOnly? AskedFor { get; set; }
     public int NextExample { get; set; } = 1;
     public int Examples { get; set; }
@@ -212,4 +223,49 @@ public sealed class PlanRow
     public string PlanJson { get; set; } = "";
     public bool Begun { get; set; }
     public int Version { get; set; }
+}
+
+/// <summary>A dated, measurable aim.</summary>
+public sealed class GoalRow
+{
+    public int Id { get; set; }
+    public GoalKind Kind { get; set; }
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+
+    /// <summary>Where it stood when it was set, and where it is to stand.</summary>
+    public int From { get; set; }
+    public int To { get; set; }
+    public DateOnly Begun { get; set; }
+    public DateOnly Until { get; set; }
+    public DateOnly? Reached { get; set; }
+    public int Version { get; set; }
+}
+
+/// <summary>A method that the player has defined.</summary>
+public sealed class MethodRow
+{
+    public int Id { get; set; }
+    public string Name { get; set; } = "";
+    public string How { get; set; } = "";
+    public string Records { get; set; } = "";
+    public string Leave { get; set; } = "";
+    public int Least { get; set; } = 2;
+    public int Most { get; set; } = 5;
+    public Course Course { get; set; }
+    public int Count { get; set; }
+    public Fit Fit { get; set; }
+    public bool Resting { get; set; }
+    public int Version { get; set; }
+}
+
+/// <summary>A page of a piece as a picture or a PDF.</summary>
+public sealed class PageRow
+{
+    public int Id { get; set; }
+    public int MaterialId { get; set; }
+    public MaterialRow? Material { get; set; }
+    public string Name { get; set; } = "";
+    public string ContentType { get; set; } = "";
+    public byte[] Bytes { get; set; } = [];
 }

@@ -99,7 +99,7 @@ public sealed class RepertoireFillTests
             .. Enumerable.Range(11, 12).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Raw, LastClean = null, LastVisit = null, Visits = 0, Memory = null }),
         ];
         New(all).ShouldBe(2, "a third of the drills without a date");
-        New([.. all.Select(one => one with { Performance = Day.AddDays(40) })]).ShouldBe(3, "twelve in five of the twenty days until sections begin");
+        New([.. all.Select(one => one with { Performance = Day.AddDays(40), PerformanceSet = Day })]).ShouldBe(3, "twelve in five of the twenty days until sections begin");
 
         static int New(Material[] all) => Drills(all, 24).Count(drill => drill.Targets.Any(target => target.MaterialId is > 10 and < 23));
     }
@@ -112,6 +112,85 @@ public sealed class RepertoireFillTests
     }
 
     [Fact]
+    public void A_method_of_ones_own_takes_its_turn_where_it_fits()
+    {
+        var own = new Method("own:1", "whisper", "So soft that nobody hears it.", (2, 5), "", "", Course.FixedCount, 2) { Fit = Fit.Raw };
+        IEnumerable<string> Visits(Fit fit, Material passage) => Enumerable.Range(1, 10).Select(visits =>
+            Drills([passage with { Visits = visits }], 5, own with { Fit = fit })[0].MethodId);
+        var raw = Passage() with { Readiness = Readiness.Raw, LastClean = null };
+        Visits(Fit.Raw, raw).Count(id => id == "own:1").ShouldBe(2, "every fifth time, as each of ours");
+        Visits(Fit.Ready, raw).ShouldNotContain("own:1");
+        Visits(Fit.BeforeDate, raw with { Performance = Day.AddDays(40) }).ShouldNotContain("own:1");
+        Visits(Fit.BeforeDate, raw with { Performance = Day.AddDays(20) }).ShouldContain("own:1");
+        Drills([raw with { Visits = 4 }], 5, own)[0].Own.ShouldBe(own, "the drill keeps it, whatever becomes of it later");
+        foreach (var wrong in new[] { own with { Name = " " }, own with { How = "" }, own with { UsualMinutes = (5, 2) }, own with { Course = Course.Rounds }, own with { Count = 0 } })
+            OwnMethods.Check(wrong).ShouldHaveSingleItem();
+    }
+
+    [Fact]
+    public void Another_method_can_be_chosen_and_the_choice_stays()
+    {
+        var request = new DayRequest { Day = Day, Minutes = 5, Routine = new Routine("r", [new Block(Area.Repertoire, 1, 5, 99)], false), Materials = [Passage()] };
+        var plan = DayPlanner.Plan(request);
+        foreach (var method in MethodChoice.For(plan.Drills[0], request))
+        {
+            var changed = PlanEdit.Apply(plan, new PlanChange(ChangeKind.Method, plan.Drills[0].Id, MethodId: method.Id), request).Drills[0];
+            (changed.MethodId, changed.Locked, changed.Minutes).ShouldBe((method.Id, true, plan.Drills[0].Minutes));
+            changed.Targets.ShouldContain(target => target.MaterialId == 7, method.Id);
+            Should.NotThrow(() => Stage.Now(changed, [], 0), method.Id);
+        }
+
+        Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], "magic", request)).Field.ShouldBe("methodId");
+        Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, "fixed-count", request)).Field.ShouldBe("drillId");
+    }
+
+    [Fact]
+    public void Sections_grow_and_take_turns_and_whole_run_throughs_come_every_other_day()
+    {
+        var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 48, Target = new Bpm(120), LastClean = new Bpm(100), HasPassages = true, Performance = Day.AddDays(28), PerformanceSet = Day.AddDays(-40) };
+        List<(int Day, string Method, int Bars)> found = [];
+        for (var day = 0; day < 28; day++)
+        {
+            var today = Day.AddDays(day);
+            var plan = DayPlanner.Plan(new DayRequest { Day = today, Minutes = 20, Routine = new Routine("r", [new Block(Area.Repertoire, 1, 20, 99)], false), Materials = [piece, Passage() with { LastVisit = today.AddDays(-3), Performance = piece.Performance }] });
+            if (plan.Drills.FirstOrDefault(drill => drill.Targets is [{ MaterialId: 1 }]) is not { } drill)
+                continue;
+            drill.Minutes.ShouldBeLessThanOrEqualTo(13, "passages go on");
+            found.Add((day, drill.MethodId, (int)Math.Round((drill.Targets[0].TakeSeconds - Takes.SetUpSeconds) / 60.0 * 100 / 4)));
+            piece = piece with { LastVisit = today, Visits = piece.Visits + 1 };
+        }
+
+        found.Select(one => one.Day).ShouldBe(Enumerable.Range(0, 14).Select(i => 2 * i));
+        found.Take(7).ShouldAllBe(one => one.Method == Methods.JoinedSection.Id);
+        found.Skip(7).ShouldAllBe(one => one.Method == Methods.PerformanceTake.Id);
+        found.Take(7).Select(one => one.Bars).ShouldBe(found.Take(7).Select(one => one.Bars).Order(), "quarters, thirds, halves");
+        (found[0].Bars, found[6].Bars).ShouldBe((12, 24));
+    }
+
+    [Fact]
+    public void What_comes_back_from_a_rest_is_checked_first_thing()
+    {
+        var back = Passage() with { Readiness = Readiness.Ready, LastVisit = Day.AddDays(-30), BackOn = Day.AddDays(-1), Memory = new Memory(300, 5) };
+        var queue = DueList.For([back, Passage() with { Id = 8, Memory = new Memory(30, 5) }], Day, School.WideningGaps);
+        (queue[0].Material.Id, queue[0].IsDue, queue[0].Reason).ShouldBe((7, true, "back after 29 days of rest: a check"));
+        DueList.For([back with { LastVisit = Day.AddDays(-1) }], Day, School.WideningGaps)[0].IsDue.ShouldBeFalse("it was checked");
+    }
+
+    [Fact]
+    public void Goals_rise_in_even_steps_to_the_day()
+    {
+        var goal = new Goal(1, GoalKind.Tempo, 7, 80, 120, Day, Day.AddDays(28));
+        goal.Steps.ShouldBe([new(Day.AddDays(7), 90), new(Day.AddDays(14), 100), new(Day.AddDays(21), 110), new(Day.AddDays(28), 120)]);
+        goal.Step(Day.AddDays(8)).Value.ShouldBe(100);
+        goal.Step(Day.AddDays(40)).Value.ShouldBe(120);
+        (goal.Behind(89, Day.AddDays(8)), goal.Behind(90, Day.AddDays(8)), goal.Behind(70, Day)).ShouldBe((true, false, true));
+        var aimed = Goals.Point([Passage() with { LastClean = new Bpm(85) }], [goal], Day.AddDays(8))[0];
+        (aimed.Goal, aimed.GoalBehind).ShouldBe(("goal: clean at 100 by 28 May, behind", true));
+        Goals.Point([Passage() with { LastClean = new Bpm(120) }], [goal], Day)[0].Goal.ShouldBeEmpty("reached");
+        new Goal(2, GoalKind.Ready, 1, 0, 3, Day, Day.AddDays(10)).Steps.ShouldBe([new(Day.AddDays(7), 3), new(Day.AddDays(10), 3)]);
+    }
+
+    [Fact]
     public void A_piece_may_follow_a_school_of_its_own()
     {
         var one = Passage() with { Readiness = Readiness.Ready, Memory = new Memory(60, 5), LastVisit = Day.AddDays(-2) };
@@ -121,8 +200,8 @@ public sealed class RepertoireFillTests
 
     private static Drill Only(Material passage) => Drills([passage], 5)[0];
 
-    private static List<Drill> Drills(IReadOnlyList<Material> all, int minutes) =>
-        [.. DayPlanner.Plan(new DayRequest { Day = Day, Minutes = minutes, Routine = new Routine("r", [new Block(Area.Repertoire, 1, minutes, 99)], false), Materials = all }).Drills];
+    private static List<Drill> Drills(IReadOnlyList<Material> all, int minutes, params Method[] own) =>
+        [.. DayPlanner.Plan(new DayRequest { Methods = own, Day = Day, Minutes = minutes, Routine = new Routine("r", [new Block(Area.Repertoire, 1, minutes, 99)], false), Materials = all }).Drills];
 
     private static Material Passage() => new()
     {

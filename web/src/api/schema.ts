@@ -20,6 +20,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddPage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPage"];
+        put?: never;
+        post?: never;
+        delete: operations["RemovePage"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials/{id}/tempo": {
         parameters: {
             query?: never;
@@ -77,6 +109,22 @@ export interface paths {
         };
         get: operations["GetToday"];
         put: operations["WishToday"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/today/drills/{id}/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetMethodsOfDrill"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -372,6 +420,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/passages/{id}/decided": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["DecidePassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["RestPassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/causes": {
         parameters: {
             query?: never;
@@ -431,6 +511,70 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetGoals"];
+        put?: never;
+        post: operations["AddGoal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goals/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeGoal"];
+        post?: never;
+        delete: operations["RemoveGoal"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetMethods"];
+        put?: never;
+        post: operations["AddMethod"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeMethod"];
+        post?: never;
+        delete: operations["RemoveMethod"];
         options?: never;
         head?: never;
         patch?: never;
@@ -838,7 +982,7 @@ export interface components {
             methodName: string;
         };
         /** @enum {unknown} */
-        ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Add";
+        ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Method" | "Add";
         ChangeWish: {
             /** Format: int32 */
             version: number;
@@ -848,6 +992,7 @@ export interface components {
             value?: null | number;
             /** Format: int32 */
             materialId?: null | number;
+            methodId?: null | string;
         };
         ChoiceView: {
             id: string;
@@ -900,6 +1045,8 @@ export interface components {
             /** @default  */
             where: string;
         };
+        /** @enum {unknown} */
+        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts";
         Cue: {
             /** Format: int32 */
             targetIndex?: number;
@@ -911,6 +1058,7 @@ export interface components {
             /** Format: int32 */
             question?: number;
             countsTakes?: boolean;
+            hidesMusic?: boolean;
             resting?: boolean;
             run?: null | components["schemas"]["RunCue"];
             asksTension?: boolean;
@@ -934,6 +1082,14 @@ export interface components {
             sittingMinutes: number;
             demands?: null | components["schemas"]["Demands"][];
         };
+        DecidedWish: {
+            /** @default  */
+            fingering: string;
+            /** @default  */
+            stroke: string;
+            /** @default  */
+            why: string;
+        };
         DecisionWish: {
             decision: components["schemas"]["ReviewDecision"];
         };
@@ -944,6 +1100,7 @@ export interface components {
             id: string;
             area: null | components["schemas"]["Area"];
             title: string;
+            methodId: string;
             method: string;
             how: string;
             /** Format: int32 */
@@ -1023,6 +1180,7 @@ export interface components {
             target?: null | number;
             keys?: null | components["schemas"]["KeyPlan"];
         };
+        Fit: string;
         FitView: {
             minutes: number[];
             /** Format: int32 */
@@ -1045,6 +1203,53 @@ export interface components {
             /** Format: date */
             latest: null | string;
             words: string;
+        };
+        /** @enum {unknown} */
+        GoalKind: "Tempo" | "Ready" | "Keys";
+        GoalStep: {
+            /** Format: date */
+            by: string;
+            /** Format: int32 */
+            value: number;
+        };
+        GoalView: {
+            /** Format: int32 */
+            id: number;
+            kind: components["schemas"]["GoalKind"];
+            /** Format: int32 */
+            materialId: number;
+            about: string;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            /** Format: int32 */
+            now: number;
+            /** Format: date */
+            begun: string;
+            /** Format: date */
+            until: string;
+            /** Format: date */
+            reached: null | string;
+            behind: boolean;
+            week: string;
+            steps: components["schemas"]["GoalStep"][];
+            /** Format: int32 */
+            version: number;
+        };
+        GoalWish: {
+            kind: components["schemas"]["GoalKind"];
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            to: number;
+            /** Format: date */
+            until: string;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            version: number;
         };
         /** @enum {unknown} */
         Grade: "Again" | "Hard" | "Good" | "Easy" | null;
@@ -1120,6 +1325,11 @@ export interface components {
             /** Format: int32 */
             lastClean: null | number;
             today: boolean;
+        };
+        LeaveOut: {
+            /** Format: int32 */
+            materialId: null | number;
+            words: string;
         };
         LookView: {
             says: string;
@@ -1245,6 +1455,65 @@ export interface components {
              */
             version: number;
         };
+        MethodChoiceView: {
+            id: string;
+            name: string;
+            how: string;
+            fits: string;
+            usual: string;
+        };
+        MethodView: {
+            id: string;
+            /** Format: int32 */
+            ownId: null | number;
+            name: string;
+            how: string;
+            records: string;
+            fits: string;
+            /** Format: int32 */
+            least: number;
+            /** Format: int32 */
+            most: number;
+            course: components["schemas"]["Course"];
+            /** Format: int32 */
+            count: number;
+            fit: components["schemas"]["Fit"][];
+            resting: boolean;
+            /** Format: int32 */
+            version: number;
+        };
+        MethodWish: {
+            name: string;
+            how: string;
+            /** @default  */
+            records: string;
+            /** @default  */
+            leave: string;
+            /**
+             * Format: int32
+             * @default 2
+             */
+            least: number;
+            /**
+             * Format: int32
+             * @default 5
+             */
+            most: number;
+            course?: components["schemas"]["Course"];
+            /**
+             * Format: int32
+             * @default 3
+             */
+            count: number;
+            fit?: null | components["schemas"]["Fit"][];
+            /** @default false */
+            resting: boolean;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            version: number;
+        };
         MissingWish: {
             cause: string;
             /** @default  */
@@ -1277,6 +1546,12 @@ export interface components {
             /** @default  */
             awareness: string;
         };
+        PageView: {
+            /** Format: int32 */
+            id: number;
+            name: string;
+            contentType: string;
+        };
         PassagesWish: {
             passages: components["schemas"]["NewPassage"][];
         };
@@ -1291,6 +1566,9 @@ export interface components {
             readiness: components["schemas"]["Readiness"];
             difficulty: string;
             note: string;
+            fingering: string;
+            stroke: string;
+            why: string;
             missing: string;
             remedy: string;
             proposed: string;
@@ -1302,6 +1580,8 @@ export interface components {
             due: null | string;
             slipped: boolean;
             resting: boolean;
+            /** Format: date */
+            restUntil: null | string;
             /** Format: int32 */
             putBack: number;
             doubt: string;
@@ -1333,6 +1613,9 @@ export interface components {
             weeks?: number;
         };
         PerformancePlan: {
+            /** Format: int32 */
+            pieceId: number;
+            title: string;
             /** Format: date */
             date: string;
             /** Format: date */
@@ -1349,11 +1632,14 @@ export interface components {
             runSeconds: number;
             /** Format: int32 */
             availableMinutes: number;
-            leaveOut: string[];
+            /** Format: int32 */
+            earlier: number;
+            leaveOut: components["schemas"]["LeaveOut"][];
             /** Format: int32 */
             neededMinutes?: number;
             fits?: boolean;
             words?: null | string;
+            warning?: null | string;
         };
         PieceSchoolWish: {
             school: null | components["schemas"]["School"];
@@ -1385,6 +1671,8 @@ export interface components {
             hasMusic: boolean;
             leftOut: string[];
             school: null | components["schemas"]["School"];
+            pages: components["schemas"]["PageView"][];
+            family: string;
             /** Format: int32 */
             version: number;
         };
@@ -1515,6 +1803,10 @@ export interface components {
         Remedy: {
             title: string;
             how: string;
+        };
+        RestWish: {
+            /** Format: date */
+            until?: null | string;
         };
         /** @enum {unknown} */
         ReviewDecision: "Keep" | "Rest" | "Drop" | "BringBack";
@@ -1989,6 +2281,74 @@ export interface operations {
             };
         };
     };
+    AddPage: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageView"];
+                };
+            };
+        };
+    };
+    GetPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RemovePage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     GetTempo: {
         parameters: {
             query?: never;
@@ -2119,6 +2479,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TodayView"];
+                };
+            };
+        };
+    };
+    GetMethodsOfDrill: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodChoiceView"][];
                 };
             };
         };
@@ -2683,6 +3065,54 @@ export interface operations {
             };
         };
     };
+    DecidePassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecidedWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RestPassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     GetCauses: {
         parameters: {
             query?: never;
@@ -2799,6 +3229,190 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BarsView"];
+                };
+            };
+        };
+    };
+    GetGoals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    AddGoal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoalWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    ChangeGoal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoalWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    RemoveGoal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    GetMethods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodView"][];
+                };
+            };
+        };
+    };
+    AddMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MethodWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodView"][];
+                };
+            };
+        };
+    };
+    ChangeMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MethodWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodView"][];
+                };
+            };
+        };
+    };
+    RemoveMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodView"][];
                 };
             };
         };

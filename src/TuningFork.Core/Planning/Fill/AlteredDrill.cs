@@ -17,6 +17,7 @@ internal static class AlteredDrill
         [Methods.SingFirst.Id] = [("sing", "sing it")],
         [Methods.HandsSeparately.Id] = [("one", "one hand or voice"), ("other", "the other")],
         [Methods.EyesClosed.Id] = [("closed", "eyes closed, slowly")],
+        [Methods.OtherKeys.Id] = [("key+2", "a tone higher"), ("key-2", "a tone lower"), ("key+5", "a fourth higher")],
         [Methods.MelodyOnly.Id] = [("melody-only", "only the top line")],
     };
 

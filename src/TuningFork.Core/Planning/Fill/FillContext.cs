@@ -57,6 +57,7 @@ internal sealed class FillContext
             Id = id,
             Area = area,
             MethodId = method.Id,
+            Own = method.Id.StartsWith(OwnMethods.Prefix, StringComparison.Ordinal) ? method : null,
             Title = title,
             Minutes = minutes,
             Reason = reason,

@@ -12,10 +12,19 @@ internal static class RepertoireFill
 {
     private const int LeastRepeating = 3;
 
+    /// <summary>Ways to work at a passage alone that take turns; the player's own come after them.</summary>
+    private const int Ways = 4;
+
     public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
     {
         if (minutes <= 0)
             yield break;
+        foreach (var drill in PerformanceFill.Fill(context, minutes))
+        {
+            minutes -= drill.Minutes;
+            yield return drill;
+        }
+
         var queue = Queue(context);
         if (queue.Count == 0)
         {
@@ -86,7 +95,7 @@ internal static class RepertoireFill
         if (dated.Count == 0)
             return 0;
         var date = dated.Min(queued => queued.Material.Performance!.Value);
-        var days = Math.Max(1, (Performances.Phases(day, date).SectionsFrom.DayNumber - day.DayNumber) / 4);
+        var days = Math.Max(1, (Performances.Phases(dated.Min(queued => queued.Material.PerformanceSet), date).SectionsFrom.DayNumber - day.DayNumber) / 4);
         return (dated.Count + days - 1) / days;
     }
 
@@ -121,7 +130,7 @@ internal static class RepertoireFill
         {
             mix.Remove(from[0]);
             if (from[0].Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 })
-                return PutBack(context, from[0], minutes);
+                return PutBack(context, from[0].Material, minutes, from[0].Reason);
             return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material));
         }
 
@@ -144,31 +153,35 @@ internal static class RepertoireFill
         var method = whole ? Methods.SlowReading
             : isNew ? Methods.FixedCount
             : material.Stuck ? Methods.SlowAnchor
-            : Varied(material, context.Careful);
+            : Varied(context, material);
         var reason = whole && !isNew ? queued.Reason + "; make passages of what trips"
             : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}; {queued.Reason}"
             : queued.Reason;
-        return context.MakeOne(Area.Repertoire, method, material, minutes, reason);
+        return method == Methods.PutBack ? PutBack(context, material, minutes, reason) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
     }
 
     /// <summary>
     /// From visit to visit another way: what was found to help comes every other time; raw passages slowly and in altered
     /// versions that fit what is hard; what is clean somewhere climbs.
     /// </summary>
-    private static Method Varied(Material material, bool careful)
+    private static Method Varied(FillContext context, Material material)
     {
-        var turn = material.Visits % 4;
+        var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day);
+        var turn = material.Visits % (Ways + own.Count);
+        if (turn >= Ways)
+            return own[turn - Ways];
         if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
             return proposed;
         return turn switch
         {
-            1 when material.LastClean is not null && !careful => Methods.TempoLadder,
+            1 when material.LastClean is not null && !context.Careful => Methods.TempoLadder,
             2 => material.Difficulty switch
             {
                 "rhythm" => Methods.RhythmAlone,
                 "fingering" or "shift" => Methods.GrowingChain,
                 "coordination" => Methods.RhythmVariants,
                 "memory" => Methods.FromMemory,
+                "join" => Methods.PutBack,
                 "intonation" or "tone" => Methods.SingFirst,
                 _ => Methods.SilentBars,
             },
@@ -178,16 +191,15 @@ internal static class RepertoireFill
         };
     }
 
-    /// <summary>A ready passage goes back into its place: the bars around it, its section, the piece.</summary>
-    private static Drill PutBack(FillContext context, Queued queued, int minutes)
+    /// <summary>A passage goes back into its place: the bars around it, its section, the piece.</summary>
+    public static Drill PutBack(FillContext context, Material material, int minutes, string reason)
     {
-        var material = queued.Material;
         var reach = material.PutBack switch { 0 => 1, 1 => 4, _ => 10_000 };
         var (from, to) = (Math.Max(material.PieceBegins, material.FromBar - reach), Math.Min(Math.Max(material.ToBar, material.PieceEnds), material.ToBar + reach));
         var around = material with { FromBar = from, ToBar = to };
         var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
         var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
-        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{queued.Reason}; clean by itself, now {where}: bars {from} to {to}", target);
+        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{reason}; {(material.Readiness == Readiness.Ready ? "clean by itself, now " : "")}{where}: bars {from} to {to}", target);
     }
 
     private static Drill Fallback(FillContext context, int minutes)

@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
 using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -21,12 +22,14 @@ public sealed record DayFacts(
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
     BodyRow? Body,
     IReadOnlyList<string> Asked,
-    IReadOnlyList<WarmUp> WarmUps);
+    IReadOnlyList<WarmUp> WarmUps,
+    IReadOnlyList<Method> Methods);
 
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 {
     private const int HistoryDays = 35;
+    private const int HabitDays = 28;
     private const int EarDays = 60;
     private const int TensionDays = 3;
 
@@ -65,14 +68,16 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             area,
             (int)(recent.Where(row => row.Area == area && row.Day >= week).Sum(row => row.Seconds) + credited.Where(row => row.Area == area).Sum(row => row.Seconds)),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
+        var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         return new DayFacts(
-            day, profile, rows, ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)),
+            day, profile, rows, Goals.Point(ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)), goals, day),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             history, await EarAsync(day, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
             await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
-            (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
+            (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore),
+            (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
     }
 
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null)
@@ -110,6 +115,17 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(usual, facts.Day, facts.MinutesByDay);
     }
 
+    /// <summary>The ways to all performances ahead, measured by the repertoire minutes of the last four weeks; by the week's plan for who has just begun.</summary>
+    public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts)
+    {
+        var before = facts.MinutesByDay.Where(day => day.Key < facts.Day && day.Key >= facts.Day.AddDays(-HabitDays)).ToList();
+        var minutes = before.Count == 0 || before.Min(day => day.Key) > facts.Day.AddDays(-7)
+            ? facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse).Average()
+            : before.Sum(day => day.Value) / HabitDays;
+        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
+        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * share);
+    }
+
     /// <summary>Plans a row anew, locked drills kept.</summary>
     public static void Replan(PlanRow row, DayFacts facts, IReadOnlyList<Drill> kept) =>
         row.PlanJson = JsonSerializer.Serialize(DayPlanner.Plan(Request(row, facts) with { Kept = kept }), Bookkeeping.Json);
@@ -136,6 +152,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             ScaleMinutes = facts.Profile.ScaleMinutes,
             Family = facts.Profile.Family,
             WarmUps = facts.WarmUps,
+            Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,
             Awareness = facts.Profile.Awareness,
             Quiet = facts.Body is { Pain: true },

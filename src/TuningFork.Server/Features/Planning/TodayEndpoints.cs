@@ -11,7 +11,7 @@ namespace TuningFork.Server.Features.Planning;
 
 /// <summary>A drill as it stands in today's list.</summary>
 public sealed record DrillView(
-    string Id, Area? Area, string Title, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
+    string Id, Area? Area, string Title, string MethodId, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
     IReadOnlyList<TargetView> Targets);
 
 /// <summary>One thing a drill is about.</summary>
@@ -38,7 +38,11 @@ public sealed record TodayView(
 public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null, string? Focus = null);
 
 /// <summary>One change by hand.</summary>
-public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null);
+public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
+
+/// <summary>A method that a drill could go by.</summary>
+/// <param name="Usual">Usual minutes in words.</param>
+public sealed record MethodChoiceView(string Id, string Name, string How, string Fits, string Usual);
 
 /// <summary>Another plan for the same wishes, locked drills kept.</summary>
 public sealed record AnewWish(int Version);
@@ -54,6 +58,13 @@ public static class TodayEndpoints
             var facts = await desk.FactsAsync(cancel);
             return await ViewAsync(db, desk, facts, await desk.StoredAsync(facts.Day, cancel), cancel);
         }).WithName("GetToday");
+        group.MapGet("/drills/{id}/methods", async (string id, PlanDesk desk, CancellationToken cancel) =>
+        {
+            var facts = await desk.FactsAsync(cancel);
+            var row = await desk.StoredAsync(facts.Day, cancel) ?? await desk.FreshAsync(facts, cancel);
+            var drill = PlanDesk.Read(row).Drills.FirstOrDefault(one => one.Id == id) ?? throw Problems.Unknown("id", "drill");
+            return MethodChoice.For(drill, PlanDesk.Request(row, facts)).Select(MethodEndpoints.Choice).ToList();
+        }).WithName("GetMethodsOfDrill");
         group.MapPut("", WishAsync).WithName("WishToday");
         group.MapPost("/changes", ChangeAsync).WithName("ChangeToday");
         group.MapPost("/anew", AnewAsync).WithName("PlanAnew");
@@ -83,7 +94,7 @@ public static class TodayEndpoints
     {
         var facts = await desk.FactsAsync(cancel);
         var (row, plan) = await TouchAsync(desk, db, facts, wish.Version, cancel);
-        var changed = PlanEdit.Apply(plan, new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId), PlanDesk.Request(row, facts));
+        var changed = PlanEdit.Apply(plan, new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId), PlanDesk.Request(row, facts));
         row.PlanJson = JsonSerializer.Serialize(changed, Bookkeeping.Json);
         return await SaveAsync(db, desk, facts, row, cancel);
     }
@@ -130,7 +141,7 @@ public static class TodayEndpoints
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, plan.Warnings, Tines(facts, plan), BodyQuestion(facts),
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. PlanDesk.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open,
             row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties);
     }
@@ -140,9 +151,9 @@ public static class TodayEndpoints
         var at = 0;
         return [.. drills.Select(drill =>
         {
-            var method = drill.IsBreak ? null : Methods.Get(drill.MethodId);
+            var method = drill.IsBreak ? null : Methods.Of(drill);
             var view = new DrillView(
-                drill.Id, drill.Area, drill.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
+                drill.Id, drill.Area, drill.Title, drill.MethodId, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
                 drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill));
             at += drill.Minutes;
             return view;

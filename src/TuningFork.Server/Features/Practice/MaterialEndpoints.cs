@@ -75,10 +75,10 @@ public static class MaterialEndpoints
             ? await db.Materials.Where(other => other.PieceId == row.Id).MaxAsync(other => (int?)other.ToBar, cancel) ?? 0 : 0;
         MaterialCheck.Check(wish, piece, lastPassage, Beats);
         var rated = row.Readiness != wish.Readiness || isNew;
-        Write(row, wish, piece);
+        var today = clock.Today(profile);
+        Write(row, wish, piece, today);
         if (isNew)
             db.Materials.Add(row);
-        var today = clock.Today(profile);
         if (isNew && row.Kind == MaterialKind.Exercise)
             row.ReviewOn = today.AddDays(Core.Planning.Review.Days);
         if (rated && row.Kind is MaterialKind.Passage or MaterialKind.Piece)
@@ -111,7 +111,7 @@ public static class MaterialEndpoints
             rating.Readiness = row.Readiness;
     }
 
-    private static void Write(MaterialRow row, MaterialWish wish, MaterialRow? piece)
+    private static void Write(MaterialRow row, MaterialWish wish, MaterialRow? piece, DateOnly today)
     {
         row.Title = row.Kind == MaterialKind.Passage ? "" : wish.Title.Trim();
         row.Area = row.Kind switch
@@ -128,11 +128,14 @@ public static class MaterialEndpoints
         row.Readiness = wish.Readiness;
         row.Difficulty = wish.Difficulty.Trim();
         row.Note = wish.Note.Trim();
-        row.Resting = wish.Resting;
+        if (wish.Resting != Bookkeeping.Rests(row, today))
+            (row.Resting, row.RestUntil) = (wish.Resting, wish.Resting ? null : row.RestUntil ?? today);
         row.IsScale = wish.IsScale;
         if (wish.Serves is { } serves)
             row.Serves = string.Join(',', serves.Distinct(StringComparer.Ordinal));
-        row.Performance = row.Kind == MaterialKind.Piece ? wish.Performance : null;
+        var performance = row.Kind == MaterialKind.Piece ? wish.Performance : null;
+        if (performance != row.Performance)
+            (row.Performance, row.PerformanceSet) = (performance, performance is null ? null : today);
         row.NextExample = wish.NextExample;
         row.Examples = wish.Examples;
         row.PerDay = wish.PerDay;
@@ -154,7 +157,7 @@ public static class MaterialEndpoints
         var byId = rows.ToDictionary(row => row.Id);
         return [.. rows.Zip(PlanDesk.ToCore(rows, today), (row, core) => new MaterialView(
             row.Id, row.Kind, row.Area, core.Title, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
-            row.Readiness, row.Difficulty, row.Note, row.Resting, row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
+            row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
             row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
             row.LastVisit, row.Visits, row.LastClean,
             row is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,

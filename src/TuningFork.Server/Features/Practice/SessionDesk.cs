@@ -150,7 +150,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension });
         var drill = Read(row);
         var cue = CueOf(row, drill);
-        if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Get(drill.MethodId).Course is not (Course.Ladder or Course.Bursts))
+        if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))
             return;
         var steps = tension >= 2 ? 2 : tension > (before ?? 0) && cue.AsksTension ? 1 : 0;
         row.Nudge -= steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[cue.TargetIndex].Goal);

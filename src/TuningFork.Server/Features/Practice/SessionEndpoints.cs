@@ -215,14 +215,14 @@ public static class SessionEndpoints
             target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
             cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
             rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
-            target is null ? "" : await desk.AbcAsync(target, cancel),
+            target is null || cue!.HidesMusic ? "" : await desk.AbcAsync(target, cancel),
             target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null);
     }
 
     private static SessionDrillView View(SessionDrillRow row)
     {
         var drill = SessionDesk.Read(row);
-        var method = drill.IsBreak ? null : Methods.Get(drill.MethodId);
+        var method = drill.IsBreak ? null : Methods.Of(drill);
         return new SessionDrillView(
             row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
             drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,

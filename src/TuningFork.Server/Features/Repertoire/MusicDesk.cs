@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Notation.Variants;
@@ -27,6 +28,8 @@ public sealed class MusicDesk(PracticeDb db)
         var bars = Excerpt.Of(whole, row.FromBar, row.ToBar);
         if (variant.Length == 0)
             return bars;
+        if (variant.StartsWith("key", StringComparison.Ordinal) && int.TryParse(variant.AsSpan(3), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var semitones))
+            return VariantMaker.InKey(bars, bars.Key.Plus(Interval.OfSemitones(semitones)));
         return VariantMaker.Ids.Contains(variant, StringComparer.Ordinal) && VariantMaker.Make(bars, variant) is { Steps: [.., var last] } made
             ? made.Id.StartsWith("silent", StringComparison.Ordinal) ? made.Steps[0] : last
             : bars;
@@ -34,13 +37,15 @@ public sealed class MusicDesk(PracticeDb db)
 
     public static bool Holds(Score score, int from, int to) => from >= Excerpt.FirstBar(score) && to < score.Bars.Count + Excerpt.FirstBar(score) && from <= to;
 
-    /// <summary>Reads what was sent: ABC text, or a MusicXML file, plain or packed.</summary>
-    public static ReadMusic Read(byte[] file, Clef clef)
+    /// <summary>Reads what was sent: ABC text, a MusicXML file, plain or packed, or a MIDI file.</summary>
+    public static ReadMusic Read(byte[] file, Instrument instrument)
     {
         try
         {
             var start = System.Text.Encoding.UTF8.GetString(file.AsSpan(0, Math.Min(file.Length, 400))).TrimStart('\uFEFF', ' ', '\n', '\r', '\t');
-            return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal) ? MusicXmlReader.Read(file) : AbcReader.Read(System.Text.Encoding.UTF8.GetString(file), clef);
+            if (start.StartsWith("MThd", StringComparison.Ordinal))
+                return MidiReader.Read(file, instrument);
+            return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal) ? MusicXmlReader.Read(file) : AbcReader.Read(System.Text.Encoding.UTF8.GetString(file), instrument.Clef);
         }
         catch (AbcException problem)
         {

@@ -19,7 +19,6 @@ namespace TuningFork.Server.Features.Repertoire;
 public static class PieceEndpoints
 {
     private const int MostColumns = 7;
-    private const int HabitDays = 28;
 
     public static void MapPieces(this WebApplication app)
     {
@@ -41,6 +40,8 @@ public static class PieceEndpoints
         }).WithName("SetPieceSchool");
         group.MapPut("/passages/{id:int}/rating", RateAsync).WithName("RatePassage");
         group.MapPut("/passages/{id:int}/missing", MissingAsync).WithName("SayWhatIsMissing");
+        group.MapPut("/passages/{id:int}/decided", DecideAsync).WithName("DecidePassage");
+        group.MapPut("/passages/{id:int}/rest", RestAsync).WithName("RestPassage");
         group.MapGet("/causes", async (PracticeDb db, CancellationToken cancel) =>
         {
             var own = await db.Materials.AsNoTracking().Where(row => row.Missing != "").Select(row => new { row.Missing, row.Remedy, row.Proposed }).ToListAsync(cancel);
@@ -76,20 +77,12 @@ public static class PieceEndpoints
         var ratings = await db.Ratings.AsNoTracking().Where(rating => ids.Contains(rating.MaterialId)).OrderBy(rating => rating.Day).ToListAsync(cancel);
         var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Takes > 0).OrderBy(visit => visit.Day).ToListAsync(cancel);
         var leftOut = await db.Music.AsNoTracking().Where(music => music.MaterialId == id).Select(music => music.LeftOut).FirstOrDefaultAsync(cancel);
-        var plan = piece.Performance > facts.Day ? Performances.Of(piece, passages, facts.Day, MinutesADay(facts)) : null;
+        var plan = PlanDesk.Performances(facts).FirstOrDefault(way => way.PieceId == id);
+        var pages = await db.Pages.AsNoTracking().Where(page => page.MaterialId == id).OrderBy(page => page.Id).Select(page => new PageView(page.Id, page.Name, page.ContentType)).ToListAsync(cancel);
         return new PieceView(
             id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,
             passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)), Columns(ratings, facts.Day), plan, plan?.Words ?? "", leftOut is not null,
-            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, row.Version);
-    }
-
-    /// <summary>Minutes of repertoire a day in the last four weeks, shared among the pieces that have a performance ahead.</summary>
-    private static double MinutesADay(DayFacts facts)
-    {
-        var played = facts.MinutesByDay.Where(day => day.Key >= facts.Day.AddDays(-HabitDays) && day.Key < facts.Day).Sum(day => day.Value) / HabitDays;
-        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
-        var pieces = Math.Max(1, facts.Materials.Count(one => one is { Kind: MaterialKind.Piece, Resting: false, Performance: not null }));
-        return played * share / pieces;
+            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, facts.Profile.Family, row.Version);
     }
 
     private static List<DateOnly> Columns(List<RatingRow> ratings, DateOnly today) =>
@@ -100,10 +93,10 @@ public static class PieceEndpoints
         var mine = visits.Where(visit => visit.MaterialId == one.Id).ToList();
         var firsts = mine.ConvertAll(visit => Bookkeeping.Tries(visit.Tries)[0].Clean);
         return new PassageView(
-            one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, one.Note, row.Missing, row.Remedy, row.Proposed, row.LastClean,
+            one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, row.Note, row.Fingering, row.Stroke, row.Why, row.Missing, row.Remedy, row.Proposed, row.LastClean,
             one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,
             one.LastVisit is { } visited ? Return.Due(one.School ?? facts.Profile.School, visited, one.Memory, one.Readiness, one.Slipped, one.Performance) : null,
-            one.Slipped, one.Resting, one.PutBack, RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts), mine.Sum(visit => visit.CleanTakes), mine.Sum(visit => visit.Takes),
+            one.Slipped, one.Resting, one.Resting ? row.RestUntil : null, one.PutBack, RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts), mine.Sum(visit => visit.CleanTakes), mine.Sum(visit => visit.Takes),
             [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))], row.Version);
     }
 
@@ -151,6 +144,28 @@ public static class PieceEndpoints
         await db.SaveChangesAsync(cancel);
     }
 
+    private static async Task DecideAsync(int id, DecidedWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        var row = await PassageAsync(db, id, cancel);
+        row.Fingering = Problems.Text("fingering", wish.Fingering, 200);
+        row.Stroke = Problems.Text("stroke", wish.Stroke, 200);
+        row.Why = Problems.Text("why", wish.Why, 300);
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private static async Task RestAsync(int id, RestWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    {
+        var row = await PassageAsync(db, id, cancel);
+        var today = clock.Today(await desk.ProfileAsync(cancel));
+        if (wish.Until is { } until && (until <= today || until.DayNumber - today.DayNumber > 730))
+            throw new FieldException("until", "A rest ends on a day ahead, within two years. Leave the day out to take it up again now.");
+        row.Resting = wish.Until is not null;
+        row.RestUntil = wish.Until ?? today;
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+    }
+
     private static async Task<MaterialRow> PassageAsync(PracticeDb db, int id, CancellationToken cancel) =>
         await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel) ?? throw Problems.Unknown("id", "passage");
 
@@ -158,7 +173,7 @@ public static class PieceEndpoints
     {
         var piece = await PieceAsync(db, id, cancel);
         var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
-        var (score, leftOut) = MusicDesk.Read(file, instrument.Clef);
+        var (score, leftOut) = MusicDesk.Read(file, instrument);
         var (first, last) = (Excerpt.FirstBar(score), score.Bars.Count - 1 + Excerpt.FirstBar(score));
         var notes = leftOut.ToList();
         if (first != piece.FromBar || last != piece.ToBar)

@@ -9,8 +9,8 @@ namespace TuningFork.Server.Features.Repertoire;
 /// <param name="Doubt">A gentle question about its rating; empty when there is none.</param>
 /// <param name="Clean">Clean takes of all takes.</param>
 public sealed record PassageView(
-    int Id, int FromBar, int ToBar, string Bars, Readiness Readiness, string Difficulty, string Note, string Missing, string Remedy, string Proposed, int? LastClean, int? DaysSince, DateOnly? Due,
-    bool Slipped, bool Resting, int PutBack, string Doubt, int Clean, int Takes, IReadOnlyList<RatingView> Ratings, int Version);
+    int Id, int FromBar, int ToBar, string Bars, Readiness Readiness, string Difficulty, string Note, string Fingering, string Stroke, string Why, string Missing, string Remedy, string Proposed, int? LastClean, int? DaysSince, DateOnly? Due,
+    bool Slipped, bool Resting, DateOnly? RestUntil, int PutBack, string Doubt, int Clean, int Takes, IReadOnlyList<RatingView> Ratings, int Version);
 
 /// <summary>A piece with its bar map, its grid and what its performance needs.</summary>
 /// <param name="Columns">Days of the grid, the newest last.</param>
@@ -19,7 +19,18 @@ public sealed record PassageView(
 /// <param name="PlanWords">The same as a sum in words.</param>
 public sealed record PieceView(
     int Id, string Title, int FromBar, int ToBar, int BeatsPerBar, string Beat, int? Target, DateOnly? Performance, Readiness Readiness, DateOnly Today, int SlowTempo,
-    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, int Version);
+    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, string Family, int Version);
+
+/// <summary>A page of the piece as a picture or a PDF.</summary>
+public sealed record PageView(int Id, string Name, string ContentType);
+
+/// <summary>What was decided about a passage, and why.</summary>
+/// <param name="Fingering">Fingering or sticking.</param>
+/// <param name="Stroke">Bowing or breath.</param>
+public sealed record DecidedWish(string Fingering = "", string Stroke = "", string Why = "");
+
+/// <summary>Lets a passage rest until a day; null takes it up again.</summary>
+public sealed record RestWish(DateOnly? Until = null);
 
 /// <summary>Bars that tripped while reading slowly.</summary>
 public sealed record MarksWish(IReadOnlyList<int> Marks);

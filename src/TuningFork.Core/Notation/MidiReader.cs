@@ -1,0 +1,228 @@
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.Notation;
+
+/// <summary>
+/// Reads one part of a MIDI file as written music for an instrument. Each quarter gets the coarsest grid that its notes lie
+/// on: quarters, eighths, sixteenths, triplets, thirty-seconds; in metres of eighths no triplets.
+/// </summary>
+public static class MidiReader
+{
+    private static readonly Fraction Quarter = new(1, 4);
+
+    /// <summary>Grids of a quarter with what they cost, in quarters, so that the coarser one wins where both fit.</summary>
+    private static readonly (int Parts, double Cost)[] Grids = [(1, 0), (2, 0.01), (4, 0.02), (3, 0.025), (8, 0.05)];
+
+    /// <summary>The music, and what was left out.</summary>
+    /// <param name="file">The bytes of a .mid file.</param>
+    /// <param name="instrument">Whose written pitch and clef it is to have.</param>
+    /// <exception cref="MusicFileException">It cannot be read.</exception>
+    public static ReadMusic Read(byte[] file, Instrument instrument)
+    {
+        ArgumentNullException.ThrowIfNull(file);
+        ArgumentNullException.ThrowIfNull(instrument);
+        var midi = MidiFile.Parse(file);
+        var track = midi.Tracks.MaxBy(one => one.Notes.Count) ?? throw new MusicFileException("There are no notes in this file.");
+        var leftOut = midi.Tracks.Where(other => other != track).Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}").ToList();
+        if (midi.Keys.Select(key => (key.Fifths, key.IsMinor)).Distinct().Count() > 1)
+            leftOut.Add("changes of key");
+        var key = midi.Keys.Count > 0 ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(instrument.ToSounding.Reversed) : Key.C.Plus(instrument.ToSounding.Reversed);
+        var bars = Bars(midi, track, leftOut);
+        var sounds = Sounds(midi, track, bars, leftOut);
+        return new ReadMusic(
+            new Score
+            {
+                Title = track.Name,
+                Clef = instrument.Clef,
+                Key = key,
+                Time = bars[0].Time,
+                ToSounding = instrument.ToSounding,
+                Bars = [.. bars.Select((bar, i) => new Bar(Fill(bar, sounds, pitch => Spelled(pitch - instrument.Transposition, key))) { Time = i > 0 && bar.Time != bars[i - 1].Time ? bar.Time : null })],
+            },
+            leftOut);
+    }
+
+    private sealed record Space(Fraction From, TimeSignature Time)
+    {
+        public Fraction To => From + Time.Bar;
+
+        public bool InQuarters => Time.Unit <= 4;
+    }
+
+    private sealed record Sound(Fraction From, Fraction To, IReadOnlyList<int> Midi);
+
+    private static List<Space> Bars(MidiFile midi, MidiTrack track, List<string> leftOut)
+    {
+        var end = Exact(track.Notes.Max(note => note.End), midi);
+        var bars = new List<Space>();
+        var time = TimeSignature.Common;
+        var changes = new Queue<(long Tick, TimeSignature Time)>(midi.Times);
+        for (var at = Fraction.Zero; at < end || bars.Count == 0; at = bars[^1].To)
+        {
+            while (changes.Count > 0 && Exact(changes.Peek().Tick, midi) <= at)
+                time = changes.Dequeue().Time;
+            bars.Add(new Space(at, time));
+            if (bars.Count > MusicXmlReader.MostBars)
+                throw new MusicFileException($"The music has more than {MusicXmlReader.MostBars:N0} bars. Export a part of it.");
+        }
+
+        // A last note that is let go a little late fills no bar.
+        if (bars.Count > 1 && (end - bars[^1].From).Value < 1.0 / 32 && !track.Notes.Any(note => Exact(note.Tick, midi) >= bars[^1].From))
+            bars.RemoveAt(bars.Count - 1);
+        if (bars.Exists(bar => bar.Time.Unit > 16))
+            leftOut.Add("metres in thirty-seconds may be read wrongly");
+        return bars;
+    }
+
+    /// <summary>Notes and chords one after the other on their grids; each ends where the next begins, at the latest.</summary>
+    private static List<Sound> Sounds(MidiFile midi, MidiTrack track, List<Space> bars, List<string> leftOut)
+    {
+        var grids = GridsOf(midi, track, bars);
+        var end = bars[^1].To;
+        var starts = track.Notes.Select(note => (At: Snap(Exact(note.Tick, midi), bars, grids), Note: note)).Where(pair => pair.At < end)
+            .GroupBy(pair => pair.At).OrderBy(group => group.Key).ToList();
+        var sounds = new List<Sound>();
+        var cut = false;
+        for (var i = 0; i < starts.Count; i++)
+        {
+            var from = starts[i].Key;
+            var next = i + 1 < starts.Count ? starts[i + 1].Key : end;
+            var to = Snap(Exact(starts[i].Max(pair => pair.Note.End), midi), bars, grids);
+            cut |= (to - next).Value > 1.0 / 16;
+            to = to > next || to <= from ? next : to;
+            sounds.Add(new Sound(from, to, [.. starts[i].Select(pair => pair.Note.Midi).Distinct().Order()]));
+        }
+
+        if (cut)
+            leftOut.Add("the ends of notes that sound on under others");
+        return sounds;
+    }
+
+    /// <summary>The grid of every quarter of every bar; bars of eighths have one of sixteenths throughout.</summary>
+    private static Dictionary<Fraction, int> GridsOf(MidiFile midi, MidiTrack track, List<Space> bars)
+    {
+        var places = track.Notes.SelectMany(note => new[] { (At: note.Tick, Weight: 1.0), (At: note.End, Weight: 0.2) })
+            .Select(pair => (At: Exact(pair.At, midi), pair.Weight)).ToLookup(pair => BeatOf(pair.At, bars));
+        return places.ToDictionary(
+            beat => beat.Key.From,
+            beat => beat.Key.InQuarters
+                ? Grids.MinBy(grid => grid.Cost + beat.Max(pair => pair.Weight * Away((pair.At - beat.Key.From).Value * 4, grid.Parts))).Parts
+                : 4);
+    }
+
+    private static double Away(double quarters, int parts) => Math.Abs((quarters * parts) - Math.Round(quarters * parts)) / parts;
+
+    private static (Fraction From, bool InQuarters) BeatOf(Fraction at, List<Space> bars)
+    {
+        var bar = bars[BarOf(at, bars)];
+        var beats = (at - bar.From) / Quarter;
+        return (bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * Quarter), bar.InQuarters);
+    }
+
+    private static int BarOf(Fraction at, List<Space> bars)
+    {
+        var (low, high) = (0, bars.Count - 1);
+        while (low < high)
+        {
+            var middle = (low + high + 1) / 2;
+            if (bars[middle].From <= at)
+                low = middle;
+            else
+                high = middle - 1;
+        }
+
+        return low;
+    }
+
+    private static Fraction Snap(Fraction at, List<Space> bars, Dictionary<Fraction, int> grids)
+    {
+        var (from, _) = BeatOf(at, bars);
+        var parts = grids.GetValueOrDefault(from, 4);
+        return from + new Fraction((long)Math.Round((at - from).Value * 4 * parts, MidpointRounding.AwayFromZero), 4L * parts);
+    }
+
+    private static Fraction Exact(long tick, MidiFile midi) => new(tick, 4L * midi.Division);
+
+    /// <summary>A bar's elements: rests between the sounds, everything cut at its ends and at quarters that hold a triplet.</summary>
+    private static List<Element> Fill(Space bar, List<Sound> sounds, Func<int, Pitch> spell)
+    {
+        var pieces = new List<(Fraction From, Fraction To, Sound? Sound)>();
+        var at = bar.From;
+        foreach (var sound in sounds.Where(one => one.To > bar.From && one.From < bar.To))
+        {
+            if (sound.From > at)
+                pieces.Add((at, sound.From, null));
+            var to = sound.To < bar.To ? sound.To : bar.To;
+            pieces.Add((sound.From > bar.From ? sound.From : bar.From, to, sound));
+            at = to;
+        }
+
+        if (at < bar.To)
+            pieces.Add((at, bar.To, null));
+        var elements = new List<Element>();
+        foreach (var (from, to, sound) in Cut(pieces, bar))
+        {
+            IReadOnlyList<Pitch> pitches = sound is null ? [] : [.. sound.Midi.Select(spell)];
+            elements.AddRange(Written(from, to, bar, last => new Element(pitches, Fraction.Zero) { Tied = sound is not null && !(last && to == sound.To) }));
+        }
+
+        return elements;
+    }
+
+    private static IEnumerable<(Fraction From, Fraction To, Sound? Sound)> Cut(List<(Fraction From, Fraction To, Sound? Sound)> pieces, Space bar)
+    {
+        var borders = pieces.SelectMany(piece => new[] { piece.From, piece.To }).Where(at => IsThird(at - bar.From))
+            .SelectMany(at => new[] { Floor(at, bar), Floor(at, bar) + Quarter }).Distinct().Order().ToList();
+        foreach (var (from, to, sound) in pieces)
+        {
+            var at = from;
+            foreach (var border in borders.Where(one => one > from && one < to))
+            {
+                yield return (at, border, sound);
+                at = border;
+            }
+
+            yield return (at, to, sound);
+        }
+    }
+
+    private static IEnumerable<Element> Written(Fraction from, Fraction to, Space bar, Func<bool, Element> make)
+    {
+        var beat = Floor(from, bar);
+        if (IsThird(from - bar.From) || IsThird(to - bar.From))
+        {
+            var whole = make(true);
+            yield return whole with { Written = (to - from) * new Fraction(3, 2), Tuplet = new Tuplet(3, 2, from == beat, to == beat + Quarter) };
+            yield break;
+        }
+
+        var parts = Values.Cut(to - from);
+        for (var i = 0; i < parts.Count; i++)
+            yield return make(i == parts.Count - 1) with { Written = parts[i] };
+    }
+
+    private static Fraction Floor(Fraction at, Space bar)
+    {
+        var beats = (at - bar.From) / Quarter;
+        return bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * Quarter);
+    }
+
+    private static bool IsThird(Fraction part) => part.Denominator % 3 == 0;
+
+    /// <summary>By the key where it holds the note, else sharp in keys of sharps and flat in keys of flats.</summary>
+    private static Pitch Spelled(int midi, Key key)
+    {
+        var plain = Pitch.OfMidi(midi, sharps: key.Signature >= 0);
+        for (var step = Step.C; step <= Step.B; step++)
+        {
+            for (var octave = plain.Octave - 1; octave <= plain.Octave + 1; octave++)
+            {
+                var pitch = Pitch.Of(step, key.AlterationOf(step), octave);
+                if (pitch.Midi == midi)
+                    return pitch;
+            }
+        }
+
+        return plain;
+    }
+}

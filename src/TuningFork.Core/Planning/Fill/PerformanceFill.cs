@@ -1,0 +1,66 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>
+/// What a performance ahead asks of a day: longer and longer sections from about four weeks before, whole run-throughs at
+/// the end, each piece every other day, the nearest date first.
+/// </summary>
+internal static class PerformanceFill
+{
+    private const int EveryDays = 2;
+    private const int LeastSectionBars = 8;
+    private const int MostSectionMinutes = 10;
+
+    /// <summary>The drills; together at most two thirds of the minutes, so that passages go on.</summary>
+    public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
+    {
+        var day = context.Request.Day;
+        var left = minutes * 2 / 3;
+        var drills = new List<Drill>();
+        foreach (var (piece, phase) in context.Request.Materials
+            .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
+                && (one.LastVisit is not { } last || day.DayNumber - last.DayNumber >= EveryDays))
+            .Select(one => (Piece: one, Phase: Performances.On(one, day)))
+            .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
+            .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
+        {
+            if ((phase == Phase.RunThroughs ? Run(context, piece, left) : null) is { } run)
+                drills.Add(run);
+            else if (Section(context, piece, left) is { } section)
+                drills.Add(section);
+            else
+                continue;
+            left -= drills[^1].Minutes;
+        }
+
+        return drills;
+    }
+
+    private static Drill? Run(FillContext context, Material piece, int left)
+    {
+        var target = context.TargetOf(piece);
+        var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
+        return minutes > left ? null
+            : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Concert(piece, context.Request.Day)}: right through, every other day", target);
+    }
+
+    /// <summary>Quarters of the piece at first, then thirds, then halves; each time the next one.</summary>
+    private static Drill? Section(FillContext context, Material piece, int left)
+    {
+        var day = context.Request.Day;
+        var (from, to) = Performances.Phases(piece.PerformanceSet, piece.Performance!.Value);
+        var gone = (double)(day.DayNumber - from.DayNumber) / Math.Max(1, to.DayNumber - from.DayNumber);
+        var count = Math.Clamp(4 - (int)(gone * 3), 2, Math.Max(2, piece.Bars / LeastSectionBars));
+        var index = piece.Visits % count;
+        var first = piece.FromBar + (index * piece.Bars / count);
+        var last = piece.FromBar + ((index + 1) * piece.Bars / count) - 1;
+        var target = context.TargetOf(piece with { FromBar = first, ToBar = last }) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
+        var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
+        return minutes > left ? null
+            : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Concert(piece, day)}: passages joined, a section every other day", target);
+    }
+
+    private static string Concert(Material piece, DateOnly day) => $"concert {Words.In(piece.Performance!.Value.DayNumber - day.DayNumber)}";
+}

@@ -1,0 +1,53 @@
+using TuningFork.Core.Planning.Fill;
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>Another method for a drill that is about one material.</summary>
+public static class MethodChoice
+{
+    private static readonly Method[] Ours =
+    [
+        Methods.CleanInRow, Methods.CleanMinutes, Methods.FixedCount, Methods.TempoLadder, Methods.SlowAnchor, Methods.EqualValues, Methods.RhythmVariants,
+        Methods.RhythmAlone, Methods.GrowingChain, Methods.SilentBars, Methods.SingFirst, Methods.HandsSeparately, Methods.EyesClosed, Methods.FromMemory,
+        Methods.OtherKeys, Methods.MelodyOnly, Methods.PutBack, Methods.PerformanceTake, Methods.FromThisCell, Methods.SilentStudy,
+    ];
+
+    /// <summary>What can be chosen for a drill; empty where the method is part of what it is.</summary>
+    /// <param name="drill">The drill.</param>
+    /// <param name="request">What the plan was made from.</param>
+    public static IReadOnlyList<Method> For(Drill drill, DayRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(request);
+        return MaterialOf(drill, request) is not { } material ? []
+            : [.. Ours.Where(method => method != Methods.PutBack || material.Kind == MaterialKind.Passage), .. request.Methods];
+    }
+
+    /// <summary>The drill by another method.</summary>
+    /// <param name="drill">The drill.</param>
+    /// <param name="methodId">Lasting name of the method.</param>
+    /// <param name="request">What the plan was made from.</param>
+    /// <exception cref="PlanException">The drill has no choice, or there is no such method.</exception>
+    public static Drill Change(Drill drill, string? methodId, DayRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        var choices = For(drill, request);
+        if (choices.Count == 0)
+            throw new PlanException("drillId", "This drill has no other method: what it is about decides. Swap it, or leave it out.");
+        var method = choices.FirstOrDefault(one => one.Id == methodId) ?? throw new PlanException("methodId", "There is no such method for it. Choose one from the list.");
+        var material = MaterialOf(drill, request)!;
+        var context = new FillContext(request with { Kept = [] });
+        var made = method == Methods.PutBack
+            ? RepertoireFill.PutBack(context, material, drill.Minutes, "your choice")
+            : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, $"your choice: {char.ToLowerInvariant(method.Fits[0])}{method.Fits[1..]}");
+        return made with { Id = drill.Id, Locked = true };
+    }
+
+    private static Material? MaterialOf(Drill drill, DayRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        if (drill.Area is not (Area.Repertoire or Area.Technique) || drill.Targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList() is not [var id])
+            return null;
+        return request.Materials.FirstOrDefault(material => material.Id == id) is { KeyPlan: null, Work: null } found && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id) ? found : null;
+    }
+}

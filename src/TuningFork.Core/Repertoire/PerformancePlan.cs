@@ -82,7 +82,8 @@ public static class Performances
     public static (DateOnly SectionsFrom, DateOnly RunsFrom) Phases(DateOnly? set, DateOnly date)
     {
         var days = set is { } from ? Math.Max(0, date.DayNumber - from.DayNumber) : int.MaxValue;
-        return (date.AddDays(-Math.Min(LastDays, days / 2)), date.AddDays(-Math.Min(MostRunDays, days / 4)));
+        var runs = days < 2 ? 0 : Math.Clamp(days / 4, 1, MostRunDays);
+        return (date.AddDays(-Math.Max(runs, Math.Min(LastDays, days / 2))), date.AddDays(-runs));
     }
 
     /// <summary>What a day is for on the way of a piece to its performance; null without one ahead.</summary>

@@ -92,6 +92,8 @@ public static class DemoFile
         db.Keys.AddRange(history.Keys);
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today);
+        if (player == DemoPlayer.Clarinet)
+            DemoAims.Write(db, known, today);
         await db.SaveChangesAsync(cancel);
     }
 

@@ -31,6 +31,9 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
     public Book Of(HttpContext? context)
     {
         var asked = context?.Request.Headers[Header].ToString() ?? "";
+        // A picture or a frame is fetched by the browser itself, without headers of ours.
+        if (asked.Length == 0)
+            asked = context?.Request.Query["book"].ToString() ?? "";
         if (asked.Length == 0)
             return usual;
         return Enum.TryParse<Book>(asked, ignoreCase: true, out var book) && Enum.IsDefined(book) && !int.TryParse(asked, out _) ? book

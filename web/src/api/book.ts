@@ -12,3 +12,9 @@ export function keepBook(book: Book) {
   sessionStorage.setItem(place, book)
   localStorage.setItem(place, book)
 }
+
+/** The address with the book in it, for what a browser fetches by itself. */
+export function bookQuery(address: string) {
+  const book = chosenBook()
+  return book ? `${address}?book=${book}` : address
+}

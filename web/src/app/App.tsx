@@ -13,6 +13,8 @@ const RoutinesPage = named(() => import('../features/planning/RoutinesPage'), 'R
 const WarmUpsPage = named(() => import('../features/warmup/WarmUpsPage'), 'WarmUpsPage')
 const BalancePage = named(() => import('../features/planning/BalancePage'), 'BalancePage')
 const ExercisesPage = named(() => import('../features/technique/ExercisesPage'), 'ExercisesPage')
+const GoalsPage = named(() => import('../features/planning/GoalsPage'), 'GoalsPage')
+const MethodsPage = named(() => import('../features/planning/MethodsPage'), 'MethodsPage')
 const InstrumentPage = named(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
 const PiecePage = named(() => import('../features/repertoire/PiecePage'), 'PiecePage')
 const SlowReadingPage = named(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
@@ -52,6 +54,8 @@ export function App() {
               <Route path="/material" element={<MaterialPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/balance" element={<BalancePage />} />
+              <Route path="/goals" element={<GoalsPage />} />
+              <Route path="/methods" element={<MethodsPage />} />
               <Route path="/instrument" element={<InstrumentPage />} />
               <Route path="/technique" element={<ExercisesPage />} />
               <Route path="/piece/:id" element={<PiecePage />} />

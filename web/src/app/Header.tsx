@@ -20,6 +20,8 @@ const places = [
 const homes: Record<string, string> = {
   '/sheets': '/technique',
   '/keys': '/technique',
+  '/goals': '/balance',
+  '/methods': '/balance',
   '/instrument': '/balance',
 }
 const under = (to: string, path: string) =>

@@ -34,6 +34,8 @@ export const TechniqueTabs = () => <Tabs name="Technique" places={technique} />
 
 const settings = [
   ['/balance', 'Balance of the week'],
+  ['/goals', 'Goals'],
+  ['/methods', 'Methods'],
   ['/instrument', 'Instrument'],
 ] as const
 

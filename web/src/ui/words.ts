@@ -13,6 +13,15 @@ export function sayDay(day: string, today?: string) {
   return `${said}, ${sayDistance(days)}`
 }
 
+/** The day so many days later, as it is written: "2031-05-21". */
+export function dayAfter(day: string, days = 1) {
+  const later = asDate(day)
+  later.setDate(later.getDate() + days)
+  return [later.getFullYear(), later.getMonth() + 1, later.getDate()]
+    .map((part) => String(part).padStart(2, '0'))
+    .join('-')
+}
+
 export function sayDistance(days: number) {
   if (days === 0) return 'today'
   if (days === 1) return 'tomorrow'

@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
+using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -22,7 +23,7 @@ internal static class PerformanceFill
         foreach (var (piece, phase) in context.Request.Materials
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
                 && (one.LastVisit is not { } last || day.DayNumber - last.DayNumber >= EveryDays))
-            .Select(one => (Piece: one, Phase: Performances.On(one, day)))
+            .Select(one => (Piece: one.LastClean is null ? one with { LastClean = Slowest(context, one) } : one, Phase: Performances.On(one, day)))
             .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
@@ -37,6 +38,10 @@ internal static class PerformanceFill
 
         return drills;
     }
+
+    /// <summary>Never played through, it begins as fast as its slowest passage is clean.</summary>
+    private static Bpm? Slowest(FillContext context, Material piece) =>
+        context.Request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id && one.LastClean is not null).Select(one => one.LastClean).Min();
 
     private static Drill? Run(FillContext context, Material piece, int left)
     {

@@ -65,7 +65,7 @@ internal static class RepertoireFill
         var parts = FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10);
         var alone = queue.Where(Alone).ToList();
         var places = Math.Max(1, parts.Count / 3);
-        alone.AddRange(queue.Where(Shaky).OrderBy(queued => queued.Material.Memory?.Stability ?? 0).Take(Math.Max(0, places - alone.Count)));
+        alone.AddRange(queue.Where(Shaky).OrderBy(queued => queued.Material.Memory?.Stability ?? 0).Take(Math.Max(0, (parts.Count / 3) - alone.Count)));
         var raw = new Queue<Queued>(alone);
         var mix = queue.Except(alone).ToList();
         var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Clamp(Intake(raw, context.Request.Day), places, Math.Max(1, parts.Count * 2 / 3)));

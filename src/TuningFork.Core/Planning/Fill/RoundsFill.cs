@@ -139,8 +139,8 @@ internal static class RoundsFill
             parts.Add($"{slipped[0].Material.ShortTitle} slipped last time");
         if (set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked)
             parts.Insert(0, $"you asked for {asked.Material.ShortTitle}");
-        if (set.FirstOrDefault(queued => queued.Reason.Contains("concert", StringComparison.Ordinal)) is { } concert)
-            parts.Add(concert.Reason[concert.Reason.IndexOf("concert", StringComparison.Ordinal)..]);
+        if (set.FirstOrDefault(queued => queued.Reason.Contains("; concert", StringComparison.Ordinal)) is { } concert)
+            parts.Add(concert.Reason.Split("; ").First(part => part.StartsWith("concert", StringComparison.Ordinal)));
         if (parts.Count > 0 && set.FirstOrDefault(queued => queued.Material.Goal.Length > 0) is { } aimed)
             parts.Add(aimed.Material.Goal);
         return parts.Count == 0 ? set[0].Reason : string.Join("; ", parts);

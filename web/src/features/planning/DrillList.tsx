@@ -1,13 +1,15 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { Lock, LockOpen, Repeat2, X } from 'lucide-react'
+import { Lock, LockOpen, Repeat2, Route, X } from 'lucide-react'
+import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
 import { NumberInput, Press } from '../../ui/fields'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { useSortableItem } from '../../ui/useSortableItem'
 import { sayTempo } from '../../ui/words'
+import { MethodChoice } from './MethodChoice'
 import type { Today } from './useToday'
 
 interface Props {
@@ -38,6 +40,7 @@ export function DrillList({ state, today }: Props) {
 
 function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
   const { item, handle } = useSortableItem(drill.id, drill.title)
+  const [choosing, setChoosing] = useState(false)
   return (
     <chakra.li
       {...item}
@@ -45,7 +48,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       display="grid"
       gridTemplateColumns={{
         base: '28px 58px 22px minmax(0,1fr)',
-        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 112px',
+        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 148px',
         _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
       }}
       breakInside="avoid"
@@ -85,6 +88,17 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
         gap="0"
         justify={{ base: 'start', md: 'end' }}
       >
+        {(drill.area === 'Repertoire' || drill.area === 'Technique') && (
+          <Press
+            look="icon"
+            aria-expanded={choosing}
+            title="Another method"
+            aria-label={`Another method for ${drill.title}`}
+            onClick={() => setChoosing(!choosing)}
+          >
+            <Route size={17} opacity={0.7} />
+          </Press>
+        )}
         {drill.area && (
           <>
             <Press
@@ -115,6 +129,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
           <X size={17} opacity={0.7} />
         </Press>
       </Flex>
+      {choosing && <MethodChoice drill={drill} state={state} close={() => setChoosing(false)} />}
     </chakra.li>
   )
 }

@@ -1,6 +1,7 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
+import { sayDistance } from '../../ui/words'
 
 export interface Range {
   from: number
@@ -68,10 +69,14 @@ interface BarProps {
 function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
   const begins = passage?.fromBar === bar
   const ends = passage?.toBar === bar
+  const since = passage?.daysSince ?? null
+  const joins = passage?.difficulty === 'join'
   const said = [
     `bar ${bar}`,
     passage && `passage ${passage.bars}, ${readinessWords[passage.readiness]}`,
+    since !== null && `played ${sayDistance(-since)}`,
     passage?.slipped && 'slipped',
+    joins && 'a join',
     marked && 'tripped',
   ]
   return (
@@ -98,7 +103,7 @@ function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
           left={begins ? '3px' : '0'}
           right={ends ? '3px' : '-2px'}
           bg="rgba(116,54,107,0.16)"
-          border="2px solid #74366b"
+          border={joins ? '2px dashed #74366b' : '2px solid #74366b'}
           borderLeftWidth={begins ? '2px' : '0'}
           borderRightWidth={ends ? '2px' : '0'}
           borderLeftRadius={begins ? '8px' : '0'}
@@ -110,6 +115,11 @@ function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
           pointerEvents="none"
         >
           {begins && <ReadinessSign value={passage.readiness} />}
+          {ends && since !== null && (
+            <chakra.span ml="auto" fontSize="0.74em" fontWeight={600} whiteSpace="nowrap">
+              {since === 0 ? 'today' : `${since} d`}
+            </chakra.span>
+          )}
         </chakra.span>
       )}
     </chakra.button>

@@ -1,9 +1,10 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { usePlayback } from '../../sound/usePlayback'
 import { Engraving } from '../../ui/Engraving'
+import { FileChoice } from '../../ui/FileChoice'
 import { Field, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
 import type { Range } from './BarMap'
 
@@ -123,8 +124,7 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
     setTyping(false)
     await queries.invalidateQueries()
   }
-  const send = async (file: File | undefined) => {
-    if (!file) return
+  const send = async (file: File) => {
     await done(
       await run(() =>
         ask(
@@ -143,29 +143,13 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
   return (
     <Box as="section" aria-label="Where the music comes from" mt="4">
       <Flex gap="4" align="center" wrap="wrap">
-        <chakra.label
-          cursor="pointer"
-          textDecoration="underline"
-          textUnderlineOffset="3px"
-          minH="42px"
-          display="flex"
-          alignItems="center"
+        <FileChoice
+          label="Music file"
+          accept=".musicxml,.xml,.mxl,.abc,.mid,.midi"
+          take={(file) => void send(file)}
         >
-          {piece.hasMusic ? 'Another file' : 'Take the music from a file (MusicXML, ABC)'}
-          <chakra.input
-            type="file"
-            accept=".musicxml,.xml,.mxl,.abc"
-            aria-label="Music file"
-            position="absolute"
-            width="1px"
-            height="1px"
-            opacity={0}
-            onChange={(event) => {
-              void send(event.target.files?.[0])
-              event.target.value = ''
-            }}
-          />
-        </chakra.label>
+          {piece.hasMusic ? 'Another file' : 'Take the music from a file (MusicXML, ABC, MIDI)'}
+        </FileChoice>
         <Press look="quiet" onClick={() => setTyping(!typing)}>
           {typing ? 'not typed after all' : 'type it in ABC'}
         </Press>

@@ -4,10 +4,12 @@ import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Empty, Field, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
-import { sayDay, sayTempo } from '../../ui/words'
+import { dayAfter, sayDay, sayTempo } from '../../ui/words'
 import { BarMap, type Range } from './BarMap'
+import { Decided } from './Decided'
 import { Missing } from './Missing'
 import { MusicIn, MusicPanel } from './MusicPanel'
+import { Pages } from './Pages'
 import { ReadinessGrid } from './ReadinessGrid'
 
 /** A piece: its bars, how far each passage is, what is still missing, and whether it will be ready on its day. */
@@ -91,6 +93,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           <Refusal problem={problem} />
           {piece.hasMusic && <MusicPanel piece={piece} range={shown} />}
           <MusicIn piece={piece} />
+          <Pages piece={piece} />
         </Box>
         <Box minW="0">
           {piece.passages.length === 0 ? (
@@ -111,6 +114,9 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           {passage && passage.readiness !== 'Ready' && (
             <Missing key={`${passage.id}:${passage.missing}`} passage={passage} />
           )}
+          {passage && (
+            <Decided key={`decided ${passage.id}:${passage.version}`} piece={piece} passage={passage} />
+          )}
           {piece.plan && <Plan piece={piece} />}
           <School piece={piece} />
         </Box>
@@ -119,9 +125,16 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
   )
 }
 
-/** What the performance needs against what there is; where it does not fit, what to leave out. */
+/** What the performance needs against what there is; where it does not fit, what could rest until after it. */
 function Plan({ piece }: { piece: Schemas['PieceView'] }) {
   const plan = piece.plan!
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const rest = async (id: number) => {
+    const body = { until: dayAfter(plan.date) }
+    await run(() => ask(client.PUT('/api/pieces/passages/{id}/rest', { params: { path: { id } }, body })))
+    await queries.invalidateQueries()
+  }
   return (
     <Box as="section" aria-label="Performance" mt="6">
       <Text color={plan.fits ? undefined : 'wrong'} fontWeight={plan.fits ? 400 : 600}>
@@ -134,11 +147,26 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
       {plan.leaveOut.length > 0 && (
         <>
           <Text mt="2">It would fit without:</Text>
-          <chakra.ul pl="5" css={{ listStyle: 'disc' }}>
+          <chakra.ul listStyleType="none">
             {plan.leaveOut.map((one) => (
-              <li key={one}>{one}</li>
+              <chakra.li
+                key={one.words}
+                display="flex"
+                gap="3"
+                alignItems="center"
+                minH="38px"
+                flexWrap="wrap"
+              >
+                {one.words}
+                {one.materialId !== null && (
+                  <Press look="quiet" minH="34px" onClick={() => void rest(one.materialId!)}>
+                    Let {one.words.split(':')[0]} rest until after it
+                  </Press>
+                )}
+              </chakra.li>
             ))}
           </chakra.ul>
+          <Refusal problem={problem} />
         </>
       )}
     </Box>

@@ -43,6 +43,7 @@ export function ReadinessGrid({ piece, chosen, choose, rate }: Props) {
               <chakra.button
                 fontWeight={700}
                 cursor="pointer"
+                whiteSpace="nowrap"
                 minH="34px"
                 textDecoration="underline"
                 textUnderlineOffset="3px"

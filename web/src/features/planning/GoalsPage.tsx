@@ -1,0 +1,230 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { BalanceTabs } from '../../ui/Tabs'
+import {
+  Empty,
+  Field,
+  NumberInput,
+  Page,
+  Press,
+  Refusal,
+  Select,
+  TextInput,
+  useProblem,
+} from '../../ui/fields'
+import { sayDay } from '../../ui/words'
+
+type Goal = Schemas['GoalView']
+type Kind = Schemas['GoalKind']
+
+const kinds: [Kind, string, string][] = [
+  ['Tempo', 'a clean tempo', 'beats a minute'],
+  ['Ready', 'passages ready', 'passages'],
+  ['Keys', 'keys clean', 'keys'],
+]
+const sayAim = (goal: Goal) =>
+  goal.kind === 'Tempo'
+    ? `clean at ${goal.to}`
+    : `${goal.to} ${goal.kind === 'Ready' ? (goal.to === 1 ? 'passage' : 'passages') : goal.to === 1 ? 'key' : 'keys'} ${goal.kind === 'Ready' ? 'ready' : 'clean'}`
+const measureOf = (kind: Kind) => kinds.find(([one]) => one === kind)![2]
+
+/** Dated aims, each with its weekly steps and where it stands. */
+export function GoalsPage() {
+  const goals = api.useQuery('get', '/api/goals')
+  const [adding, setAdding] = useState(false)
+  if (!goals.data) return null
+  const open = goals.data.filter((goal) => !goal.reached)
+  const reached = goals.data.filter((goal) => goal.reached)
+  return (
+    <Page
+      title="Goals"
+      tabs={<BalanceTabs />}
+      aside={
+        <Press look="strong" onClick={() => setAdding(true)}>
+          New goal
+        </Press>
+      }
+    >
+      {adding && <Form close={() => setAdding(false)} />}
+      {goals.data.length === 0 && !adding && (
+        <Empty>
+          A goal has a number and a day: a tempo, passages that are ready, keys that are clean. It is cut into
+          weekly steps, and the drills of each day say which step they serve.
+        </Empty>
+      )}
+      {open.map((goal) => (
+        <Row key={goal.id} goal={goal} />
+      ))}
+      {reached.length > 0 && (
+        <>
+          <chakra.h2 fontSize="22px" mt="8" mb="1">
+            Reached
+          </chakra.h2>
+          {reached.map((goal) => (
+            <Row key={goal.id} goal={goal} />
+          ))}
+        </>
+      )}
+    </Page>
+  )
+}
+
+function Row({ goal }: { goal: Goal }) {
+  const queries = useQueryClient()
+  const remove = async () => {
+    await ask(client.DELETE('/api/goals/{id}', { params: { path: { id: goal.id } } }))
+    await queries.invalidateQueries()
+  }
+  return (
+    <Box as="section" aria-label={`Goal ${goal.about}`} borderTop="1px solid" borderColor="line" py="4">
+      <Flex align="baseline" gap="3" wrap="wrap">
+        <chakra.h3 fontSize="20px" fontWeight={700}>
+          {goal.about}: {sayAim(goal)}
+        </chakra.h3>
+        <Text color="faded">by {sayDay(goal.until)}</Text>
+        <Box flex="1" />
+        <Press
+          look="quiet"
+          minH="34px"
+          aria-label={`Remove the goal ${goal.about}`}
+          onClick={() => void remove()}
+        >
+          Remove
+        </Press>
+      </Flex>
+      <Text color={goal.behind ? 'wrong' : undefined} fontWeight={goal.behind ? 600 : 400} mb="2">
+        {goal.reached
+          ? `Reached on ${sayDay(goal.reached)}.`
+          : `Stands at ${goal.now}. This week’s ${goal.week}.`}
+      </Text>
+      <Steps goal={goal} />
+    </Box>
+  )
+}
+
+/** The weeks as cells in a line, like bars: each with what it asks; those that are met are filled. */
+function Steps({ goal }: { goal: Goal }) {
+  return (
+    <chakra.ol display="flex" flexWrap="wrap" rowGap="2" listStyleType="none" aria-label="Weekly steps">
+      {goal.steps.map((step) => {
+        const met = goal.now >= step.value
+        return (
+          <chakra.li
+            key={step.by}
+            flex="0 1 84px"
+            minW="64px"
+            borderRight="1.5px solid"
+            borderColor="ink"
+            backgroundImage="repeating-linear-gradient(to bottom, transparent 0 6px, #d8cfb9 6px 7px)"
+            height="46px"
+            position="relative"
+          >
+            <chakra.span
+              position="absolute"
+              inset="4px 3px"
+              borderRadius="8px"
+              border="2px solid #74366b"
+              bg={met ? '#74366b' : '#fbf6e9'}
+              color={met ? '#fbf6e9' : '#74366b'}
+              display="flex"
+              flexDirection="column"
+              alignItems="center"
+              justifyContent="center"
+              lineHeight={1.05}
+            >
+              <Text as="span" fontWeight={700}>
+                {step.value}
+              </Text>
+              <Text as="span" fontSize="0.68em">
+                {sayDay(step.by).split(' ').slice(1).join(' ')}
+                <chakra.span srOnly>{met ? ', met' : ', not met yet'}</chakra.span>
+              </Text>
+            </chakra.span>
+          </chakra.li>
+        )
+      })}
+    </chakra.ol>
+  )
+}
+
+function Form({ close }: { close: () => void }) {
+  const materials = api.useQuery('get', '/api/materials')
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [kind, setKind] = useState<Kind>('Ready')
+  const [material, setMaterial] = useState('')
+  const [to, setTo] = useState(3)
+  const [until, setUntil] = useState('')
+  const fitting = (materials.data ?? []).filter(
+    (one) =>
+      !one.resting &&
+      (kind === 'Ready'
+        ? one.kind === 'Piece'
+        : kind === 'Keys'
+          ? one.kind === 'Exercise'
+          : one.kind !== 'Book'),
+  )
+  const keep = async () => {
+    const body = { kind, materialId: Number(material), to, until: until || '0001-01-01', version: 0 }
+    if (!(await run(() => ask(client.POST('/api/goals', { body }))))) return
+    await queries.invalidateQueries()
+    close()
+  }
+  return (
+    <chakra.form
+      onSubmit={(event) => {
+        event.preventDefault()
+        void keep()
+      }}
+      bg="sheet"
+      border="1px solid"
+      borderColor="line"
+      borderRadius="8px"
+      p="5"
+      mb="5"
+    >
+      <Flex gap="4" wrap="wrap" align="end">
+        <Field label="what is to be reached" width="190px">
+          <Select
+            value={kind}
+            onChange={(event) => {
+              setKind(event.target.value as Kind)
+              setMaterial('')
+            }}
+          >
+            {kinds.map(([one, name]) => (
+              <option key={one} value={one}>
+                {name}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Field label="of" width="260px">
+          <Select value={material} onChange={(event) => setMaterial(event.target.value)}>
+            <option value="">choose …</option>
+            {fitting.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.title}
+              </option>
+            ))}
+          </Select>
+        </Field>
+        <Field label={measureOf(kind)}>
+          <NumberInput label={`How many ${measureOf(kind)}`} value={to} min={1} max={400} onChange={setTo} />
+        </Field>
+        <Field label="by" width="170px">
+          <TextInput type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
+        </Field>
+        <Press look="strong" type="submit" disabled={!material}>
+          Keep
+        </Press>
+        <Press look="quiet" type="button" onClick={close}>
+          Leave
+        </Press>
+      </Flex>
+      <Refusal problem={problem} />
+    </chakra.form>
+  )
+}

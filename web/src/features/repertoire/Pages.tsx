@@ -1,0 +1,76 @@
+import { Box, Flex, chakra } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { ask, client, type Schemas } from '../../api/client'
+import { bookQuery } from '../../api/book'
+import { FileChoice } from '../../ui/FileChoice'
+import { Press, Refusal, useProblem } from '../../ui/fields'
+
+/** Pages on paper, photographed or as a PDF, beside what is known of the piece. */
+export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [shown, setShown] = useState<number | null>(null)
+  const page = piece.pages.find((one) => one.id === shown) ?? piece.pages[0]
+  const add = async (file: File) => {
+    const made = await run(() =>
+      ask(
+        client.POST('/api/pieces/{id}/pages', {
+          params: { path: { id: piece.id }, query: { name: file.name.slice(0, 120) } },
+          body: file as unknown as string,
+          bodySerializer: (body: unknown) => body as BodyInit,
+          headers: { 'Content-Type': 'application/octet-stream' },
+        }),
+      ),
+    )
+    if (!made) return
+    setShown(made.id)
+    await queries.invalidateQueries()
+  }
+  const remove = async (id: number) => {
+    await run(() => ask(client.DELETE('/api/pages/{id}', { params: { path: { id } } })))
+    await queries.invalidateQueries()
+  }
+  return (
+    <Box as="section" aria-label="Pages" mt="3">
+      <Flex gap="4" align="center" wrap="wrap">
+        <FileChoice label="Page file" accept=".png,.jpg,.jpeg,.webp,.pdf" take={(file) => void add(file)}>
+          {piece.pages.length === 0 ? 'Put a page beside it (picture, PDF)' : 'Another page'}
+        </FileChoice>
+        {piece.pages.length > 1 &&
+          piece.pages.map((one, i) => (
+            <Press
+              key={one.id}
+              look="quiet"
+              minH="36px"
+              aria-pressed={one.id === page?.id}
+              title={one.name}
+              onClick={() => setShown(one.id)}
+            >
+              page {i + 1}
+            </Press>
+          ))}
+        {page && (
+          <Press look="quiet" minH="36px" onClick={() => void remove(page.id)}>
+            Remove {piece.pages.length > 1 ? 'this page' : 'the page'}
+          </Press>
+        )}
+      </Flex>
+      <Refusal problem={problem} />
+      {page && <Sheet page={page} />}
+    </Box>
+  )
+}
+
+function Sheet({ page }: { page: Schemas['PageView'] }) {
+  const address = bookQuery(`/api/pages/${page.id}`)
+  return (
+    <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="2" mt="2">
+      {page.contentType === 'application/pdf' ? (
+        <chakra.iframe src={`${address}#navpanes=0`} title={page.name || 'Page'} width="100%" height="70vh" border="0" />
+      ) : (
+        <chakra.img src={address} alt={page.name || 'Page'} maxW="100%" />
+      )}
+    </Box>
+  )
+}

@@ -75,7 +75,8 @@ public sealed class AppProcess : IAsyncDisposable
         using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
         using var answer = await Http.SendAsync(request);
         answer.EnsureSuccessStatusCode();
-        return (await answer.Content.ReadFromJsonAsync<JsonNode>())!;
+        var text = await answer.Content.ReadAsStringAsync();
+        return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
     }
 
     public async Task<JsonNode> Session() => (await Http.GetFromJsonAsync<JsonNode>(new Uri("/api/session", UriKind.Relative)))!;

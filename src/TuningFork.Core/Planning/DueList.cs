@@ -26,7 +26,7 @@ public static class DueList
 
     /// <summary>
     /// First what was asked for, then what is due: nearer performances, what slipped, raw, then the least likely to be
-    /// clean. New material comes after what is due; what is not due yet comes last, the least lasting first and yesterday's after it. Visited today: left out.
+    /// clean. New material comes after what is due; what is not due yet comes last, the least lasting first. Visited today: left out.
     /// </summary>
     /// <param name="materials">Candidates; resting ones are left out.</param>
     /// <param name="today">The practice day.</param>
@@ -94,7 +94,7 @@ public static class DueList
     {
         var material = queued.Material;
         if (!queued.IsDue)
-            return Lasting(material, today) + (material.LastVisit == today.AddDays(-1) ? 1 : 0);
+            return Lasting(material, today);
         var score = queued.Chance ?? 0.97;
         if (material.Kind == MaterialKind.Exercise)
             score = Math.Min(score, 0.97) - (OverdueADay * (today.DayNumber - queued.Due.DayNumber));

@@ -105,10 +105,11 @@ public sealed class RepertoireFillTests
     }
 
     [Fact]
-    public void What_is_not_due_comes_by_what_would_last_least_and_not_two_days_running()
+    public void What_is_not_due_comes_by_what_would_last_least_and_never_two_days_running()
     {
         Material One(int id, int days, double stability) => Passage() with { Id = id, Readiness = Readiness.Ready, LastVisit = Day.AddDays(-days), Memory = new Memory(stability, 5), Performance = Day.AddDays(60) };
-        DueList.For([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], Day, School.WideningGaps).Select(queued => (queued.Material.Id, queued.IsDue)).ShouldBe([(2, false), (1, false), (3, false)]);
+        DueList.For([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], Day, School.WideningGaps).Select(queued => (queued.Material.Id, queued.IsDue)).ShouldBe([(3, false), (2, false), (1, false)]);
+        Drills([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], 10).SelectMany(drill => drill.Targets).Select(target => target.MaterialId).ShouldNotContain(3, "played yesterday, and not due");
     }
 
     [Fact]

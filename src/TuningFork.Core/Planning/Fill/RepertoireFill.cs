@@ -54,6 +54,8 @@ internal static class RepertoireFill
         var tired = (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None;
         var queue = DueList.For(open, request.Day, request.School)
             .Where(queued => !tired || queued.Material.LastVisit is not null || queued.Material.AskedFor)
+            // Not the same as yesterday unless it is due: a night between visits is worth more than one more take.
+            .Where(queued => queued.IsDue || queued.Material.AskedFor || queued.Material.LastVisit != request.Day.AddDays(-1))
             .ToList();
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);

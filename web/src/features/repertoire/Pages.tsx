@@ -67,7 +67,13 @@ function Sheet({ page }: { page: Schemas['PageView'] }) {
   return (
     <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="2" mt="2">
       {page.contentType === 'application/pdf' ? (
-        <chakra.iframe src={`${address}#navpanes=0`} title={page.name || 'Page'} width="100%" height="70vh" border="0" />
+        <chakra.iframe
+          src={`${address}#navpanes=0`}
+          title={page.name || 'Page'}
+          width="100%"
+          height="70vh"
+          border="0"
+        />
       ) : (
         <chakra.img src={address} alt={page.name || 'Page'} maxW="100%" />
       )}

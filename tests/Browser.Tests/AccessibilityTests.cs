@@ -15,6 +15,8 @@ public sealed class AccessibilityTests
         using var browser = new Browser(app.Address);
         var axe = await File.ReadAllTextAsync(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
         Check("/", "//ol/li");
+        browser.See(By.XPath("//button[starts-with(@aria-label, 'Another method')]")).Click();
+        Inspect("methods of a drill", "//*[@role='group' and starts-with(@aria-label, 'Method of')]");
         Check("/routines", "//section//*[name()='svg']");
         browser.Button("Change Work and rest").Click();
         Inspect("routine editor", "//ol/li");
@@ -38,6 +40,12 @@ public sealed class AccessibilityTests
         browser.SeeText("Read through slowly").Click();
         Inspect("slow reading", "//*[@data-testid='bar']");
         Check("/instrument", "//input");
+        Check("/goals", "//section");
+        browser.Button("New goal").Click();
+        Inspect("goal form", "//form");
+        Check("/methods", "//article");
+        browser.Button("A method of your own").Click();
+        Inspect("method form", "//form");
         Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/keys", "//section");
         Check("/sound", "//fieldset");

@@ -30,9 +30,25 @@ public sealed class AppProcess : IAsyncDisposable
 
     public static string Root { get; } = FindRoot();
 
+    /// <summary>The folder of a demo that was made once; every other app with a demo begins with a copy of it.</summary>
+    private static readonly Lazy<Task<string>> MadeOnce = new(async () =>
+    {
+        var app = new AppProcess([]);
+        await app.RunAsync();
+        app.Kill();
+        app.Http.Dispose();
+        return app.Data;
+    });
+
     public static async Task<AppProcess> StartAsync(params string[] extra)
     {
         var app = new AppProcess(extra);
+        if (!extra.Contains("--own"))
+        {
+            foreach (var file in Directory.EnumerateFiles(await MadeOnce.Value))
+                File.Copy(file, Path.Combine(app.Data, Path.GetFileName(file)));
+        }
+
         await app.RunAsync();
         return app;
     }

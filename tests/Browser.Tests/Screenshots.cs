@@ -28,6 +28,7 @@ public sealed class Screenshots
         Snap("piece", "//*[@data-testid='engraving']//*[contains(@class, 'abcjs-notehead')]");
         Shot("/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
         Shot("/keys", "keys", "//section//*[name()='svg']");
+        Shot("/goals", "goals", "//section");
         Shot("/sound", "sound", "//fieldset");
         browser.Open("/material");
         browser.See(By.CssSelector("a[aria-label='Tempo of Crossing the break in pairs']")).Click();
@@ -68,8 +69,6 @@ public sealed class Screenshots
         browser.SeeText("Seven as two");
         Snap("today-hand-drum", "//ol/li");
         browser.Choose("Whose practice", "Demo · B-flat clarinet");
-        browser.Resize(820, 1180);
-        Shot("/", "today-tablet", "//ol/li");
         browser.Resize(390, 844);
         Shot("/practise", "stage-phone", "//*[@data-testid='stage-title']");
         browser.Resize(1280, 800);

@@ -2,6 +2,8 @@ using System.Diagnostics;
 using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Notation.Variants;
+using TuningFork.Core.Theory;
 using Xunit;
 
 namespace TuningFork.Core.Tests.Notation;
@@ -17,6 +19,10 @@ public sealed class ReadBackTests
     {
         var folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
         var scores = ScoreSamples.All().Select(sample => sample.Score).ToList();
+        // Altered versions are written and read back like any other music: of some random scores every one that can be made.
+        scores.AddRange(Enumerable.Range(500, 6).Select(seed => ScoreMaker.Random(new Random(seed)))
+            .SelectMany(score => VariantMaker.Ids.Select(id => VariantMaker.Make(score, id)).Where(variant => variant.Steps.Count > 0).Select(variant => variant.Steps[^1])
+                .Append(VariantMaker.InKey(score, score.Key.Plus(Interval.OfSemitones(5))))));
         foreach (var (score, number) in scores.Select((score, number) => (score, number)))
         {
             score.Check().ShouldBeEmpty($"score {number}");

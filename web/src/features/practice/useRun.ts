@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
-import type { Metronome, View } from '../../sound/metronome'
+import type { Metronome } from '../../sound/metronome'
+import { plainClick } from '../../sound/plainClick'
 
 type Run = Schemas['RunCue']
 
@@ -11,16 +12,6 @@ export interface RunState {
   count: number
   late: number
 }
-
-/** A click for a run: a bar counted in, each step's first beat the strongest. */
-const clickOf = (beats: number): View => ({
-  cycle: {
-    beats,
-    beatsPerBar: beats,
-    clicks: Array.from({ length: beats }, (_, at) => ({ at, level: at === 0 ? 3 : 1 })),
-  },
-  settings: { countInBars: 1 },
-})
 
 /** Runs over keys or chords on the click, or over positions against the clock. */
 export function useRun(
@@ -55,7 +46,7 @@ export function useRun(
     if (run.beatsEach === 0) return
     const { Metronome } = await import('../../sound/metronome')
     if (!live.current) return
-    live.current.click = new Metronome(clickOf(run.beatsEach))
+    live.current.click = new Metronome(plainClick(run.beatsEach))
     live.current.click.start(tempo ?? 60)
   }, [run, tempo, stop])
 

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import type { Metronome } from '../../sound/metronome'
+import { plainClick } from '../../sound/plainClick'
 
 /** Runs the click through a piece once and keeps the bars that were marked. */
 export function useSlowReading(piece: Schemas['PieceView'], tempo: number, done: (marks: number[]) => void) {
@@ -18,14 +19,7 @@ export function useSlowReading(piece: Schemas['PieceView'], tempo: number, done:
     setBar(piece.fromBar - 1)
     const { Metronome } = await import('../../sound/metronome')
     click.current?.stop()
-    click.current = new Metronome({
-      cycle: {
-        beats,
-        beatsPerBar: beats,
-        clicks: Array.from({ length: beats }, (_, at) => ({ at, level: at === 0 ? 3 : 1 })),
-      },
-      settings: { countInBars: 1 },
-    })
+    click.current = new Metronome(plainClick(beats))
     click.current.start(tempo)
   }, [piece.fromBar, beats, tempo])
 

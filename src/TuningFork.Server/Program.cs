@@ -29,6 +29,7 @@ builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(opti
 builder.Services.AddScoped<PracticeClock>();
 builder.Services.AddScoped<PlanDesk>();
 builder.Services.AddScoped<MusicDesk>();
+builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<SessionDesk>();
 builder.Services.ConfigureHttpJsonOptions(json =>
 {

@@ -13,6 +13,9 @@ public static class MethodChoice
         Methods.OtherKeys, Methods.MelodyOnly, Methods.PutBack, Methods.PerformanceTake, Methods.FromThisCell, Methods.SilentStudy,
     ];
 
+    /// <summary>Not for instruments without pitch.</summary>
+    private static readonly Method[] OfPitch = [Methods.OtherKeys, Methods.MelodyOnly];
+
     /// <summary>What can be chosen for a drill; empty where the method is part of what it is.</summary>
     /// <param name="drill">The drill.</param>
     /// <param name="request">What the plan was made from.</param>
@@ -20,7 +23,7 @@ public static class MethodChoice
     {
         ArgumentNullException.ThrowIfNull(request);
         return MaterialOf(drill, request) is not { } material ? []
-            : [.. Ours.Where(method => method != Methods.PutBack || material.Kind == MaterialKind.Passage), .. request.Methods];
+            : [.. Ours.Where(method => (method != Methods.PutBack || material.Kind == MaterialKind.Passage) && !(request.Family == "percussion" && OfPitch.Contains(method))), .. request.Methods];
     }
 
     /// <summary>The drill by another method.</summary>

@@ -141,6 +141,7 @@ public sealed class RepertoireFillTests
             Should.NotThrow(() => Stage.Now(changed, [], 0), method.Id);
         }
 
+        MethodChoice.For(plan.Drills[0], request with { Family = "percussion" }).ShouldNotContain(Methods.OtherKeys);
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], "magic", request)).Field.ShouldBe("methodId");
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, "fixed-count", request)).Field.ShouldBe("drillId");
     }

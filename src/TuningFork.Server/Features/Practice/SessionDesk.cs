@@ -4,7 +4,6 @@ using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Planning;
-using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Data;
@@ -17,7 +16,7 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.</summary>
-public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, PracticeClock clock)
+public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, TakeBooks books, PracticeClock clock)
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
@@ -115,11 +114,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         };
         row.Takes.Add(take);
         db.Takes.Add(take);
-        await KeepPlaceAsync(row, drill, cancel);
+        await books.KeepPlaceAsync(row, drill, cancel);
         if (target.MaterialId is { } material)
         {
-            await VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
-            await InKeyAsync(session, row, material, target.Key, new Try(clean, cue.Tempo), cancel);
+            await books.VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
+            await books.InKeyAsync(session, row, material, target.Key, new Try(clean, cue.Tempo), cancel);
         }
 
         if (CueOf(row, drill).Complete)
@@ -163,11 +162,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
             return;
         row.Takes.Remove(last);
         db.Takes.Remove(last);
-        await KeepPlaceAsync(row, Read(row), cancel);
+        await books.KeepPlaceAsync(row, Read(row), cancel);
         if (last.MaterialId is not { } id || await db.Materials.Include(material => material.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
             return;
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = NumberOf(last.Key);
+            material.NextExample = TakeBooks.NumberOf(last.Key);
         else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit && Bookkeeping.RemoveLast(material, visit))
             db.Visits.Remove(visit);
     }
@@ -177,7 +176,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
     {
         row.State = state;
         if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds))
-            await TouchedAsync(session, Read(row), row, cancel);
+            await books.TouchedAsync(session, Read(row), row, cancel);
         if (state == DrillState.Done)
             PassOn(session, row);
         session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
@@ -249,39 +248,6 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
     public async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null
         : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
 
-    /// <summary>
-    /// What a drill leaves behind beside its takes: a visit, the place in a book (an example that was seen is not unseen any
-    /// more, marked or not), and a wish that has been fulfilled.
-    /// </summary>
-    private async Task TouchedAsync(SessionRow session, Drill drill, SessionDrillRow row, CancellationToken cancel)
-    {
-        foreach (var target in drill.Targets)
-        {
-            if (await db.Asks.FindAsync([target.Key], cancel) is { } ask)
-                db.Asks.Remove(ask);
-        }
-
-        if (drill.Area == Area.WarmUp)
-        {
-            // Light playing is no test: it leaves no visit, only the version has had its turn.
-            foreach (var id in drill.Targets.Select(target => Bookkeeping.WarmUpOf(target.Key)).OfType<int>().Distinct())
-            {
-                if (await db.WarmUps.FindAsync([id], cancel) is { } version)
-                    version.LastDay = session.Day;
-            }
-
-            return;
-        }
-
-        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample))
-            : drill.Targets.Count == 1 ? 1
-            : 0;
-        if (drill.MethodId == Methods.PutBack.Id && row.Takes.Count(take => take.Clean) >= 2 && drill.Targets[0].MaterialId is { } back && await db.Materials.FindAsync([back], cancel) is { } passage)
-            passage.PutBack = Math.Min(3, passage.PutBack + 1);
-        foreach (var target in drill.Targets.Where(target => target.MaterialId is not null).Take(seen))
-            await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
-    }
-
     /// <summary>The music of a target in ABC notation, in its key, pattern or thinned; empty when it has none.</summary>
     public async Task<string> AbcAsync(Target target, CancellationToken cancel)
     {
@@ -307,40 +273,4 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
             return "";
         }
     }
-
-    /// <summary>Work that keeps its place goes on there next time.</summary>
-    private async Task KeepPlaceAsync(SessionDrillRow row, Drill drill, CancellationToken cancel)
-    {
-        var takes = row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean)).ToList();
-        if (StageRuns.PlaceAfter(drill, takes) is { } place && drill.Targets[0].MaterialId is { } id && await db.Materials.FindAsync([id], cancel) is { } material)
-            material.Place = place;
-    }
-
-    /// <summary>A take in one of the keys of a material: the key has had its turn; the first of the drill began the day.</summary>
-    private async Task InKeyAsync(SessionRow session, SessionDrillRow row, int material, string key, Try take, CancellationToken cancel)
-    {
-        var place = key.IndexOf(":k:", StringComparison.Ordinal);
-        if (place < 0)
-            return;
-        var name = key[(place + 3)..];
-        var known = await db.Keys.FindAsync([material, name], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material, Key = name }).Entity;
-        var began = row.Takes.Count == 1 && !await db.Keys.AnyAsync(other => other.MaterialId == material && other.LastDay == session.Day && other.Key != name, cancel);
-        Bookkeeping.Played(known, session.Day, began, take.Clean, take.Tempo?.Value);
-    }
-
-    private async Task VisitAsync(DateOnly day, int id, string key, Try? take, CancellationToken cancel)
-    {
-        if (await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is not { } material)
-            return;
-        var visit = db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day)
-            ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
-        if (visit is null)
-            db.Visits.Add(visit = Bookkeeping.Begin(material, day));
-        if (material.Kind == MaterialKind.Book)
-            material.NextExample = Math.Max(material.NextExample, NumberOf(key) + 1);
-        else if (take is { } played)
-            Bookkeeping.Add(material, visit, played.Clean, played.Tempo?.Value);
-    }
-
-    private static int NumberOf(string key) => int.Parse(key.Split(':')[^1], System.Globalization.CultureInfo.InvariantCulture);
 }

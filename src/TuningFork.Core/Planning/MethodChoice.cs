@@ -8,7 +8,7 @@ public static class MethodChoice
 {
     private static readonly Method[] Ours =
     [
-        Methods.CleanInRow, Methods.CleanMinutes, Methods.FixedCount, Methods.TempoLadder, Methods.SlowAnchor, Methods.EqualValues, Methods.RhythmVariants,
+        Methods.CleanInRow, Methods.CleanMinutes, Methods.FixedCount, Methods.TempoLadder, Methods.BurstAndSwitch, Methods.SlowAnchor, Methods.EqualValues, Methods.RhythmVariants,
         Methods.RhythmAlone, Methods.GrowingChain, Methods.SilentBars, Methods.SingFirst, Methods.HandsSeparately, Methods.EyesClosed, Methods.FromMemory,
         Methods.OtherKeys, Methods.MelodyOnly, Methods.PutBack, Methods.PerformanceTake, Methods.FromThisCell, Methods.SilentStudy,
     ];
@@ -22,8 +22,16 @@ public static class MethodChoice
     public static IReadOnlyList<Method> For(Drill drill, DayRequest request)
     {
         ArgumentNullException.ThrowIfNull(request);
-        return MaterialOf(drill, request) is not { } material ? []
-            : [.. Ours.Where(method => (method != Methods.PutBack || material.Kind == MaterialKind.Passage) && !(request.Family == "percussion" && OfPitch.Contains(method))), .. request.Methods];
+        if (MaterialOf(drill, request) is not { } material)
+            return [];
+        var context = new FillContext(request with { Kept = [] });
+        return
+        [
+            .. Ours.Where(method => method == Methods.PutBack ? material.Kind == MaterialKind.Passage
+                : method == Methods.BurstAndSwitch ? RepertoireFill.Bursts(context, material, 1, "") is not null
+                : request.Family != "percussion" || !OfPitch.Contains(method)),
+            .. request.Methods,
+        ];
     }
 
     /// <summary>The drill by another method.</summary>
@@ -40,16 +48,19 @@ public static class MethodChoice
         var method = choices.FirstOrDefault(one => one.Id == methodId) ?? throw new PlanException("methodId", "There is no such method for it. Choose one from the list.");
         var material = MaterialOf(drill, request)!;
         var context = new FillContext(request with { Kept = [] });
-        var made = method == Methods.PutBack
-            ? RepertoireFill.PutBack(context, material, drill.Minutes, "your choice")
-            : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, $"your choice: {char.ToLowerInvariant(method.Fits[0])}{method.Fits[1..]}");
+        var reason = $"your choice: {Words.Small(method.Fits)}";
+        var made = method == Methods.PutBack ? RepertoireFill.PutBack(context, material, drill.Minutes, "your choice")
+            : method == Methods.BurstAndSwitch ? RepertoireFill.Bursts(context, material, drill.Minutes, reason)!
+            : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, reason);
         return made with { Id = drill.Id, Locked = true };
     }
 
     private static Material? MaterialOf(Drill drill, DayRequest request)
     {
         ArgumentNullException.ThrowIfNull(drill);
-        if (drill.Area is not (Area.Repertoire or Area.Technique) || drill.Targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList() is not [var id])
+        // Bursts have a partner; the drill is about the first.
+        var targets = drill is { Area: Area.Repertoire } && drill.MethodId == Methods.BurstAndSwitch.Id ? drill.Targets.Take(1) : drill.Targets;
+        if (drill.Area is not (Area.Repertoire or Area.Technique) || targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList() is not [var id])
             return null;
         return request.Materials.FirstOrDefault(material => material.Id == id) is { KeyPlan: null, Work: null } found && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id) ? found : null;
     }

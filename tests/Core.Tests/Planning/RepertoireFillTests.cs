@@ -141,6 +141,12 @@ public sealed class RepertoireFillTests
             Should.NotThrow(() => Stage.Now(changed, [], 0), method.Id);
         }
 
+        // A burst needs something else to switch to, of another piece; and one can change one's mind.
+        MethodChoice.For(plan.Drills[0], request).ShouldNotContain(Methods.BurstAndSwitch);
+        var two = request with { Materials = [Passage() with { LastClean = new Bpm(90) }, Passage() with { Id = 8, Group = 2, LastClean = new Bpm(80) }] };
+        var bursts = MethodChoice.Change(plan.Drills[0], Methods.BurstAndSwitch.Id, two);
+        bursts.Targets.Select(target => target.MaterialId).ShouldBe([7, 8]);
+        MethodChoice.Change(bursts, Methods.FixedCount.Id, two).Targets.ShouldHaveSingleItem().MaterialId.ShouldBe(7);
         MethodChoice.For(plan.Drills[0], request with { Family = "percussion" }).ShouldNotContain(Methods.OtherKeys);
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], "magic", request)).Field.ShouldBe("methodId");
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, "fixed-count", request)).Field.ShouldBe("drillId");

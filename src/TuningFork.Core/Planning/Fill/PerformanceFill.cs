@@ -14,11 +14,11 @@ internal static class PerformanceFill
     private const int LeastSectionBars = 8;
     private const int MostSectionMinutes = 10;
 
-    /// <summary>The drills; together at most two thirds of the minutes, so that passages go on.</summary>
+    /// <summary>The drills; sections take at most half of the minutes, run-throughs two thirds, so that passages go on.</summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
-        var left = minutes * 2 / 3;
+        var used = 0;
         var drills = new List<Drill>();
         foreach (var (piece, phase) in context.Request.Materials
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
@@ -27,13 +27,14 @@ internal static class PerformanceFill
             .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
+            var left = (phase == Phase.RunThroughs ? minutes * 2 / 3 : minutes / 2) - used;
             if ((phase == Phase.RunThroughs ? Run(context, piece, left) : null) is { } run)
                 drills.Add(run);
             else if (Section(context, piece, left) is { } section)
                 drills.Add(section);
             else
                 continue;
-            left -= drills[^1].Minutes;
+            used += drills[^1].Minutes;
         }
 
         return drills;

@@ -204,6 +204,15 @@ internal static class RepertoireFill
         return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{reason}; {(material.Readiness == Readiness.Ready ? "clean by itself, now " : "")}{where}: bars {from} to {to}", target);
     }
 
+    /// <summary>Short bursts on a passage and on one of another piece, in turn; null without a tempo to begin at, or without such another.</summary>
+    public static Drill? Bursts(FillContext context, Material material, int minutes, string reason)
+    {
+        var other = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, LastClean: not null } && one.Group != material.Group)
+            .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
+        return other is null || material is not { Kind: MaterialKind.Passage, LastClean: not null } ? null
+            : context.Make(Area.Repertoire, Methods.BurstAndSwitch, $"{material.Title} · {other.Title}", minutes, reason, context.TargetOf(material), context.TargetOf(other));
+    }
+
     private static Drill Fallback(FillContext context, int minutes)
     {
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });

@@ -32,8 +32,8 @@ public sealed record LeaveOut(int? MaterialId, string Words);
 /// <param name="SectionMinutes">Minutes of sections.</param>
 /// <param name="Runs">Run-throughs.</param>
 /// <param name="RunSeconds">Seconds of one.</param>
-/// <param name="AvailableMinutes">Minutes of repertoire until then, from real habits, less what earlier performances need.</param>
-/// <param name="Earlier">Minutes that earlier performances need.</param>
+/// <param name="AvailableMinutes">Minutes of repertoire until then, from real habits, less what performances before it need.</param>
+/// <param name="Earlier">Minutes that performances before it need, or others of the same day that come first.</param>
 /// <param name="LeaveOut">Where it does not fit: what to leave out or take slower, in the order proposed.</param>
 public sealed record PerformancePlan(
     int PieceId, string Title, DateOnly Date, DateOnly SectionsFrom, DateOnly RunsFrom, int PassageMinutes, int SectionMinutes, int Runs, int RunSeconds, int AvailableMinutes, int Earlier, IReadOnlyList<LeaveOut> LeaveOut)
@@ -49,7 +49,7 @@ public sealed record PerformancePlan(
     {
         get
         {
-            var sum = $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for it until then{(Earlier > 0 ? $", {Say(Earlier)} for earlier dates taken off" : "")}.";
+            var sum = $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for it until then{(Earlier > 0 ? $", {Say(Earlier)} for other dates taken off" : "")}.";
             var gap = Math.Abs(AvailableMinutes - NeededMinutes);
             return Fits ? $"{sum} It fits, with {Say(gap)} to spare." : $"{sum} That is {Say(gap)} too few.";
         }

@@ -32,7 +32,7 @@ public static class Return
     /// <param name="lastVisit">Day of the last visit.</param>
     /// <param name="memory">Memory after it.</param>
     /// <param name="readiness">Present readiness.</param>
-    /// <param name="slipped">True when the last visit failed.</param>
+    /// <param name="slipped">True when the first take of the last visit was missed.</param>
     /// <param name="performance">Next performance, or null.</param>
     public static DateOnly Due(School school, DateOnly lastVisit, Memory? memory, Readiness readiness, bool slipped, DateOnly? performance)
     {
@@ -59,10 +59,4 @@ public static class Return
         var window = date.DayNumber - PerformanceWindowDays - lastVisit.DayNumber;
         return Math.Min(usual, Math.Max(window, Fsrs.Interval(stability, RetentionBeforePerformance)));
     }
-
-    /// <summary>Desired chance of a clean first take on a day: 0.90, 0.95 in the last three weeks before a performance.</summary>
-    public static double Retention(DateOnly day, DateOnly? performance) =>
-        performance is { } date && date >= day && date.DayNumber - day.DayNumber <= PerformanceWindowDays
-            ? RetentionBeforePerformance
-            : UsualRetention;
 }

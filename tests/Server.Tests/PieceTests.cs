@@ -74,6 +74,8 @@ public sealed class PieceTests : IDisposable
         (await Send(piece, "")).ShouldBe(HttpStatusCode.BadRequest);
         (await app.Get($"/api/pieces/{piece}/bars?from=1&to=4")).ToJsonString().ShouldBe(before);
         (await app.Get($"/api/pieces/{piece}"))["leftOut"]!.ToJsonString().ShouldContain("1 of 2 parts");
+        (await Send(piece, "MThd\0\0\0\u0006\0\u0001\0\u0001\0`")).ShouldBe(HttpStatusCode.BadRequest, "a MIDI file without a note");
+        (await Send(piece, "MThd\0\0\0\u0006\0\0\0\u0001\0`MTrk\0\0\0\u0009\0\u0011<@`\u0001<\0")).ShouldBe(HttpStatusCode.BadRequest, "broken in the middle");
     }
 
     [Fact]

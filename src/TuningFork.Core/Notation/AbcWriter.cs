@@ -143,7 +143,7 @@ public static class AbcWriter
         _ => $" clef={clef.ToString().ToLowerInvariant()}",
     };
 
-    private static string Plain(string text) => text.Replace("\n", " ", StringComparison.Ordinal).Replace('"', '\'').Replace("%", "", StringComparison.Ordinal);
+    private static string Plain(string text) => string.Concat(text.Select(letter => char.IsControl(letter) ? ' ' : letter)).Replace('"', '\'').Replace("%", "", StringComparison.Ordinal);
 
     private static void Line(StringBuilder text, string line) => text.Append(line).Append('\n');
 }

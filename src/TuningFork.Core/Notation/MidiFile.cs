@@ -111,7 +111,7 @@ internal sealed record MidiFile(
             var data = bytes.AsSpan(at, length);
             at += length;
             if (kind == 0x03 && name.Length == 0)
-                name = Encoding.UTF8.GetString(data).Trim();
+                name = string.Concat(Encoding.UTF8.GetString(data).Where(letter => !char.IsControl(letter))).Trim();
             else if (kind == 0x58 && length >= 2 && data[0] is >= 1 and <= 32 && data[1] <= 5)
                 times.Add((tick, new TimeSignature(data[0], 1 << data[1])));
             else if (kind == 0x59 && length >= 2 && (sbyte)data[0] is >= -7 and <= 7)

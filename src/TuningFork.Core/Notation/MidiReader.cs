@@ -22,13 +22,18 @@ public static class MidiReader
         ArgumentNullException.ThrowIfNull(file);
         ArgumentNullException.ThrowIfNull(instrument);
         var midi = MidiFile.Parse(file);
-        var track = midi.Tracks.MaxBy(one => one.Notes.Count) ?? throw new MusicFileException("There are no notes in this file.");
-        var leftOut = midi.Tracks.Where(other => other != track).Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}").ToList();
+        var fullest = midi.Tracks.MaxBy(one => one.Notes.Count) ?? throw new MusicFileException("There are no notes in this file.");
+        var track = fullest with { Notes = [.. fullest.Notes.Where(note => note.Midi - instrument.Transposition is >= 0 and <= 127)] };
+        if (track.Notes.Count == 0)
+            throw new MusicFileException($"All notes of this file lie beyond what can be written for the {instrument.Name}.");
+        var leftOut = midi.Tracks.Where(other => other != fullest).Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}").ToList();
+        if (track.Notes.Count < fullest.Notes.Count)
+            leftOut.Add($"{Count(fullest.Notes.Count - track.Notes.Count)} beyond what can be written");
         if (midi.Keys.Select(key => (key.Fifths, key.IsMinor)).Distinct().Count() > 1)
             leftOut.Add("changes of key");
         var key = midi.Keys.Count > 0 ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(instrument.ToSounding.Reversed) : Key.C.Plus(instrument.ToSounding.Reversed);
         var bars = Bars(midi, track, leftOut);
-        var sounds = Sounds(midi, track, bars, leftOut);
+        var sounds = new Queue<Sound>(Sounds(midi, track, bars, leftOut));
         return new ReadMusic(
             new Score
             {
@@ -115,8 +120,7 @@ public static class MidiReader
     private static (Fraction From, bool InQuarters) BeatOf(Fraction at, List<Space> bars)
     {
         var bar = bars[BarOf(at, bars)];
-        var beats = (at - bar.From) / Quarter;
-        return (bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * Quarter), bar.InQuarters);
+        return (Floor(at, bar), bar.InQuarters);
     }
 
     private static int BarOf(Fraction at, List<Space> bars)
@@ -144,17 +148,23 @@ public static class MidiReader
     private static Fraction Exact(long tick, MidiFile midi) => new(tick, 4L * midi.Division);
 
     /// <summary>A bar's elements: rests between the sounds, everything cut at its ends and at quarters that hold a triplet.</summary>
-    private static List<Element> Fill(Space bar, List<Sound> sounds, Func<int, Pitch> spell)
+    /// <param name="bar">The bar; they come in order.</param>
+    /// <param name="sounds">What has not ended before it; what ends in it is taken out.</param>
+    /// <param name="spell">Names a note.</param>
+    private static List<Element> Fill(Space bar, Queue<Sound> sounds, Func<int, Pitch> spell)
     {
         var pieces = new List<(Fraction From, Fraction To, Sound? Sound)>();
         var at = bar.From;
-        foreach (var sound in sounds.Where(one => one.To > bar.From && one.From < bar.To))
+        while (sounds.TryPeek(out var sound) && sound.From < bar.To)
         {
             if (sound.From > at)
                 pieces.Add((at, sound.From, null));
             var to = sound.To < bar.To ? sound.To : bar.To;
             pieces.Add((sound.From > bar.From ? sound.From : bar.From, to, sound));
             at = to;
+            if (sound.To > bar.To)
+                break;
+            sounds.Dequeue();
         }
 
         if (at < bar.To)
@@ -206,6 +216,8 @@ public static class MidiReader
         var beats = (at - bar.From) / Quarter;
         return bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * Quarter);
     }
+
+    private static string Count(int notes) => notes == 1 ? "1 note" : $"{notes} notes";
 
     private static bool IsThird(Fraction part) => part.Denominator % 3 == 0;
 

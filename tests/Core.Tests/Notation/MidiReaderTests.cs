@@ -106,6 +106,34 @@ public sealed class MidiReaderTests
         return true;
     }
 
+    /// <summary>Whatever is wrong with the bytes: refused in words, or read as music that can be kept and read again.</summary>
+    [Fact]
+    public void Damaged_files_are_refused_or_read_as_whole_music()
+    {
+        var (refused, kept) = (0, 0);
+        foreach (var seed in Enumerable.Range(0, 400))
+        {
+            var random = new Random(seed);
+            var file = MidiWriter.Write(ScoreMaker.Random(random));
+            for (var changes = 1 + random.Next(4); changes > 0; changes--)
+                file[8 + random.Next(file.Length - 8)] = (byte)random.Next(256);
+            try
+            {
+                var (score, _) = MidiReader.Read(random.Next(4) == 0 ? file[..random.Next(file.Length)] : file, Clarinet);
+                score.Check().ShouldBeEmpty($"seed {seed}");
+                Heard(AbcReader.Read(AbcWriter.Write(score)).Score with { ToSounding = score.ToSounding }).ShouldBe(Heard(score), $"seed {seed}");
+                kept++;
+            }
+            catch (MusicFileException)
+            {
+                refused++;
+            }
+        }
+
+        refused.ShouldBeGreaterThan(30);
+        kept.ShouldBeGreaterThan(30);
+    }
+
     private static List<(int Midi, Fraction At, Fraction Length)> Heard(Score score) =>
         [.. Performed.Notes(score).Select(note => (note.Midi, note.At, note.Length)).OrderBy(note => note.At).ThenBy(note => note.Midi)];
 }

@@ -2,25 +2,18 @@ using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>Reads the notes of an ABC tune into bars.</summary>
+/// <summary>Reads the signs of an ABC tune: notes, rests, marks and bar lines.</summary>
 internal sealed class AbcBody(AbcText signs, AbcHead head)
 {
-    private const int MostBars = 10_000;
-
-    private readonly List<Bar> bars = [];
-    private readonly List<Element> elements = [];
+    private readonly AbcBars bars = new(signs, head);
     private readonly Dictionary<Step, int> accidentals = [];
-    private readonly List<(int Bar, int Mark)> shortBars = [];
-    private Bar opened = new([]);
     private (int Actual, int Normal, int Left, bool Fresh)? tuplet;
     private Fraction broken = Fraction.Whole;
     private int slursToOpen;
     private Articulation articulation;
     private int? finger;
     private string words = "";
-    private int barMark;
     private int? lineMark;
-    private bool afterRepeat;
 
     public Key FirstKey { get; } = head.Key;
 
@@ -28,15 +21,15 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
 
     public IReadOnlyList<Bar> Read()
     {
-        barMark = signs.Mark();
         while (!signs.IsOver)
             One();
-        if (elements.Count > 0)
-            Close(repeat: false);
-        if (bars.Count == 0)
-            throw signs.Wrong("There are no notes yet. Write letters for notes and | for bar lines: CDEF GABc|.");
-        Finish();
-        return bars;
+        if (!bars.IsEmpty)
+        {
+            LookForTuplet();
+            bars.Close(repeat: false);
+        }
+
+        return bars.Finish();
     }
 
     private void One()
@@ -74,13 +67,10 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
 
     private void Apply(char field, string value, int mark)
     {
-        if (field is 'K' or 'M' && elements.Count > 0)
+        if (field is 'K' or 'M' && !bars.IsEmpty)
             throw signs.Wrong("Key and metre change at a bar line; write the change after it.", mark);
         head.Set(field, value, message => signs.Wrong(message, mark));
-        if (field == 'K')
-            opened = opened with { Key = head.Key };
-        if (field == 'M')
-            opened = opened with { Time = head.Time };
+        bars.Change(field);
     }
 
     /// <summary>Slurs, tuplets, marks and what is left out; false when a note or rest stands here.</summary>
@@ -96,7 +86,8 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
                 slursToOpen++;
                 return true;
             case ')':
-                EndSlur();
+                bars.EndSlur();
+                signs.Take();
                 return true;
             case '{':
                 signs.Take();
@@ -140,17 +131,6 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         tuplet = (actual, normal, count, true);
     }
 
-    private void EndSlur()
-    {
-        if (elements.Count == 0 && bars.Count == 0)
-            throw signs.Wrong("A slur ends here and none was begun.");
-        signs.Take();
-        if (elements.Count > 0)
-            elements[^1] = elements[^1] with { SlurEnds = true };
-        else
-            bars[^1] = bars[^1] with { Elements = [.. bars[^1].Elements.SkipLast(1), bars[^1].Elements[^1] with { SlurEnds = true }] };
-    }
-
     private void Words(string text)
     {
         if (text.StartsWith('^') || text.StartsWith('_'))
@@ -176,11 +156,11 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         var mark = signs.Mark();
         var sign = signs.Take();
         var count = 1 + signs.TakeWhile(next => next == sign).Length;
-        if (elements.Count == 0 || count > 3)
+        if (bars.IsEmpty || count > 3)
             throw signs.Wrong("Broken rhythm stands between two notes: A>B.", mark);
         var half = new Fraction(1, 1L << count);
         var (before, after) = sign == '>' ? (new Fraction(2, 1) - half, half) : (half, new Fraction(2, 1) - half);
-        elements[^1] = elements[^1] with { Written = elements[^1].Written * before };
+        bars.Stretch(before);
         broken = after;
     }
 
@@ -265,7 +245,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         (slursToOpen, articulation, finger, words, broken) = (0, Articulation.None, null, "", Fraction.Whole);
         if (element.Written > new Fraction(8, 1) || element.Written < new Fraction(1, 128))
             throw signs.Wrong("This length cannot be written. Take a 64th to a few whole notes.", mark);
-        elements.Add(element);
+        bars.Add(element);
     }
 
     private void WholeRests()
@@ -273,13 +253,13 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         var mark = signs.Mark();
         signs.Take();
         var count = signs.Number() ?? 1;
-        if (elements.Count > 0 || count is < 1 or > 500)
+        if (!bars.IsEmpty || count is < 1 or > 500)
             throw signs.Wrong("Z stands for 1 to 500 whole bars of rest, alone in its bar.", mark);
         for (var i = 0; i < count; i++)
         {
-            elements.AddRange(Values.Cut(head.Time.Bar).Select(Element.Rest));
+            bars.Rest();
             if (i < count - 1)
-                Close(repeat: false);
+                bars.Close(repeat: false);
         }
     }
 
@@ -290,92 +270,23 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         if (line.Length == 0)
             line = signs.Take() + signs.TakeWhile(next => next is '|' or ':');
         var ends = line.StartsWith(':');
-        if (elements.Count > 0)
-            Close(ends);
-        else if (ends && bars.Count > 0)
-            bars[^1] = bars[^1] with { RepeatEnds = true };
-        if (line.Length > 1 && line.EndsWith(':'))
-            opened = opened with { RepeatBegins = true };
-        afterRepeat = ends || opened.RepeatBegins;
+        if (!bars.IsEmpty)
+        {
+            LookForTuplet();
+            accidentals.Clear();
+        }
+
+        bars.Line(ends, begins: line.Length > 1 && line.EndsWith(':'));
         if (signs.Next == '[' && char.IsAsciiDigit(signs.Peek(1)))
             signs.Take();
         if (char.IsAsciiDigit(signs.Next))
-            opened = opened with { Ending = Passes() };
-        barMark = signs.Mark();
+            bars.Ending(signs.Passes());
+        bars.Begin();
     }
 
-    private List<int> Passes()
-    {
-        var passes = new List<int>();
-        var mark = signs.Mark();
-        do
-        {
-            var from = signs.Number() ?? throw signs.Wrong("Number the endings like [1 and [2.", mark);
-            var to = signs.Take("-") ? signs.Number() ?? from : from;
-            if (from is < 1 or > 9 || to < from || to > 9)
-                throw signs.Wrong("Number the endings like [1 and [2.", mark);
-            passes.AddRange(Enumerable.Range(from, to - from + 1));
-        }
-        while (signs.Take(","));
-        return passes;
-    }
-
-    private void Close(bool repeat)
+    private void LookForTuplet()
     {
         if (tuplet is not null)
             throw signs.Wrong("A tuplet is not full before this bar line.", lineMark);
-        var bar = opened with { Elements = [.. elements.SelectMany(Writable)], RepeatEnds = repeat };
-        var full = head.Time.Bar;
-        if (bar.Length > full)
-            throw signs.Wrong($"Bar {bars.Count + 1} holds {bar.Length} of a whole note; {head.Time} holds {full}. Take {bar.Length - full} away, or set a bar line.", barMark);
-        // Short bars stand where music begins, ends or turns back; elsewhere something is missing.
-        if (bar.Length < full)
-            bar = bar with { IsPartial = true };
-        if (bar.IsPartial && bars.Count > 0 && !repeat && !afterRepeat && !signs.IsOver && bar.Ending.Count == 0)
-            shortBars.Add((bars.Count, barMark));
-        bars.Add(bar);
-        if (bars.Count > MostBars)
-            throw signs.Wrong($"This is longer than {MostBars:N0} bars; take a part of it.");
-        elements.Clear();
-        accidentals.Clear();
-        opened = new Bar([]);
-        barMark = signs.Mark();
-    }
-
-    /// <summary>A short bar is allowed as the last one, and just before a repeat begins; then slurs and ties are looked at.</summary>
-    private void Finish()
-    {
-        foreach (var (index, mark) in shortBars.Where(one => one.Bar < bars.Count - 1 && !bars[one.Bar + 1].RepeatBegins))
-            throw signs.Wrong($"Bar {index + 1} holds {bars[index].Length} of a whole note and is not full. Add what is missing, or a rest z.", mark);
-        var score = new Score { Bars = bars, Key = FirstKey, Time = FirstTime };
-        if (score.Check() is [var (bar, problem), ..])
-            throw new AbcException(1, 1, $"{problem} Look at bar {bar}.");
-    }
-
-    /// <summary>A length that one head cannot show becomes tied notes, or several rests.</summary>
-    private IEnumerable<Element> Writable(Element element)
-    {
-        if (Values.Of(element.Written) is not null)
-            return [element];
-        IReadOnlyList<Fraction> parts;
-        try
-        {
-            parts = Values.Cut(element.Written);
-        }
-        catch (ArgumentException)
-        {
-            throw signs.Wrong($"A length of {element.Written} of a whole note cannot be written. Use a tuplet, like (3abc.", barMark);
-        }
-
-        return parts.Select((part, i) => element with
-        {
-            Written = part,
-            Tied = element.IsRest ? false : i < parts.Count - 1 || element.Tied,
-            SlurBegins = element.SlurBegins && i == 0,
-            SlurEnds = element.SlurEnds && i == parts.Count - 1,
-            Tuplet = element.Tuplet is { } tuplet ? tuplet with { Begins = tuplet.Begins && i == 0, Ends = tuplet.Ends && i == parts.Count - 1 } : null,
-            Words = i == 0 ? element.Words : "",
-            Finger = i == 0 ? element.Finger : null,
-        });
     }
 }

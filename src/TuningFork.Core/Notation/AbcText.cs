@@ -91,4 +91,21 @@ internal sealed class AbcText(string text)
 
     /// <summary>The place now, to be named later.</summary>
     public int Mark() => at;
+
+    /// <summary>The numbers of an ending: "1", "1,3", "1-3".</summary>
+    public List<int> Passes()
+    {
+        var passes = new List<int>();
+        var mark = Mark();
+        do
+        {
+            var from = Number() ?? throw Wrong("Number the endings like [1 and [2.", mark);
+            var to = Take("-") ? Number() ?? from : from;
+            if (from is < 1 or > 9 || to < from || to > 9)
+                throw Wrong("Number the endings like [1 and [2.", mark);
+            passes.AddRange(Enumerable.Range(from, to - from + 1));
+        }
+        while (Take(","));
+        return passes;
+    }
 }

@@ -95,7 +95,7 @@ internal sealed class MusicXmlPart
                     at += Length(item);
                     break;
                 case "barline":
-                    bar = Barline(item, bar);
+                    bar = MusicXmlMarks.Barline(item, bar);
                     break;
                 case "direction" or "sound":
                     Direction(item);
@@ -144,15 +144,15 @@ internal sealed class MusicXmlPart
 
     private Bar Attributes(XElement item, Bar bar)
     {
-        if (Whole(item.Element("divisions")) is { } parts)
+        if (MusicXmlMarks.Whole(item.Element("divisions")) is { } parts)
             divisions = parts is > 0 and <= 100_000 ? parts : throw new MusicFileException("The lengths in this file cannot be read (divisions).");
-        if (item.Element("key") is { } signature && Whole(signature.Element("fifths")) is { } fifths)
+        if (item.Element("key") is { } signature && MusicXmlMarks.Whole(signature.Element("fifths")) is { } fifths)
         {
             key = fifths is >= -7 and <= 7 ? Key.OfSignature((int)fifths, signature.Element("mode")?.Value == "minor") : key;
             bar = bar with { Key = key };
         }
 
-        if (item.Element("time") is { } metre && Whole(metre.Element("beats")) is { } beats && Whole(metre.Element("beat-type")) is { } unit)
+        if (item.Element("time") is { } metre && MusicXmlMarks.Whole(metre.Element("beats")) is { } beats && MusicXmlMarks.Whole(metre.Element("beat-type")) is { } unit)
         {
             if (beats is < 1 or > 32 || unit is not (1 or 2 or 4 or 8 or 16 or 32))
                 throw new MusicFileException($"The metre {beats}/{unit} of bar {bars.Count + 1} cannot be read.");
@@ -175,14 +175,14 @@ internal sealed class MusicXmlPart
             ("percussion", _) => Clef.Percussion,
             _ => clef,
         };
-        if (item.Element("transpose") is { } transpose && Whole(transpose.Element("chromatic")) is { } semitones and >= -36 and <= 36)
+        if (item.Element("transpose") is { } transpose && MusicXmlMarks.Whole(transpose.Element("chromatic")) is { } semitones and >= -36 and <= 36)
         {
-            var octaves = Whole(transpose.Element("octave-change")) ?? 0;
-            var steps = Whole(transpose.Element("diatonic"));
+            var octaves = MusicXmlMarks.Whole(transpose.Element("octave-change")) ?? 0;
+            var steps = MusicXmlMarks.Whole(transpose.Element("diatonic"));
             toSounding = steps is null ? Interval.OfSemitones((int)(semitones + (12 * octaves))) : new Interval((int)(steps.Value + (7 * octaves)), (int)(semitones + (12 * octaves)));
         }
 
-        if (Whole(item.Element("staves")) > 1)
+        if (MusicXmlMarks.Whole(item.Element("staves")) > 1)
             leftOut.Add("staves below the first");
     }
 
@@ -198,7 +198,7 @@ internal sealed class MusicXmlPart
         var chord = item.Element("chord") is not null;
         var here = item.Element("voice")?.Value ?? "1";
         voice ??= here;
-        if (here != voice || (Whole(item.Element("staff")) ?? 1) > 1)
+        if (here != voice || (MusicXmlMarks.Whole(item.Element("staff")) ?? 1) > 1)
         {
             leftOut.Add("further voices");
             return chord ? at : at + length;
@@ -229,7 +229,7 @@ internal sealed class MusicXmlPart
     private IEnumerable<Element> ElementsOf(XElement item, Fraction length)
     {
         var notations = item.Elements("notations").ToList();
-        var tuplet = TupletOf(item, notations);
+        var tuplet = MusicXmlMarks.TupletOf(item, notations);
         var written = tuplet is null ? length : length * new Fraction(tuplet.Actual, tuplet.Normal);
         IReadOnlyList<Pitch> pitches = PitchOf(item) is { } pitch ? [pitch] : [];
         var element = new Element(pitches, written)
@@ -239,7 +239,7 @@ internal sealed class MusicXmlPart
             SlurBegins = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "start"),
             SlurEnds = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "stop"),
             Articulation = notations.Elements("articulations").Elements().Select(one => one.Name.LocalName switch { "staccato" => Articulation.Staccato, "tenuto" => Articulation.Tenuto, "accent" => Articulation.Accent, _ => Articulation.None }).FirstOrDefault(),
-            Finger = Whole(notations.Elements("technical").Elements("fingering").FirstOrDefault()) is { } finger and >= 0 and <= 5 ? (int)finger : null,
+            Finger = MusicXmlMarks.Whole(notations.Elements("technical").Elements("fingering").FirstOrDefault()) is { } finger and >= 0 and <= 5 ? (int)finger : null,
         };
         if (notations.Elements("ornaments").Any())
             leftOut.Add("ornaments");
@@ -251,14 +251,6 @@ internal sealed class MusicXmlPart
         return parts.Select((part, i) => element with { Written = part, Tied = !element.IsRest && (i < parts.Count - 1 || element.Tied), SlurBegins = element.SlurBegins && i == 0, SlurEnds = element.SlurEnds && i == parts.Count - 1 });
     }
 
-    private static Tuplet? TupletOf(XElement item, List<XElement> notations)
-    {
-        if (item.Element("time-modification") is not { } change || Whole(change.Element("actual-notes")) is not { } actual || Whole(change.Element("normal-notes")) is not { } normal || actual is < 2 or > 32 || normal is < 1 or > 32)
-            return null;
-        var marks = notations.Elements("tuplet").Select(tuplet => tuplet.Attribute("type")?.Value).ToList();
-        return new Tuplet((int)actual, (int)normal, marks.Contains("start", StringComparer.Ordinal), marks.Contains("stop", StringComparer.Ordinal));
-    }
-
     private Pitch? PitchOf(XElement item)
     {
         if (item.Element("unpitched") is { } unpitched)
@@ -268,20 +260,10 @@ internal sealed class MusicXmlPart
         var alter = double.TryParse(pitch.Element("alter")?.Value ?? "0", CultureInfo.InvariantCulture, out var given) ? given : 0;
         if (alter != Math.Round(alter))
             leftOut.Add("quarter tones");
-        if (!NoteName.TryParse(pitch.Element("step")?.Value, out var name) || Whole(pitch.Element("octave")) is not { } octave || octave is < -1 or > 9 || alter is < -2 or > 2)
+        if (!NoteName.TryParse(pitch.Element("step")?.Value, out var name) || MusicXmlMarks.Whole(pitch.Element("octave")) is not { } octave || octave is < -1 or > 9 || alter is < -2 or > 2)
             throw new MusicFileException($"A note in bar {bars.Count + 1} cannot be read.");
         var found = Pitch.Of(name.Step, (int)Math.Round(alter), (int)octave);
         return found.Midi is >= 0 and <= 127 ? found : throw new MusicFileException($"A note in bar {bars.Count + 1} lies beyond what can be heard.");
-    }
-
-    private static Bar Barline(XElement item, Bar bar)
-    {
-        var repeat = item.Element("repeat")?.Attribute("direction")?.Value;
-        var ending = item.Element("ending");
-        var passes = ending?.Attribute("type")?.Value == "start"
-            ? (ending.Attribute("number")?.Value ?? "").Split(',', ' ').Select(text => int.TryParse(text, CultureInfo.InvariantCulture, out var pass) ? pass : 0).Where(pass => pass is >= 1 and <= 9).ToList()
-            : [];
-        return bar with { RepeatBegins = bar.RepeatBegins || repeat == "forward", RepeatEnds = bar.RepeatEnds || repeat == "backward", Ending = passes.Count > 0 ? passes : bar.Ending };
     }
 
     private void Direction(XElement item)
@@ -293,9 +275,7 @@ internal sealed class MusicXmlPart
 
     private Fraction Length(XElement item)
     {
-        var duration = Whole(item.Element("duration")) ?? 0;
+        var duration = MusicXmlMarks.Whole(item.Element("duration")) ?? 0;
         return duration is >= 0 and <= 10_000_000 ? new Fraction(duration, divisions * 4) : throw new MusicFileException($"A length in bar {bars.Count + 1} cannot be read.");
     }
-
-    private static long? Whole(XElement? element) => long.TryParse(element?.Value.Trim(), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) ? number : null;
 }

@@ -49,7 +49,7 @@ public static class Bookkeeping
             IsScale = row.IsScale,
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
-            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(ToCore).OfType<KeyRecord>()],
+            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, today)).OfType<KeyRecord>()],
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
             Rhythm = RhythmOf(row),
@@ -63,7 +63,7 @@ public static class Bookkeeping
             PieceEnds = piece?.ToBar ?? 0,
             Performance = performance >= today ? performance : null,
             PerformanceSet = (piece ?? row).PerformanceSet,
-            LastVisit = row.LastVisit,
+            LastVisit = Seen(row.LastVisit, today),
             Visits = row.Visits,
             Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
             Slipped = row.Slipped,
@@ -156,10 +156,10 @@ public static class Bookkeeping
     }
 
     /// <summary>What happened with a key; null when its name cannot be read any more.</summary>
-    public static KeyRecord? ToCore(KeyRow row)
+    public static KeyRecord? ToCore(KeyRow row, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return Key.TryParse(row.Key, out var key) ? new KeyRecord(key, row.LastDay, row.FirstDay, row.Began, row.LastClean) : null;
+        return Key.TryParse(row.Key, out var key) ? new KeyRecord(key, PracticeDay.AsSeenOn(row.LastDay, today), PracticeDay.AsSeenOn(row.FirstDay, today), row.Began, row.LastClean) : null;
     }
 
     /// <summary>The tempo history of a material: its visits with takes, in order.</summary>
@@ -212,10 +212,10 @@ public static class Bookkeeping
     }
 
     /// <summary>The version of a row.</summary>
-    public static WarmUp ToCore(WarmUpRow row)
+    public static WarmUp ToCore(WarmUpRow row, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return new WarmUp(row.Id, row.Name, JsonSerializer.Deserialize<List<WarmUpPart>>(row.PartsJson, Json) ?? [], row.LastDay);
+        return new WarmUp(row.Id, row.Name, JsonSerializer.Deserialize<List<WarmUpPart>>(row.PartsJson, Json) ?? [], Seen(row.LastDay, today));
     }
 
     /// <summary>The versions a player begins with, as rows.</summary>
@@ -252,6 +252,8 @@ public static class Bookkeeping
         ArgumentNullException.ThrowIfNull(profile);
         return profile.SharesJson.Length == 0 ? Shares.Default : JsonSerializer.Deserialize<List<AreaShare>>(profile.SharesJson, Json) ?? Shares.Default;
     }
+
+    private static DateOnly? Seen(DateOnly? day, DateOnly today) => day is { } happened ? PracticeDay.AsSeenOn(happened, today) : null;
 
     private static void Sum(MaterialRow material, VisitRow visit)
     {

@@ -1,4 +1,6 @@
+using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data;
@@ -26,6 +28,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<SessionDrillRow> SessionDrills => Set<SessionDrillRow>();
 
+    public DbSet<ActRow> Acts => Set<ActRow>();
+
     public DbSet<TakeRow> Takes => Set<TakeRow>();
 
     public DbSet<EntryRow> Entries => Set<EntryRow>();
@@ -43,6 +47,17 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     public DbSet<PageRow> Pages => Set<PageRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
+
+    /// <summary>row => row.RemovedUtc == null, for a kind of row.</summary>
+    private static LambdaExpression IsThere(Type kind)
+    {
+        var row = Expression.Parameter(kind, "row");
+        return Expression.Lambda(Expression.Equal(Expression.Property(row, nameof(IRemovable.RemovedUtc)), Expression.Constant(null, typeof(DateTime?))), row);
+    }
+
+    /// <summary>What hangs on a removed material is hidden with it: that is meant.</summary>
+    protected override void OnConfiguring(DbContextOptionsBuilder optionsBuilder) =>
+        optionsBuilder.ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.PossibleIncorrectRequiredNavigationWithQueryFilterInteractionWarning));
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
@@ -77,6 +92,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
         foreach (var entity in modelBuilder.Model.GetEntityTypes())
         {
+            if (typeof(IRemovable).IsAssignableFrom(entity.ClrType))
+                entity.SetQueryFilter(IsThere(entity.ClrType));
             if (entity.FindProperty("Version") is { } version)
                 version.IsConcurrencyToken = true;
         }

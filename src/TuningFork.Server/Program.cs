@@ -14,6 +14,7 @@ var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument i
 bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
 var folder = builder.Configuration["data"] ?? Path.Combine(builder.Environment.ContentRootPath, "data");
+using var turns = new Turns();
 var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 
 builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
@@ -24,6 +25,7 @@ builder.WebHost.ConfigureKestrel(server =>
 });
 builder.Services.AddSingleton<TimeProvider>(clock);
 builder.Services.AddSingleton(ledger);
+builder.Services.AddSingleton(turns);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(options, services));
 builder.Services.AddScoped<PracticeClock>();
@@ -33,7 +35,7 @@ builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<SessionDesk>();
 builder.Services.ConfigureHttpJsonOptions(json =>
 {
-    json.SerializerOptions.Converters.Add(new JsonStringEnumConverter());
+    json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));
     json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
     json.SerializerOptions.RespectNullableAnnotations = true;
     json.SerializerOptions.RespectRequiredConstructorParameters = true;
@@ -45,6 +47,7 @@ builder.Services.AddResponseCompression(compression => compression.EnableForHttp
 var app = builder.Build();
 Problems.Use(app);
 Guard.Use(app);
+Turns.Use(app, ledger, turns);
 app.UseWhen(context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal), api => api.Use(async (context, next) =>
 {
     await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);

@@ -85,10 +85,25 @@ public sealed class AppProcess : IAsyncDisposable
     /// <summary>A Wednesday at six in the evening, local time.</summary>
     public static DateTimeOffset Evening { get; } = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
 
-    /// <summary>Asks the server past the browser, to prepare what a journey needs.</summary>
-    public async Task<JsonNode> Send(HttpMethod method, string path, object body)
+    /// <summary>Presses a key on the stage for the drill that is there.</summary>
+    public Task<JsonNode> ActAsync(JsonNode session, string kind, int? value = null) => Send(HttpMethod.Post, "/api/session/act", new
     {
-        using var request = new HttpRequestMessage(method, path) { Content = JsonContent.Create(body) };
+        id = Guid.NewGuid(),
+        sessionId = session["id"]!.GetValue<int>(),
+        position = session["position"]!.GetValue<int>(),
+        playedSeconds = 1,
+        kind,
+        value,
+        key = session["target"]?["key"]?.GetValue<string>(),
+    });
+
+    public async Task CloseAsync() =>
+        await Send(HttpMethod.Post, "/api/session/close", new { id = Guid.NewGuid(), sessionId = (await Session())["id"]!.GetValue<int>() });
+
+    /// <summary>Asks the server past the browser, to prepare what a journey needs.</summary>
+    public async Task<JsonNode> Send(HttpMethod method, string path, object? body = null)
+    {
+        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
         using var answer = await Http.SendAsync(request);
         answer.EnsureSuccessStatusCode();
         var text = await answer.Content.ReadAsStringAsync();

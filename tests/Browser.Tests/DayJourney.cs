@@ -66,7 +66,9 @@ public sealed class DayJourney
         browser.Press(Keys.PageUp);
         browser.Until(page => page.FindElements(By.CssSelector("[data-testid='stage-count']")).Count > 0);
         browser.Press("n");
-        browser.Control("Note").SendKeys("Left hand late" + Keys.Enter);
+        // The keys belong to the text at once: no click, no tab.
+        browser.See(By.CssSelector("textarea[aria-label='Note']"));
+        browser.Press("Left hand late", Keys.Enter);
         browser.Until(page => page.FindElements(By.TagName("dialog")).Count == 0);
         browser.Press("2");
         browser.Press(" ");

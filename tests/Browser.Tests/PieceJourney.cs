@@ -174,9 +174,9 @@ public sealed class PieceJourney
             before = (position, key);
             var enough = drill["takes"]!.GetValue<int>() >= 8 && (string?)drill["method"] != "one take each, in rounds";
             var kind = !counts ? "Skip" : enough ? "Done" : (int?)session["target"]!["materialId"] == miss ? "Missed" : "Clean";
-            session = await app.Send(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position, playedSeconds = 1, kind });
+            session = await app.ActAsync(session, kind);
         }
 
-        await app.Send(HttpMethod.Post, "/api/session/close", new { });
+        await app.CloseAsync();
     }
 }

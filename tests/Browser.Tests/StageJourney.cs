@@ -57,7 +57,7 @@ public sealed class StageJourney
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(allowed));
-        await app.Send(HttpMethod.Post, "/api/session/pulse", new { position = 0, playedSeconds = allowed - 3 });
+        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = 0, playedSeconds = allowed - 3 });
         browser.Open("/practise");
         browser.SeeText("drill 1 of");
         browser.SeeText("drill 2 of");
@@ -66,6 +66,18 @@ public sealed class StageJourney
         await Task.Delay(1500);
         browser.SeeText("drill 1 of");
         Seconds(browser).ShouldBeInRange(50, 60);
+
+        // One minute more is one minute more, and the drill that was opened again ends like any other.
+        browser.Press("e");
+        browser.Until(_ => Seconds(browser) > 100);
+        Seconds(browser).ShouldBeInRange(105, 120);
+        var now = await app.Session();
+        var played = now["drills"]![0]!["playedSeconds"]!.GetValue<double>();
+        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds((2 * allowed) + 200));
+        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = 0, playedSeconds = now["drills"]![0]!["allowedSeconds"]!.GetValue<int>() - 2 });
+        played.ShouldBeGreaterThan(allowed - 3);
+        browser.Open("/practise");
+        browser.SeeText("drill 2 of");
     }
 
     [Fact]

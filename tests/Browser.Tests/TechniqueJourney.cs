@@ -51,7 +51,7 @@ public sealed class TechniqueJourney
         while ((int?)session["target"]?["materialId"] != exercise)
             session = await Act(app, session, "Skip");
         await Act(app, session, "Clean");
-        await app.Send(HttpMethod.Post, "/api/session/close", new { });
+        await app.CloseAsync();
 
         await app.SetClockAsync(AppProcess.Evening.AddDays(1));
         using var browser = new Browser(app.Address);
@@ -110,7 +110,7 @@ public sealed class TechniqueJourney
                 session = await Act(app, session, "Skip");
             session = await Act(app, session, "Nudge", 66 - session["target"]!["tempo"]!.GetValue<int>());
             await Act(app, session, "Clean");
-            await app.Send(HttpMethod.Post, "/api/session/close", new { });
+            await app.CloseAsync();
         }
 
         await app.SetClockAsync(AppProcess.Evening.AddDays(9));
@@ -135,5 +135,5 @@ public sealed class TechniqueJourney
     }
 
     private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind, int? value = null) =>
-        app.Send(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind, value });
+        app.ActAsync(session, kind, value);
 }

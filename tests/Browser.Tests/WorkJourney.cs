@@ -91,7 +91,7 @@ public sealed class WorkJourney
         browser.SeeText("2 of 3; 1 of 2 runs without a stop");
         browser.Press(Keys.ArrowRight);
         browser.SeeText("3 of 3; 0 of 2 runs without a stop");
-        await app.Send(HttpMethod.Post, "/api/session/close", new { });
+        await app.CloseAsync();
         (await Lines(app)).First(line => (string?)line!["title"] == "Far apart")!["stands"]!.GetValue<string>().ShouldBe("sets of 3");
     }
 
@@ -106,7 +106,7 @@ public sealed class WorkJourney
             while ((string?)session["target"]?["key"] is { } now && now.Contains(":k:", StringComparison.Ordinal))
                 session = await Act(app, session, "Clean");
             key.ShouldContain(":k:");
-            await app.Send(HttpMethod.Post, "/api/session/close", new { });
+            await app.CloseAsync();
         }
 
         browser.Open("/keys");
@@ -140,5 +140,5 @@ public sealed class WorkJourney
     }
 
     private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind) =>
-        app.Send(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind });
+        app.ActAsync(session, kind);
 }

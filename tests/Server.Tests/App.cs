@@ -67,7 +67,23 @@ public sealed class App : WebApplicationFactory<Program>
 
     /// <summary>Presses a key on the stage for the drill that is there.</summary>
     public Task<JsonNode> Act(JsonNode session, string kind, double seconds = 1, int? value = null) =>
-        Post("/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = seconds, kind, value });
+        Post("/api/session/act", ActOf(session, kind, seconds, value));
+
+    /// <summary>What the stage sends when a key is pressed: whose session, which drill, and what was shown.</summary>
+    public static JsonObject ActOf(JsonNode session, string kind, double seconds = 1, int? value = null) => new()
+    {
+        ["id"] = Guid.NewGuid(),
+        ["sessionId"] = Id(session),
+        ["position"] = session["position"]!.GetValue<int>(),
+        ["playedSeconds"] = seconds,
+        ["kind"] = kind,
+        ["value"] = value,
+        ["key"] = session["target"]?["key"]?.GetValue<string>(),
+    };
+
+    /// <summary>Closes the open session.</summary>
+    public async Task<JsonNode> Close(string note = "", int[]? tomorrow = null, int? tension = null) =>
+        await Post("/api/session/close", new { id = Guid.NewGuid(), sessionId = Id(await Get("/api/session")), note, tomorrow, tension });
 
     /// <summary>Skips drills until one is as wished.</summary>
     public async Task<JsonNode> SkipTo(JsonNode session, Func<JsonNode, bool> found)
@@ -75,6 +91,18 @@ public sealed class App : WebApplicationFactory<Program>
         while (!found(session))
             session = await Act(session, "Skip", 0);
         return session;
+    }
+
+    /// <summary>Rows of a table in the file itself.</summary>
+    public int Count(string table)
+    {
+        using var file = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(data, "own.db")};Mode=ReadOnly");
+        file.Open();
+        using var command = file.CreateCommand();
+#pragma warning disable CA2100 // The tables' names stand in the tests.
+        command.CommandText = $"select count(*) from \"{table}\"";
+#pragma warning restore CA2100
+        return Convert.ToInt32(command.ExecuteScalar(), System.Globalization.CultureInfo.InvariantCulture);
     }
 
     public static int MinutesOf(JsonNode today, string area) =>

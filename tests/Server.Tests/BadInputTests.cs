@@ -40,7 +40,7 @@ public sealed class BadInputTests : IDisposable
         await app.Refused(post, "/api/routines/fit", """{"blocks":[null],"minutes":30}""", "blocks[0]");
         await app.Refused(HttpMethod.Put, "/api/profile", """{"instrument":"Viola","family":"strings","version":1,"weekdayMinutes":[30,30,30,30,30,30,30],"shares":[null]}""", "shares[0]");
         await app.Refused(post, "/api/journal", new { key = Guid.NewGuid(), text = new string('n', 10_001) }, "text");
-        await app.Refused(post, "/api/session/act", new { id = Guid.NewGuid(), position = 0, playedSeconds = 1, kind = "Clean" }, "session", 409);
+        await app.Refused(post, "/api/session/act", new { id = Guid.NewGuid(), sessionId = 1, position = 0, playedSeconds = 1, kind = "Clean" }, "session", 409);
         await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Viola", family = "strings", version = 1, weekdayMinutes = new[] { 1 } }, "weekdayMinutes");
         passage.ShouldBeGreaterThan(0);
     }

@@ -22,7 +22,7 @@ public sealed class DayTests : IDisposable
         today["drills"]!.AsArray().ShouldContain(drill => drill!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == first));
 
         await PlayAll(today, clean: position => position % 2 == 0);
-        var close = await app.Post("/api/session/close", new { note = "The mill turned.", tomorrow = Array.Empty<int>() });
+        var close = await app.Close("The mill turned.", []);
         close["playedMinutes"]!.GetValue<double>().ShouldBeGreaterThan(6);
 
         var again = await app.Get("/api/today");
@@ -78,7 +78,7 @@ public sealed class DayTests : IDisposable
         await Pulse(120);
         var session = await app.Get("/api/session");
         session["day"]!.GetValue<string>().ShouldBe("2031-05-14");
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         (await app.Get("/api/today"))["day"]!.GetValue<string>().ShouldBe("2031-05-15");
         (await app.Get("/api/today"))["playedToday"]!.GetValue<double>().ShouldBe(0);
         (await app.Get("/api/journal"))["days"]![0]!["playedMinutes"]!.GetValue<double>().ShouldBe(2);
@@ -108,7 +108,7 @@ public sealed class DayTests : IDisposable
         await app.Clock(Evening);
         await app.FirstDay();
         await app.Post("/api/session", new { version = 0 });
-        var close = await app.Post("/api/session/close", new { tension = 3, pain = true, where = "left thumb" });
+        var close = await app.Post("/api/session/close", new { id = Guid.NewGuid(), sessionId = Id(await app.Get("/api/session")), tension = 3, pain = true, where = "left thumb" });
         close["advice"]!.GetValue<string>().ShouldContain("doctor");
         Quiet(await app.Get("/api/today")).ShouldBeTrue();
         await app.Clock(Evening.AddDays(1));
@@ -148,10 +148,10 @@ public sealed class DayTests : IDisposable
 
     private static JsonNode Drill(JsonNode session, int position) => session["drills"]!.AsArray().First(drill => (int)drill!["position"]! == position)!;
 
-    private async Task<double> Pulse(double seconds) => (await app.Post("/api/session/pulse", new { position = 0, playedSeconds = seconds }))["playedSeconds"]!.GetValue<double>();
+    private async Task<double> Pulse(double seconds) => (await app.Post("/api/session/pulse", new { sessionId = Id(await app.Get("/api/session")), position = 0, playedSeconds = seconds }))["playedSeconds"]!.GetValue<double>();
 
-    private Task<JsonNode> Act(string kind, int position, double seconds, Guid? id = null) =>
-        app.Post("/api/session/act", new { id = id ?? Guid.NewGuid(), position, playedSeconds = seconds, kind });
+    private async Task<JsonNode> Act(string kind, int position, double seconds, Guid? id = null) =>
+        await app.Post("/api/session/act", new { id = id ?? Guid.NewGuid(), sessionId = Id(await app.Get("/api/session")), position, playedSeconds = seconds, kind });
 
     /// <summary>Plays every drill for its minutes, a take every twenty seconds.</summary>
     private async Task PlayAll(JsonNode today, Func<int, bool> clean)
@@ -169,7 +169,7 @@ public sealed class DayTests : IDisposable
                 if (session["cue"]!["countsTakes"]!.GetValue<bool>())
                     session = await Act(clean(position) ? "Clean" : "Missed", position, seconds);
                 else
-                    await app.Post("/api/session/pulse", new { position, playedSeconds = seconds });
+                    await app.Post("/api/session/pulse", new { sessionId = Id(session), position, playedSeconds = seconds });
             }
 
             if (session["position"]!.GetValue<int>() == position)

@@ -23,7 +23,7 @@ public sealed class DeskTests : IDisposable
         today["routineName"]!.GetValue<string>().ShouldBe("Wednesday play");
         today["routineId"]!.GetValue<int>().ShouldBe(App.Id(wednesday));
         await app.Post("/api/session", new { version = 0 });
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         (await app.Get("/api/today"))["routineName"]!.GetValue<string>().ShouldBe("Everyday weave");
         await app.Clock(Evening.AddDays(1));
         (await app.Get("/api/today"))["routineName"]!.GetValue<string>().ShouldBe("Everyday weave");
@@ -167,13 +167,13 @@ public sealed class DeskTests : IDisposable
             session = await Act(session, "Skip");
         var played = session["target"]!["materialId"]!.GetValue<int>();
         session = await Act(session, "Clean");
-        await app.Post("/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 3 });
+        await app.Post("/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 3 });
         var history = await app.Get($"/api/materials/{played}/history");
         history["visits"]![0]!["takes"]!.GetValue<int>().ShouldBe(1);
         history["visits"]![0]!["grade"]!.GetValue<string>().ShouldBe("Good");
         history["ratings"]!.AsArray().Last()!["readiness"]!.GetValue<string>().ShouldBe("Ready");
         history["ratings"]!.AsArray().Count.ShouldBe(1, "one rating a day");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 4 }, "value");
+        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 4 }, "value");
         exercise.ShouldNotBe(played);
     }
 
@@ -233,7 +233,7 @@ public sealed class DeskTests : IDisposable
 
         touched.ShouldContain(first);
         touched.ShouldContain(second);
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         Materials(await app.Get("/api/today")).Intersect([first, second]).ShouldBeEmpty();
     }
 

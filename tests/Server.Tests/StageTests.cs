@@ -24,7 +24,7 @@ public sealed class StageTests : IDisposable
         var drill = session["drills"]!.AsArray().First(one => (string?)one!["area"] == area)!;
         var title = drill["title"]!.GetValue<string>();
         drill["canAsk"]!.GetValue<bool>().ShouldBeTrue();
-        await app.Post("/api/session/close", new { tomorrow = new[] { drill["position"]!.GetValue<int>() } });
+        await app.Close(tomorrow: [drill["position"]!.GetValue<int>()]);
 
         await app.Clock(Evening.AddDays(1));
         var asked = Asked(await app.Get("/api/today"));
@@ -32,7 +32,7 @@ public sealed class StageTests : IDisposable
         session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => Title(now) == title);
         await app.Clock(Evening.AddDays(1).AddSeconds(40));
         await app.Act(session, "Done", 40);
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         await app.Clock(Evening.AddDays(2));
         Asked(await app.Get("/api/today")).ShouldBeEmpty();
     }
@@ -102,14 +102,17 @@ public sealed class StageTests : IDisposable
         session = await app.Act(session, "Nudge", value: 7);
         session["target"]!["tempo"]!.GetValue<int>().ShouldBe(tempo + 7);
         var allowed = Drill(session, position)["allowedSeconds"]!.GetValue<int>();
-        session = await app.Act(session, "Extend", value: 120);
-        Drill(session, position)["allowedSeconds"]!.GetValue<int>().ShouldBe(allowed + 120);
+        session = await app.Act(session, "Extend");
+        session = await app.Act(session, "Extend");
+        Drill(session, position)["allowedSeconds"]!.GetValue<int>().ShouldBe(allowed + 120, "a minute more each time");
         var material = session["target"]!["materialId"]!.GetValue<int>();
         await app.Act(session, "Clean");
         var history = await app.Get($"/api/materials/{material}/history");
         history["visits"]![0]!["clean"]!.GetValue<int>().ShouldBe(tempo + 7, "the take is kept at the tempo it had");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position, playedSeconds = 1, kind = "Extend", value = 99_999 }, "value");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position, playedSeconds = 1, kind = "Nudge", value = 500 }, "value");
+        for (var more = 3; more <= 60; more++)
+            session = await app.Act(session, "Extend");
+        await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Extend"), "kind");
+        await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Nudge", value: 500), "value");
     }
 
     [Fact]

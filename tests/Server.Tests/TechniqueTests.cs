@@ -65,7 +65,7 @@ public sealed class TechniqueTests : IDisposable
                 session = await app.Act(session, "Clean");
             }
 
-            await app.Post("/api/session/close", new { });
+            await app.Close();
         }
 
         touched.Count.ShouldBe(12);
@@ -91,7 +91,7 @@ public sealed class TechniqueTests : IDisposable
             session = await app.Act(session, "Clean");
             if ((int?)session["target"]?["materialId"] == exercise)
                 await app.Act(session, "Missed");
-            await app.Post("/api/session/close", new { });
+            await app.Close();
         }
 
         var history = await app.Get($"/api/materials/{exercise}/tempo");

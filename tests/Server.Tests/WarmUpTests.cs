@@ -35,7 +35,7 @@ public sealed class WarmUpTests : IDisposable
         session = await app.SkipTo(session, now => (int?)now["target"]?["materialId"] == passage);
         await app.Clock(Evening.AddMinutes(3));
         await app.Act(session, "Done", 120);
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         var tines = (await app.Get("/api/today"))["tines"]!.AsArray();
         tines.First(tine => (string?)tine!["area"] == "Repertoire")!["played"]!.GetValue<double>().ShouldBe(2, 0.1, "credited to both");
         tines.First(tine => (string?)tine!["area"] == "WarmUp")!["played"]!.GetValue<double>().ShouldBe(2, 0.1);

@@ -28,7 +28,7 @@ public sealed class WorkTests : IDisposable
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 3");
         session = await app.Act(session, "Undo", 81);
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 2");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), position = session["position"]!.GetValue<int>(), playedSeconds = 82, kind = "Run", value = 99 }, "value");
+        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 82, kind = "Run", value = 99 }, "value");
     }
 
     [Fact]
@@ -41,7 +41,7 @@ public sealed class WorkTests : IDisposable
         session = await app.Act(session, "Missed");
         session["cue"]!["title"]!.GetValue<string>().ShouldBe("A4");
         await app.Act(session, "Done", 40);
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         await app.Clock(Evening.AddDays(1));
         (await Open(id))["cue"]!["title"]!.GetValue<string>().ShouldBe("A4");
     }
@@ -52,7 +52,7 @@ public sealed class WorkTests : IDisposable
         await Clarinet();
         var written = Id(await app.Post("/api/technique/made", new { title = "Study", target = 90, work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" } }));
         (await Open(written))["abc"]!.GetValue<string>().ShouldContain("K:F\n");
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         await app.Clock(Evening.AddDays(1));
         var patterns = await app.Post("/api/technique/made", new { title = "Patterns of three", target = 90, work = new { kind = "Patterns", patterns = new { size = 3, perWeek = 2, joined = false, first = "2031-05-08", from = 1 } }, sheet = new { tonic = "G", octaves = 1 } });
         patterns["stands"]!.GetValue<string>().ShouldBe("pattern 3, week 2 of 3, until 28 May");
@@ -60,7 +60,7 @@ public sealed class WorkTests : IDisposable
         var session = await Open(Id(patterns));
         session["target"]!["title"]!.GetValue<string>().ShouldBe("Pattern 3 (213)");
         session["abc"]!.GetValue<string>().ShouldContain("K:G\n");
-        await app.Post("/api/session/close", new { });
+        await app.Close();
         await app.Post($"/api/technique/exercises/{Id(patterns)}/review", new { decision = "Drop" });
         await app.Clock(Evening.AddDays(2));
         var groove = Id(await app.Post("/api/technique/made", new { title = "Four", target = 90, work = new { kind = "Groove", text = "low: x...x...x...x..." } }));
@@ -104,14 +104,14 @@ public sealed class WorkTests : IDisposable
                 risen.ShouldBeGreaterThan(before);
                 session = await app.Act(session, "Tension", value: 3);
                 session["target"]!["tempo"]!.GetValue<int>().ShouldBeLessThan(before);
-                await app.Post("/api/session/close", new { });
+                await app.Close();
                 await app.Clock(Evening.AddDays(day + 1));
                 (await app.Get("/api/today"))["summary"]!.ToJsonString().ShouldContain("Tension was high last time");
                 return;
             }
 
             await app.Act(session, "Clean");
-            await app.Post("/api/session/close", new { });
+            await app.Close();
             await app.Clock(Evening.AddDays(day + 1));
         }
 

@@ -20,4 +20,17 @@ public static class PracticeDay
         var date = DateOnly.FromDateTime(local);
         return local.Hour < boundaryHour ? date.AddDays(-1) : date;
     }
+
+    /// <summary>Days by which what was really played may lie ahead of today: a flight west, a boundary hour moved after midnight.</summary>
+    public const int MostDaysAhead = 2;
+
+    /// <summary>
+    /// The day on which something happened, as today sees it; never later than today. One or two days ahead (a flight west, a
+    /// boundary hour moved after playing in the night) it was today. Further ahead the clock was wrong: it counts as
+    /// yesterday, so that it neither stops today's work nor keeps anything away until that day comes.
+    /// </summary>
+    /// <param name="happened">The day that was written down.</param>
+    /// <param name="today">The practice day.</param>
+    public static DateOnly AsSeenOn(DateOnly happened, DateOnly today) =>
+        happened <= today ? happened : happened <= today.AddDays(MostDaysAhead) ? today : today.AddDays(-1);
 }

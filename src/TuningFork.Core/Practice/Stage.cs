@@ -40,6 +40,9 @@ public sealed record Cue
     /// <summary>True during a rest of work and rest in turns.</summary>
     public bool Resting { get; init; }
 
+    /// <summary>Seconds played of the drill at which this cue gives way to the next by itself; null where only takes move it on.</summary>
+    public int? TurnsAtSeconds { get; init; }
+
     /// <summary>A run over keys, chords or positions, or null.</summary>
     public RunCue? Run { get; init; }
 
@@ -215,19 +218,41 @@ public static class Stage
         return (state, rose);
     }
 
-    private static Cue WorkAndRest(Drill drill, double playedSeconds)
+    /// <summary>Seconds of work, and of work and rest together, in one round of work and rest in turns.</summary>
+    private static (int Work, int Round) RoundOf(Drill drill)
     {
         var work = (drill.WorkMinutes ?? 4) * 60;
-        var round = work + ((drill.RestMinutes ?? 1) * 60);
+        return (work, work + ((drill.RestMinutes ?? 1) * 60));
+    }
+
+    /// <summary>Of work and rest in turns: the targets that have had work for so long, as indices, in the order of their rounds.</summary>
+    /// <param name="drill">A drill whose method works and rests in turns.</param>
+    /// <param name="playedSeconds">Seconds played of it, 0 or more.</param>
+    /// <param name="leastSeconds">Seconds of work from which a target counts as worked on.</param>
+    public static IReadOnlyList<int> Worked(Drill drill, double playedSeconds, double leastSeconds)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        if (drill.Targets.Count == 0)
+            return [];
+        var (work, round) = RoundOf(drill);
+        var rounds = (int)(playedSeconds / round) + 1;
+        return [.. Enumerable.Range(0, rounds).Where(number => Math.Min(work, playedSeconds - (number * (double)round)) >= Math.Min(work, leastSeconds))
+            .Select(number => number % drill.Targets.Count).Distinct()];
+    }
+
+    private static Cue WorkAndRest(Drill drill, double playedSeconds)
+    {
+        var (work, round) = RoundOf(drill);
         var number = (int)(playedSeconds / round);
         var resting = playedSeconds - (number * (double)round) >= work;
+        var turn = (number * round) + (resting ? round : work);
         var index = drill.Targets.Count == 0 ? -1 : number % drill.Targets.Count;
         var next = drill.Targets.Count == 0 ? "" : drill.Targets[(number + 1) % drill.Targets.Count].Title;
         if (resting)
-            return new Cue { TargetIndex = -1, Title = "Rest", Sentence = "Hands down, look away.", Next = next, Resting = true, Count = $"round {number + 1}" };
+            return new Cue { TargetIndex = -1, Title = "Rest", Sentence = "Hands down, look away.", Next = next, Resting = true, Count = $"round {number + 1}", TurnsAtSeconds = turn };
         return index < 0
-            ? new Cue { Title = drill.Title, Sentence = "Work, then rest.", Count = $"round {number + 1}" }
-            : Take(drill, index) with { Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}" };
+            ? new Cue { Title = drill.Title, Sentence = "Work, then rest.", Count = $"round {number + 1}", TurnsAtSeconds = turn }
+            : Take(drill, index) with { Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}", TurnsAtSeconds = turn };
     }
 
     private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with

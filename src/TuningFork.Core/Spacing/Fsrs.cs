@@ -43,24 +43,22 @@ public static class Fsrs
     private static readonly double Factor = Math.Round(Math.Pow(0.9, 1 / -W[20]) - 1, 8);
 
     /// <summary>Chance, 0 to 1, that a first take is clean so many days after the last visit.</summary>
-    /// <param name="days">Days since, 0 or more.</param>
+    /// <param name="days">Days since; below 0 (a clock that went back) counts as 0.</param>
     /// <param name="stability">Stability in days, above 0.</param>
     public static double Retrievability(double days, double stability)
     {
-        ArgumentOutOfRangeException.ThrowIfNegative(days);
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(stability);
-        return Math.Round(Math.Pow(1 + (Factor * days / stability), Decay), 8);
+        return Math.Round(Math.Pow(1 + (Factor * Math.Max(0, days) / stability), Decay), 8);
     }
 
     /// <summary>Memory after a visit.</summary>
     /// <param name="before">Memory before, null for the first visit.</param>
-    /// <param name="days">Days since the last visit, 1 or more unless it is the first.</param>
+    /// <param name="days">Days since the last visit; below 0 counts as 0.</param>
     /// <param name="grade">How it went.</param>
     public static Memory After(Memory? before, int days, Grade grade)
     {
         if (before is not { } memory)
             return new Memory(Math.Max(W[(int)grade - 1], 0.1), Math.Clamp(FirstDifficulty(grade), 1, 10));
-        ArgumentOutOfRangeException.ThrowIfNegative(days);
         var retrievability = Retrievability(days, memory.Stability);
         var stability = grade == Grade.Again
             ? Math.Min(memory.Stability, Forgotten(memory, retrievability))

@@ -69,7 +69,7 @@ public sealed class History
                 (int)Enumerable.Range(0, 7).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
                 lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
             Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values))],
-            WarmUps = [.. warmUps.Select(Bookkeeping.ToCore)],
+            WarmUps = [.. warmUps.Select(row => Bookkeeping.ToCore(row, day))],
             Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
         });
         var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);

@@ -17,6 +17,20 @@ namespace TuningFork.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("TuningFork.Data.Rows.ActRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Acts");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.AskRow", b =>
                 {
                     b.Property<string>("Key")
@@ -83,10 +97,16 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("MaterialId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("SessionDrillId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Take")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Text")
@@ -137,6 +157,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<DateOnly?>("Reached")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
                     b.Property<int>("To")
@@ -282,6 +305,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly?>("RestUntil")
                         .HasColumnType("TEXT");
 
@@ -386,6 +412,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Resting")
                         .HasColumnType("INTEGER");
 
@@ -409,6 +438,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<string>("LeftOut")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
                     b.HasKey("MaterialId");
@@ -437,6 +469,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("MaterialId");
@@ -449,6 +484,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("BeforeJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<bool>("Begun")
                         .HasColumnType("INTEGER");
@@ -610,6 +649,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -685,6 +727,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Id")
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
+
+                    b.Property<Guid?>("ClosedBy")
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Current")
                         .HasColumnType("INTEGER");
@@ -842,6 +887,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<string>("PartsJson")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Version")

@@ -45,7 +45,7 @@ public sealed class ProfileRow
 }
 
 /// <summary>Anything that can be practised, with what its history comes to.</summary>
-public sealed class MaterialRow
+public sealed class MaterialRow : IRemovable
 {
     public int Id { get; set; }
     public MaterialKind Kind { get; set; }
@@ -119,6 +119,7 @@ public sealed class MaterialRow
     public bool Stuck { get; set; }
     public int? LastClean { get; set; }
     public int Version { get; set; }
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>All takes of one material on one day, and what was known before.</summary>
@@ -162,7 +163,7 @@ public sealed class KeyRow
 }
 
 /// <summary>The music of a piece.</summary>
-public sealed class MusicRow
+public sealed class MusicRow : IRemovable
 {
     public int MaterialId { get; set; }
     public MaterialRow? Material { get; set; }
@@ -172,6 +173,7 @@ public sealed class MusicRow
 
     /// <summary>What was not taken over from the file it came from, a line each.</summary>
     public string LeftOut { get; set; } = "";
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>A rating of readiness, kept with its date.</summary>
@@ -185,7 +187,7 @@ public sealed class RatingRow
 }
 
 /// <summary>A reusable shape of a day.</summary>
-public sealed class RoutineRow
+public sealed class RoutineRow : IRemovable
 {
     public int Id { get; set; }
     public string Name { get; set; } = "";
@@ -195,16 +197,18 @@ public sealed class RoutineRow
     /// <summary>Days it is used on, one bit each, Monday 1 to Sunday 64.</summary>
     public int Weekdays { get; set; }
     public int Version { get; set; }
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>A version of the warm-up.</summary>
-public sealed class WarmUpRow
+public sealed class WarmUpRow : IRemovable
 {
     public int Id { get; set; }
     public string Name { get; set; } = "";
     public string PartsJson { get; set; } = "[]";
     public DateOnly? LastDay { get; set; }
     public int Version { get; set; }
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>A plan the player has touched or begun.</summary>
@@ -221,12 +225,15 @@ public sealed class PlanRow
     public int Seed { get; set; }
     public int RoutineId { get; set; }
     public string PlanJson { get; set; } = "";
+
+    /// <summary>The plan before the last change by hand, so that it can be taken back; empty when there is none.</summary>
+    public string BeforeJson { get; set; } = "";
     public bool Begun { get; set; }
     public int Version { get; set; }
 }
 
 /// <summary>A dated, measurable aim.</summary>
-public sealed class GoalRow
+public sealed class GoalRow : IRemovable
 {
     public int Id { get; set; }
     public GoalKind Kind { get; set; }
@@ -240,10 +247,11 @@ public sealed class GoalRow
     public DateOnly Until { get; set; }
     public DateOnly? Reached { get; set; }
     public int Version { get; set; }
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>A method that the player has defined.</summary>
-public sealed class MethodRow
+public sealed class MethodRow : IRemovable
 {
     public int Id { get; set; }
     public string Name { get; set; } = "";
@@ -257,10 +265,11 @@ public sealed class MethodRow
     public Fit Fit { get; set; }
     public bool Resting { get; set; }
     public int Version { get; set; }
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>A page of a piece as a picture or a PDF.</summary>
-public sealed class PageRow
+public sealed class PageRow : IRemovable
 {
     public int Id { get; set; }
     public int MaterialId { get; set; }
@@ -268,4 +277,5 @@ public sealed class PageRow
     public string Name { get; set; } = "";
     public string ContentType { get; set; } = "";
     public byte[] Bytes { get; set; } = [];
+    public DateTime? RemovedUtc { get; set; }
 }

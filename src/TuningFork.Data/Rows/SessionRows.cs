@@ -17,6 +17,9 @@ public sealed class SessionRow
     /// <summary>Position of the drill on the stage; equal to the number of drills when all are through.</summary>
     public int Current { get; set; }
     public DateTime PulseUtc { get; set; }
+
+    /// <summary>Id of the message that closed it: sent again, it closes nothing twice.</summary>
+    public Guid? ClosedBy { get; set; }
     public int Version { get; set; }
     public List<SessionDrillRow> Drills { get; set; } = [];
 }
@@ -69,6 +72,13 @@ public sealed class TakeRow
     public double? Seconds { get; set; }
 }
 
+/// <summary>An act on the stage of the open session that was carried out: sent again, it counts once.</summary>
+public sealed class ActRow
+{
+    public Guid Id { get; set; }
+    public int SessionId { get; set; }
+}
+
 /// <summary>What kind of writing it is.</summary>
 public enum EntryKind
 {
@@ -79,7 +89,7 @@ public enum EntryKind
 }
 
 /// <summary>Something written down.</summary>
-public sealed class EntryRow
+public sealed class EntryRow : IRemovable
 {
     public int Id { get; set; }
     public Guid Key { get; set; }
@@ -89,8 +99,12 @@ public sealed class EntryRow
     public int? SessionId { get; set; }
     public int? SessionDrillId { get; set; }
     public int? MaterialId { get; set; }
+
+    /// <summary>The take at which it was begun, from 1; null when it belongs to none.</summary>
+    public int? Take { get; set; }
     public string About { get; set; } = "";
     public string Text { get; set; } = "";
+    public DateTime? RemovedUtc { get; set; }
 }
 
 /// <summary>An ear task, a warm-up or an idea to play with that was asked for; it goes once it was practised.</summary>

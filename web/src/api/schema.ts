@@ -913,6 +913,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** Format: int32 */
+            sessionId: number;
+            /** Format: int32 */
             position: number;
             /** Format: double */
             playedSeconds: number;
@@ -921,6 +923,7 @@ export interface components {
             value?: null | number;
             /** Format: double */
             seconds?: null | number;
+            key?: null | string;
         };
         AnewWish: {
             /** Format: int32 */
@@ -1034,6 +1037,10 @@ export interface components {
             advice: string;
         };
         CloseWish: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            sessionId: number;
             /** @default  */
             note: string;
             lines?: null | components["schemas"]["CloseLine"][];
@@ -1060,6 +1067,8 @@ export interface components {
             countsTakes?: boolean;
             hidesMusic?: boolean;
             resting?: boolean;
+            /** Format: int32 */
+            turnsAtSeconds?: null | number;
             run?: null | components["schemas"]["RunCue"];
             asksTension?: boolean;
             complete?: boolean;
@@ -1137,6 +1146,8 @@ export interface components {
             day: string;
             kind: components["schemas"]["EntryKind"];
             about: string;
+            /** Format: int32 */
+            take: null | number;
             text: string;
             /** Format: int32 */
             materialId: null | number;
@@ -1147,7 +1158,11 @@ export interface components {
             text: string;
             kind?: components["schemas"]["EntryKind"];
             /** Format: int32 */
+            sessionId?: null | number;
+            /** Format: int32 */
             position?: null | number;
+            /** Format: int32 */
+            take?: null | number;
             /** Format: int32 */
             materialId?: null | number;
         };
@@ -1786,6 +1801,8 @@ export interface components {
         };
         PulseWish: {
             /** Format: int32 */
+            sessionId: number;
+            /** Format: int32 */
             position: number;
             /** Format: double */
             playedSeconds: number;
@@ -1892,6 +1909,7 @@ export interface components {
             nextDrill: string;
             abc: string;
             groove: null | components["schemas"]["Groove"];
+            isOver: boolean;
         };
         SheetChoices: {
             instrument: string;
@@ -2124,6 +2142,7 @@ export interface components {
             /** Format: double */
             playedToday: number;
             sessionOpen: boolean;
+            unclosed: null | components["schemas"]["UnclosedView"];
             focus: string;
             techniqueFor: string;
             focuses: string[];
@@ -2147,6 +2166,20 @@ export interface components {
             atSeconds: number;
             /** Format: double */
             seconds: number;
+        };
+        UnclosedView: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            playedMinutes: number;
+            /** Format: int32 */
+            plannedMinutes: number;
+            /** Format: int32 */
+            takes: number;
+            /** Format: int32 */
+            notes: number;
         };
         VisitView: {
             /** Format: date */

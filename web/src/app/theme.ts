@@ -39,6 +39,7 @@ const config = defineConfig({
         stageText: { value: '#f4efe3' },
         stageFaded: { value: '#b9bec9' },
         stageAccent: { value: '#f2c868' },
+        stageWrong: { value: '#5a2018' },
       },
     },
   },

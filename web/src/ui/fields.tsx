@@ -1,5 +1,5 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import { Problem } from '../api/client'
 
 /** Runs what may be refused; keeps the refusal to be shown beside its field. */
@@ -76,7 +76,7 @@ export const TextInput = chakra('input', control)
 export const Select = chakra('select', control)
 export const TextArea = chakra('textarea', { base: { ...control.base, py: '2', minH: '76px' } })
 
-export const Press = chakra('button', {
+const PressButton = chakra('button', {
   base: {
     display: 'inline-flex',
     alignItems: 'center',
@@ -94,6 +94,7 @@ export const Press = chakra('button', {
     whiteSpace: 'nowrap',
     _hover: { bg: 'rgba(30,34,48,0.07)' },
     _disabled: { opacity: 0.5, cursor: 'not-allowed' },
+    '&[aria-busy]': { opacity: 0.6, cursor: 'progress' },
   },
   variants: {
     look: {
@@ -109,6 +110,38 @@ export const Press = chakra('button', {
     },
   },
 })
+
+type PressProps = Omit<React.ComponentProps<typeof PressButton>, 'onClick'> & {
+  /** What it does; while a promise of it runs, a second press does nothing. */
+  onClick?: (event: React.MouseEvent) => unknown
+}
+
+/** A button. What is being saved cannot be saved twice. */
+export function Press({ onClick, ...rest }: PressProps) {
+  const running = useRef(false)
+  const [busy, setBusy] = useState(false)
+  const press = async (event: React.MouseEvent) => {
+    if (running.current) return
+    const work = onClick?.(event)
+    if (!(work instanceof Promise)) return
+    running.current = true
+    setBusy(true)
+    try {
+      await work
+    } finally {
+      running.current = false
+      setBusy(false)
+    }
+  }
+  return (
+    <PressButton
+      type="button"
+      aria-busy={busy || undefined}
+      {...rest}
+      onClick={(event) => void press(event)}
+    />
+  )
+}
 
 interface NumberFieldProps {
   value: number

@@ -40,6 +40,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)
         ?? throw new FieldException("profile", "There is no player yet. Begin with the first-visit page.", StatusCodes.Status404NotFound);
 
+    /// <summary>Whether an open session is of an earlier day and was left open.</summary>
+    public bool IsOver(SessionRow session, DateOnly today) => OpenSession.IsOver(session.Day, today, clock.UtcNow - session.PulseUtc);
+
     public async Task<DayFacts> FactsAsync(CancellationToken cancel)
     {
         var profile = await ProfileAsync(cancel);
@@ -47,21 +50,23 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var rows = await db.Materials.AsNoTracking().ToListAsync(cancel);
         var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.PlayedSeconds > 0);
         var from = day.AddDays(-HistoryDays);
-        var recent = await drills.Where(drill => drill.Day >= from)
+        // What was played under a clock that was far ahead is of no week that can be told.
+        var until = day.AddDays(PracticeDay.MostDaysAhead);
+        var recent = (await drills.Where(drill => drill.Day >= from && drill.Day <= until)
             .GroupBy(drill => new { drill.Day, drill.Area })
             .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
-            .ToListAsync(cancel);
+            .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
         var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
         // An area that has rested for longer than that is looked up by itself.
         foreach (var area in Areas.All.Where(area => !last.ContainsKey(area)))
         {
-            var lastDay = await drills.Where(drill => drill.Area == area && drill.PlayedSeconds >= CountsSeconds).OrderByDescending(drill => drill.Day).Select(drill => (DateOnly?)drill.Day).FirstOrDefaultAsync(cancel);
+            var lastDay = await drills.Where(drill => drill.Area == area && drill.PlayedSeconds >= CountsSeconds && drill.Day <= until).OrderByDescending(drill => drill.Day).Select(drill => (DateOnly?)drill.Day).FirstOrDefaultAsync(cancel);
             if (lastDay is { } found)
                 last[area] = found;
         }
 
         var week = day.AddDays(-6);
-        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.PlayedSeconds > 0)
+        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && drill.PlayedSeconds > 0)
             .GroupBy(drill => drill.CreditedTo).Select(group => new { Area = group.Key, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel);
         var history = Areas.All.Select(area => new AreaHistory(
@@ -72,11 +77,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         return new DayFacts(
             day, profile, rows, Goals.Point(ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)), goals, day),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
-            history, await EarAsync(day, cancel),
+            history, await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
-            await db.Bodies.AsNoTracking().OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
+            await db.Bodies.AsNoTracking().Where(body => body.Day <= until).OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
-            (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore),
+            (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
     }
 
@@ -175,13 +180,13 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
     }
 
-    private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, CancellationToken cancel)
+    private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, DateOnly until, CancellationToken cancel)
     {
         var from = day.AddDays(-EarDays);
-        var takes = await db.Takes.AsNoTracking().Where(take => take.Day >= from && take.Key.StartsWith("ear:"))
+        var takes = await db.Takes.AsNoTracking().Where(take => take.Day >= from && take.Day <= until && take.Key.StartsWith("ear:"))
             .GroupBy(take => take.Key)
             .Select(group => new { group.Key, Last = group.Max(take => take.Day), Asked = group.Count(), Right = group.Count(take => take.Clean) })
             .ToListAsync(cancel);
-        return [.. takes.Select(take => new EarRecord(take.Key, take.Last, take.Asked, take.Asked - take.Right))];
+        return [.. takes.Select(take => new EarRecord(take.Key, PracticeDay.AsSeenOn(take.Last, day), take.Asked, take.Asked - take.Right))];
     }
 }

@@ -20,11 +20,16 @@ public sealed record TargetView(string Key, int? MaterialId, string Title, int? 
 /// <summary>An area over the last seven days.</summary>
 public sealed record TineView(Area Area, double Wanted, double Played);
 
+/// <summary>A session of an earlier day that nobody closed, with what it holds.</summary>
+public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, int PlannedMinutes, int Takes, int Notes);
+
 /// <summary>Today, laid out.</summary>
+/// <param name="SessionOpen">Whether there is a session to go on with.</param>
+/// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen,
+    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed,
     string Focus, string TechniqueFor, IReadOnlyList<string> Focuses);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
@@ -137,13 +142,22 @@ public static class TodayEndpoints
         var row = stored ?? await desk.FreshAsync(facts, cancel);
         var plan = PlanDesk.Read(row);
         var advice = PlanDesk.Advice(facts);
-        var open = await db.Sessions.AnyAsync(session => session.EndedUtc == null, cancel);
+        var open = await db.Sessions.AsNoTracking().Where(session => session.EndedUtc == null).OrderBy(session => session.Id).FirstOrDefaultAsync(cancel);
+        var unclosed = open is not null && desk.IsOver(open, facts.Day) ? await UnclosedAsync(db, open, cancel) : null;
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
             Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. PlanDesk.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
-            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open,
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed,
             row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties);
+    }
+
+    private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)
+    {
+        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.SessionId == open.Id);
+        return new UnclosedView(
+            open.Id, open.Day, Math.Round(await drills.Where(drill => drill.Area != null).SumAsync(drill => drill.PlayedSeconds, cancel) / 60, 1), open.PlannedMinutes,
+            await drills.SelectMany(drill => drill.Takes).CountAsync(cancel), await db.Entries.CountAsync(entry => entry.SessionId == open.Id, cancel));
     }
 
     public static IReadOnlyList<DrillView> Drills(IReadOnlyList<Drill> drills)

@@ -38,16 +38,16 @@ public static class WarmUpEndpoints
     public static void MapWarmUps(this WebApplication app)
     {
         var group = app.MapGroup("/api/warm-ups").WithTags("Warm-up");
-        group.MapGet("", async (PracticeDb db, PlanDesk desk, CancellationToken cancel) => await AllAsync(db, desk, cancel)).WithName("GetWarmUps");
-        group.MapPost("", async (WarmUpWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        group.MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) => await AllAsync(db, desk, clock, cancel)).WithName("GetWarmUps");
+        group.MapPost("", async (WarmUpWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var row = new WarmUpRow { Version = 1 };
             await WriteAsync(row, wish, db, cancel);
             db.WarmUps.Add(row);
             await db.SaveChangesAsync(cancel);
-            return await AllAsync(db, desk, cancel);
+            return await AllAsync(db, desk, clock, cancel);
         }).WithName("AddWarmUp");
-        group.MapPut("/{id:int}", async (int id, WarmUpWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        group.MapPut("/{id:int}", async (int id, WarmUpWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var row = await db.WarmUps.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "warm-up");
             if (row.Version != wish.Version)
@@ -55,38 +55,37 @@ public static class WarmUpEndpoints
             await WriteAsync(row, wish, db, cancel);
             row.Version++;
             await db.SaveChangesAsync(cancel);
-            return await AllAsync(db, desk, cancel);
+            return await AllAsync(db, desk, clock, cancel);
         }).WithName("ChangeWarmUp");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        group.MapDelete("/{id:int}", async (int id, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var row = await db.WarmUps.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "warm-up");
             if (await db.WarmUps.CountAsync(cancel) == 1)
                 throw new FieldException("id", "The last version stays; make another first.");
             db.WarmUps.Remove(row);
             await db.SaveChangesAsync(cancel);
-            return await AllAsync(db, desk, cancel);
+            return await AllAsync(db, desk, clock, cancel);
         }).WithName("RemoveWarmUp");
-        group.MapPut("/opening", async (OpeningWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        group.MapPut("/opening", async (OpeningWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var profile = await desk.ProfileAsync(cancel);
             profile.WarmUpSchool = Enum.IsDefined(wish.School) ? wish.School : throw new FieldException("school", "A warm-up begins with EaseIn or Awareness.");
             profile.Awareness = Problems.Text("awareness", wish.Awareness, 500);
             await db.SaveChangesAsync(cancel);
-            return await AllAsync(db, desk, cancel);
+            return await AllAsync(db, desk, clock, cancel);
         }).WithName("SetWarmUpOpening");
         group.MapPost("/cut", async (CutWish wish, PlanDesk desk, CancellationToken cancel) => Cut(wish, await desk.ProfileAsync(cancel))).WithName("CutWarmUp");
     }
 
-    private static async Task<WarmUpsView> AllAsync(PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    private static async Task<WarmUpsView> AllAsync(PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
     {
         var profile = await desk.ProfileAsync(cancel);
+        var today = clock.Today(profile);
         var rows = await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel);
-        var next = rows.MinBy(row => row.LastDay ?? DateOnly.MinValue)?.Id;
-        return new WarmUpsView(profile.WarmUpSchool, profile.Awareness, WarmUpOpening.UsualAwareness, rows.ConvertAll(row =>
-        {
-            var version = Bookkeeping.ToCore(row);
-            return new WarmUpView(row.Id, row.Name, version.Parts, row.LastDay, row.Id == next, version.Minutes(), version.Minutes(coreOnly: true), row.Version);
-        }));
+        var versions = rows.ConvertAll(row => Bookkeeping.ToCore(row, today));
+        var next = versions.MinBy(version => version.LastDay ?? DateOnly.MinValue)?.Id;
+        return new WarmUpsView(profile.WarmUpSchool, profile.Awareness, WarmUpOpening.UsualAwareness, [.. rows.Zip(versions, (row, version) => new WarmUpView(
+            row.Id, row.Name, version.Parts, version.LastDay, row.Id == next, version.Minutes(), version.Minutes(coreOnly: true), row.Version))]);
     }
 
     private static async Task WriteAsync(WarmUpRow row, WarmUpWish wish, PracticeDb db, CancellationToken cancel)

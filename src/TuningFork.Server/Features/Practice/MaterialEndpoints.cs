@@ -159,8 +159,8 @@ public static class MaterialEndpoints
             row.Id, row.Kind, row.Area, core.Title, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
             row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
             row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
-            row.LastVisit, row.Visits, row.LastClean,
-            row is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
+            core.LastVisit, row.Visits, row.LastClean,
+            core is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
             row.Slipped, core.Serves, row.Version))
             .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
             .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
@@ -21,29 +22,48 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
 
+    private const int ExtendSeconds = 60;
+    private const int MostExtraSeconds = 3600;
+
     /// <summary>Seconds that a drill has at least when one comes back to it.</summary>
     private const double BackSeconds = 60;
-
-    /// <summary>A drill without takes counts as a visit after so many seconds.</summary>
-    private const double VisitSeconds = 20;
 
     public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
         db.Sessions.Include(session => session.Drills).ThenInclude(drill => drill.Takes)
             .Where(session => session.EndedUtc == null).OrderBy(session => session.Id).AsSplitQuery().FirstOrDefaultAsync(cancel);
 
-    public async Task<SessionRow> NeedOpenAsync(CancellationToken cancel) =>
-        await OpenAsync(cancel) ?? throw new FieldException("session", "There is no open session. Begin one from today's plan.", StatusCodes.Status409Conflict);
+    /// <summary>The open session, which has to be the one that a window still shows: an old window changes nothing in a new one.</summary>
+    public async Task<SessionRow> NeedAsync(int id, CancellationToken cancel) => await OpenAsync(cancel) switch
+    {
+        null => throw new FieldException("session", "There is no open session any more; it was closed. Begin one from today's plan.", StatusCodes.Status409Conflict),
+        { } open when open.Id != id => throw new FieldException("session", "Another session has begun meanwhile, and nothing was changed in it. Reload this page to see it.", StatusCodes.Status409Conflict),
+        { } open => open,
+    };
 
-    /// <summary>Begins today's plan; an open session is simply gone on with.</summary>
+    /// <summary>The open session for an act or a report: of an earlier day it can only be closed.</summary>
+    public async Task<SessionRow> NeedRunningAsync(int id, CancellationToken cancel)
+    {
+        var open = await NeedAsync(id, cancel);
+        return await IsOverAsync(open, cancel) ? throw Unclosed(open) : open;
+    }
+
+    public async Task<bool> IsOverAsync(SessionRow session, CancellationToken cancel) => plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel)));
+
+    private static FieldException Unclosed(SessionRow open) => new(
+        "session", string.Create(CultureInfo.InvariantCulture, $"The session of {open.Day:dddd d MMMM} is still open. Close it first; it keeps its own day, and today's plan waits."), StatusCodes.Status409Conflict);
+
+    /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day has to be closed first.</summary>
     public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
     {
-        if (await OpenAsync(cancel) is { } open)
-            return open;
         var facts = await plans.FactsAsync(cancel);
+        if (await OpenAsync(cancel) is { } open)
+            return plans.IsOver(open, facts.Day) ? throw Unclosed(open) : open;
         var (row, plan) = await TodayEndpoints.TouchAsync(plans, db, facts, version, cancel);
         if (plan.Drills.Count == 0)
             throw new FieldException("drills", "The plan is empty. Add a drill, or plan anew.");
         row.Begun = true;
+        // The plan's number is needed for the session: two steps, kept together or not at all.
+        await using var both = await db.Database.BeginTransactionAsync(cancel);
         await db.SaveChangesAsync(cancel);
         var session = new SessionRow
         {
@@ -67,12 +87,14 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         };
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
+        await both.CommitAsync(cancel);
         return session;
     }
 
     /// <summary>
     /// Takes over the seconds the stage has counted. They are the stage's own total for the drill, so a report sent twice,
-    /// or from two windows, counts once; and they cannot outrun the clock, so a closed lid or a set clock adds nothing.
+    /// or from two windows, counts once; and they cannot outrun the clock, so a closed lid or a set clock adds nothing. What
+    /// was granted ahead of the clock is taken off the next report: the slack is given once, not with every report.
     /// </summary>
     public void Report(SessionRow session, int position, double playedSeconds)
     {
@@ -81,23 +103,40 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         if (position != session.Current || position >= session.Drills.Count)
             return;
         var drill = session.Drills.First(row => row.Position == position);
-        var gone = Math.Max(0, (clock.UtcNow - session.PulseUtc).TotalSeconds);
-        drill.PlayedSeconds = Math.Max(drill.PlayedSeconds, Math.Min(playedSeconds, drill.PlayedSeconds + gone + SlackSeconds));
-        session.PulseUtc = clock.UtcNow;
+        var now = clock.UtcNow;
+        var gone = (now - session.PulseUtc).TotalSeconds;
+        // Further behind than the slack the clock itself was set back.
+        if (gone < -SlackSeconds)
+            gone = 0;
+        var added = Math.Max(0, Math.Min(playedSeconds - drill.PlayedSeconds, gone + SlackSeconds));
+        drill.PlayedSeconds += added;
+        session.PulseUtc = now.AddSeconds(Math.Max(0, added - gone));
+    }
+
+    /// <summary>Whether an act was carried out before, when it is sent again because its answer was lost; else it is noted.</summary>
+    public async Task<bool> SeenAsync(SessionRow session, Guid act, CancellationToken cancel)
+    {
+        if (await db.Acts.FindAsync([act], cancel) is not null)
+            return true;
+        db.Acts.Add(new ActRow { Id = act, SessionId = session.Id });
+        return false;
     }
 
     /// <summary>Clean or missed: recorded once for each id, then the drill may be at its end.</summary>
     /// <param name="late">Of a run on the click, how many came late; else null.</param>
     /// <param name="seconds">Of a run against the clock, its seconds; else null.</param>
-    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, CancellationToken cancel, int? late = null, double? seconds = null)
+    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, string? key, CancellationToken cancel, int? late = null, double? seconds = null)
     {
-        if (row.Takes.Exists(take => take.Id == id) || await db.Takes.AnyAsync(take => take.Id == id, cancel))
+        if (await db.Takes.AnyAsync(take => take.Id == id, cancel))
             return;
         var drill = Read(row);
         var cue = CueOf(row, drill);
-        if (!cue.CountsTakes || cue.Complete)
+        var shown = Shown(drill, cue, key);
+        // A take pressed for what was shown counts, though its rest has just begun.
+        if ((!cue.CountsTakes && !(cue.Resting && key is not null)) || cue.Complete || shown < 0)
             return;
-        var target = drill.Targets[cue.TargetIndex];
+        var target = drill.Targets[shown];
+        var tempo = shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge);
         var take = new TakeRow
         {
             Id = id,
@@ -105,10 +144,10 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
             Day = session.Day,
             AtUtc = clock.UtcNow,
             Key = target.Key,
-            TargetIndex = cue.TargetIndex,
+            TargetIndex = shown,
             MaterialId = target.MaterialId,
             Clean = clean,
-            Tempo = cue.Tempo?.Value,
+            Tempo = tempo?.Value,
             Late = late,
             Seconds = seconds,
         };
@@ -117,16 +156,25 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         await books.KeepPlaceAsync(row, drill, cancel);
         if (target.MaterialId is { } material)
         {
-            await books.VisitAsync(session.Day, material, target.Key, new Try(clean, cue.Tempo), cancel);
-            await books.InKeyAsync(session, row, material, target.Key, new Try(clean, cue.Tempo), cancel);
+            await books.VisitAsync(session.Day, material, target.Key, new Try(clean, tempo), cancel);
+            await books.InKeyAsync(session, row, material, target.Key, new Try(clean, tempo), cancel);
         }
 
         if (CueOf(row, drill).Complete)
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
 
+    /// <summary>The index of what the stage showed when it was pressed; without a key what stands there now, -1 for nothing.</summary>
+    private static int Shown(Drill drill, Cue cue, string? key)
+    {
+        if (key is null || (cue.TargetIndex >= 0 && drill.Targets[cue.TargetIndex].Key == key))
+            return cue.TargetIndex;
+        var index = drill.Targets.ToList().FindIndex(target => target.Key == key);
+        return index >= 0 ? index : throw new FieldException("key", "What was shown is not in this drill any more, so nothing was counted. Reload the stage and play it again.");
+    }
+
     /// <summary>A run is clean when nothing came late and the clock had not run out.</summary>
-    public Task RunAsync(SessionRow session, SessionDrillRow row, Guid id, int late, double? seconds, CancellationToken cancel)
+    public Task RunAsync(SessionRow session, SessionDrillRow row, Guid id, int late, double? seconds, string? key, CancellationToken cancel)
     {
         if (CueOf(row, Read(row)).Run is not { } run)
             return Task.CompletedTask;
@@ -135,7 +183,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
         if (seconds is < 0 or > 3600 || (run.LimitSeconds > 0 && seconds is null))
             throw new FieldException("seconds", "Give the seconds that the run took, 0 to 3600.");
         var clean = late == 0 && (run.LimitSeconds == 0 || seconds <= run.LimitSeconds);
-        return TakeAsync(session, row, id, clean, cancel, late, seconds);
+        return TakeAsync(session, row, id, clean, key, cancel, late, seconds);
     }
 
     /// <summary>
@@ -171,11 +219,16 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
             db.Visits.Remove(visit);
     }
 
+    /// <summary>One minute more for a drill, an hour in all at most.</summary>
+    public static void Extend(SessionDrillRow row) =>
+        row.ExtraSeconds = row.ExtraSeconds + ExtendSeconds <= MostExtraSeconds ? row.ExtraSeconds + ExtendSeconds
+            : throw new FieldException("kind", $"A drill gets {MostExtraSeconds / 60} minutes more at most. Begin another one for more.");
+
     /// <summary>Leaves a drill as done or skipped and goes to the next one that waits.</summary>
     public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
     {
         row.State = state;
-        if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= VisitSeconds))
+        if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= TakeBooks.VisitSeconds))
             await books.TouchedAsync(session, Read(row), row, cancel);
         if (state == DrillState.Done)
             PassOn(session, row);
@@ -226,14 +279,14 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, 
     }
 
     /// <summary>Rates the thing at hand.</summary>
-    public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, CancellationToken cancel)
+    public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, string? key, CancellationToken cancel)
     {
         if (!Enum.IsDefined((Readiness)readiness))
             throw new FieldException("value", "Readiness is 1 (raw), 2 (taking shape) or 3 (concert-ready).");
         var drill = Read(row);
         var cue = CueOf(row, drill);
         // In rounds the thing just played is meant, not the one that comes next.
-        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? cue.TargetIndex;
+        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? Shown(drill, cue, key);
         if (index < 0 || drill.Targets.ElementAtOrDefault(index)?.MaterialId is not { } id || await db.Materials.FindAsync([id], cancel) is not { } material)
             throw new FieldException("value", "There is nothing here that has a readiness.");
         material.Readiness = (Readiness)readiness;

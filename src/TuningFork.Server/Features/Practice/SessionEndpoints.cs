@@ -19,15 +19,16 @@ public sealed record SessionDrillView(
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
 /// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
 /// <param name="Groove">The groove at hand, or null.</param>
+/// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
 public sealed record SessionView(
     int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, Groove? Groove);
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, Groove? Groove, bool IsOver);
 
 /// <summary>Begins today's plan.</summary>
 public sealed record BeginWish(int Version);
 
 /// <summary>The stage's own count for the drill, sent every second.</summary>
-public sealed record PulseWish(int Position, double PlayedSeconds);
+public sealed record PulseWish(int SessionId, int Position, double PlayedSeconds);
 
 /// <summary>What was done on the stage.</summary>
 public enum StageAct
@@ -41,7 +42,7 @@ public enum StageAct
     Pause,
     Resume,
 
-    /// <summary>Value: all extra seconds of the drill together.</summary>
+    /// <summary>One minute more for the drill.</summary>
     Extend,
 
     /// <summary>Value: beats a minute by which the tempo is moved in all.</summary>
@@ -58,7 +59,9 @@ public enum StageAct
 }
 
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
-public sealed record ActWish(Guid Id, int Position, double PlayedSeconds, StageAct Kind, int? Value = null, double? Seconds = null);
+/// <param name="SessionId">The session that the window shows.</param>
+/// <param name="Key">Key of the target that was shown when it was pressed; left out: what stands there now.</param>
+public sealed record ActWish(Guid Id, int SessionId, int Position, double PlayedSeconds, StageAct Kind, int? Value = null, double? Seconds = null, string? Key = null);
 
 /// <summary>What a pulse comes back with.</summary>
 public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
@@ -66,8 +69,8 @@ public sealed record PulseView(int Position, double PlayedSeconds, bool Running)
 /// <summary>A line on one drill.</summary>
 public sealed record CloseLine(int Position, string Text);
 
-/// <summary>The end of a session. Tomorrow: positions of drills whose material is asked for next time.</summary>
-public sealed record CloseWish(string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "");
+/// <summary>The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time.</summary>
+public sealed record CloseWish(Guid Id, int SessionId, string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "");
 
 /// <summary>What the close came to.</summary>
 public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice);
@@ -75,8 +78,6 @@ public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string 
 /// <summary>The session over HTTP.</summary>
 public static class SessionEndpoints
 {
-    private const int MostExtraSeconds = 3600;
-
     public static void MapSession(this WebApplication app)
     {
         var group = app.MapGroup("/api/session").WithTags("Session");
@@ -87,9 +88,10 @@ public static class SessionEndpoints
             await ViewAsync(desk, await desk.BeginAsync(wish.Version, cancel), cancel)).WithName("BeginSession");
         group.MapPost("/pulse", async (PulseWish wish, SessionDesk desk, PracticeDb db, CancellationToken cancel) =>
         {
-            var session = await desk.NeedOpenAsync(cancel);
+            var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
             if (session.Running)
                 desk.Report(session, wish.Position, wish.PlayedSeconds);
+            session.Version++;
             await db.SaveChangesAsync(cancel);
             return new PulseView(session.Current, session.Drills.FirstOrDefault(row => row.Position == session.Current)?.PlayedSeconds ?? 0, session.Running);
         }).WithName("Pulse");
@@ -99,11 +101,12 @@ public static class SessionEndpoints
 
     private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
-        var session = await desk.NeedOpenAsync(cancel);
+        var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
         var row = session.Drills.FirstOrDefault(drill => drill.Position == wish.Position);
-        // A retry for a drill that was left already changes nothing; the answer shows where the session stands.
-        if (wish.Position == session.Current)
+        // A retry, or an act for a drill that was left already, changes nothing; the answer shows where the session stands.
+        if (wish.Position == session.Current && !await desk.SeenAsync(session, wish.Id, cancel))
         {
+            session.Version++;
             if (session.Running)
                 desk.Report(session, wish.Position, wish.PlayedSeconds);
             if (wish.Kind is StageAct.Pause or StageAct.Resume)
@@ -130,9 +133,9 @@ public static class SessionEndpoints
         switch (wish.Kind)
         {
             case StageAct.Clean or StageAct.Missed:
-                return desk.TakeAsync(session, row, wish.Id, wish.Kind == StageAct.Clean, cancel);
+                return desk.TakeAsync(session, row, wish.Id, wish.Kind == StageAct.Clean, wish.Key, cancel);
             case StageAct.Run:
-                return desk.RunAsync(session, row, wish.Id, wish.Value ?? 0, wish.Seconds, cancel);
+                return desk.RunAsync(session, row, wish.Id, wish.Value ?? 0, wish.Seconds, wish.Key, cancel);
             case StageAct.Tension:
                 return desk.TenseAsync(session, row, wish.Value ?? 0, cancel);
             case StageAct.Undo:
@@ -142,21 +145,22 @@ public static class SessionEndpoints
             case StageAct.Skip:
                 return desk.LeaveAsync(session, row, DrillState.Skipped, cancel);
             case StageAct.Extend:
-                row.ExtraSeconds = wish.Value is >= 0 and <= MostExtraSeconds ? wish.Value.Value
-                    : throw new FieldException("value", $"A drill can be extended by 0 to {MostExtraSeconds} seconds.");
+                SessionDesk.Extend(row);
                 return Task.CompletedTask;
             case StageAct.Nudge:
                 row.Nudge = wish.Value is >= -200 and <= 200 ? wish.Value.Value
                     : throw new FieldException("value", "The tempo can be moved by up to 200 beats a minute.");
                 return Task.CompletedTask;
             default:
-                return desk.RateAsync(session, row, wish.Value ?? 0, cancel);
+                return desk.RateAsync(session, row, wish.Value ?? 0, wish.Key, cancel);
         }
     }
 
     private static async Task<CloseView> CloseAsync(CloseWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
-        var session = await desk.NeedOpenAsync(cancel);
+        if (await db.Sessions.AsNoTracking().Include(row => row.Drills).FirstOrDefaultAsync(row => row.ClosedBy == wish.Id, cancel) is { } before)
+            return Closed(before, wish);
+        var session = await desk.NeedAsync(wish.SessionId, cancel);
         var note = Problems.Text("note", wish.Note);
         var where = Problems.Text("where", wish.Where, 200);
         if (wish.Tension is < 0 or > 3)
@@ -178,7 +182,16 @@ public static class SessionEndpoints
         await desk.LookForPlateausAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
+        session.ClosedBy = wish.Id;
+        session.Version++;
+        // Nothing can be sent again for a session that is closed.
+        db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == session.Id).ToListAsync(cancel));
         await db.SaveChangesAsync(cancel);
+        return Closed(session, wish);
+    }
+
+    private static CloseView Closed(SessionRow session, CloseWish wish)
+    {
         var played = session.Drills.Where(row => row.Area is not null).Sum(row => row.PlayedSeconds) / 60;
         return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "");
     }
@@ -216,7 +229,8 @@ public static class SessionEndpoints
             cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
             rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
             target is null || cue!.HidesMusic ? "" : await desk.AbcAsync(target, cancel),
-            target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null);
+            target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
+            await desk.IsOverAsync(session, cancel));
     }
 
     private static SessionDrillView View(SessionDrillRow row)

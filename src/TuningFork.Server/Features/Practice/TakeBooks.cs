@@ -10,6 +10,9 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
 public sealed class TakeBooks(PracticeDb db)
 {
+    /// <summary>Work without takes counts as a visit after so many seconds.</summary>
+    public const double VisitSeconds = 20;
+
     /// <summary>
     /// What a drill leaves behind beside its takes: a visit, the place in a book (an example that was seen is not unseen any
     /// more, marked or not), and a wish that has been fulfilled.
@@ -34,13 +37,14 @@ public sealed class TakeBooks(PracticeDb db)
             return;
         }
 
-        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample))
-            : drill.Targets.Count == 1 ? 1
-            : 0;
+        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Enumerable.Range(0, Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample)))
+            : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, VisitSeconds)
+            : drill.Targets.Count == 1 ? [0]
+            : [];
         if (drill.MethodId == Methods.PutBack.Id && row.Takes.Count(take => take.Clean) >= 2 && drill.Targets[0].MaterialId is { } back && await db.Materials.FindAsync([back], cancel) is { } passage)
             passage.PutBack = Math.Min(3, passage.PutBack + 1);
-        foreach (var target in drill.Targets.Where(target => target.MaterialId is not null).Take(seen))
-            await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, null, cancel);
+        foreach (var target in seen.Select(index => drill.Targets.ElementAtOrDefault(index)).Where(target => target?.MaterialId is not null))
+            await VisitAsync(session.Day, target!.MaterialId!.Value, target.Key, null, cancel);
     }
 
     /// <summary>Work that keeps its place goes on there next time.</summary>

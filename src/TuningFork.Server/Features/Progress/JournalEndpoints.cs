@@ -9,7 +9,8 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Progress;
 
 /// <summary>Something written down.</summary>
-public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind Kind, string About, string Text, int? MaterialId);
+/// <param name="Take">The take at which it was begun, from 1, or null.</param>
+public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind Kind, string About, int? Take, string Text, int? MaterialId);
 
 /// <summary>A drill of a day gone by, for the picture of the day.</summary>
 public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSeconds, double PlayedSeconds, int Takes, int CleanTakes);
@@ -21,7 +22,10 @@ public sealed record JournalDay(DateOnly Day, double PlayedMinutes, IReadOnlyLis
 public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More);
 
 /// <summary>Something to write down. Sent again with the same key it counts once.</summary>
-public sealed record EntryWish(Guid Key, string Text, EntryKind Kind = EntryKind.Note, int? Position = null, int? MaterialId = null);
+/// <param name="SessionId">The session in which it was begun, open or closed meanwhile; left out: the open one.</param>
+/// <param name="Position">The drill at which it was begun.</param>
+/// <param name="Take">The take at which it was begun, from 1.</param>
+public sealed record EntryWish(Guid Key, string Text, EntryKind Kind = EntryKind.Note, int? SessionId = null, int? Position = null, int? Take = null, int? MaterialId = null);
 
 /// <summary>Another text for an entry.</summary>
 public sealed record EntryChange(string Text);
@@ -88,11 +92,17 @@ public static class JournalEndpoints
         if (await db.Entries.FirstOrDefaultAsync(entry => entry.Key == wish.Key, cancel) is { } there)
             return View(there);
         var profile = await plans.ProfileAsync(cancel);
-        var session = await desk.OpenAsync(cancel);
+        var today = clock.Today(profile);
+        var session = wish.SessionId is { } asked
+            ? await db.Sessions.Include(row => row.Drills).FirstOrDefaultAsync(row => row.Id == asked, cancel) ?? throw Problems.Unknown("sessionId", "session")
+            : await desk.OpenAsync(cancel) is { } open && !plans.IsOver(open, today) ? open : null;
+        if (wish.Take is < 1 or > 100_000)
+            throw new FieldException("take", "Takes are counted from 1.");
         var drill = wish.Position is { } position ? session?.Drills.FirstOrDefault(row => row.Position == position) : null;
         if (wish.MaterialId is { } id && !await db.Materials.AnyAsync(material => material.Id == id, cancel))
             throw Problems.Unknown("materialId", "material");
-        var row = Entry(clock.UtcNow, session?.Day ?? clock.Today(profile), wish.Kind, Needed(wish.Text), session?.Id, drill, wish.MaterialId, wish.Key);
+        var row = Entry(clock.UtcNow, session?.Day ?? today, wish.Kind, Needed(wish.Text), session?.Id, drill, wish.MaterialId, wish.Key);
+        row.Take = wish.Take;
         db.Entries.Add(row);
         await db.SaveChangesAsync(cancel);
         return View(row);
@@ -135,5 +145,5 @@ public static class JournalEndpoints
 
     private static string Needed(string? text) => Problems.Text("text", text) is { Length: > 0 } kept ? kept : throw new FieldException("text", "Write something, or close without saving.");
 
-    private static EntryView View(EntryRow row) => new(row.Id, row.AtUtc, row.Day, row.Kind, row.About, row.Text, row.MaterialId);
+    private static EntryView View(EntryRow row) => new(row.Id, row.AtUtc, row.Day, row.Kind, row.About, row.Take, row.Text, row.MaterialId);
 }

@@ -27,7 +27,7 @@ public static class TempoEndpoints
         var tense = await db.Bodies.AnyAsync(body => body.Tension >= 2 && body.Day >= today.AddDays(-TenseDays), cancel);
         var core = Bookkeeping.ToCore(row, today, row.Piece);
         var points = Bookkeeping.Tempos(visits);
-        var days = row.LastVisit is { } last ? today.DayNumber - last.DayNumber : 0;
+        var days = core.LastVisit is { } last ? today.DayNumber - last.DayNumber : 0;
         var start = TempoStart.For(core.LastClean, days, core.EasyLastTime, core.Target);
         return new TempoView(
             row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, start is null ? "" : $"today from {start.Tempo} ({start.Reason})",

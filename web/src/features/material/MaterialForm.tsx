@@ -95,7 +95,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
           Keep
         </Press>
         {id === null && (
-          <Press type="button" onClick={() => void save(true)}>
+          <Press type="button" onClick={() => save(true)}>
             Keep, and one more
           </Press>
         )}
@@ -103,7 +103,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
           Leave
         </Press>
         {id !== null && (
-          <Press type="button" look="quiet" color="wrong" onClick={() => void remove(id)}>
+          <Press type="button" look="quiet" color="wrong" onClick={() => remove(id)}>
             Remove
           </Press>
         )}

@@ -240,7 +240,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
             look="quiet"
             minH="34px"
             aria-label={`${item.resting ? 'Bring back' : 'Rest'} ${item.title}`}
-            onClick={() => void rest()}
+            onClick={() => rest()}
           >
             {item.resting ? 'bring back' : 'rest'}
           </Press>

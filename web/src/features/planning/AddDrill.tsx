@@ -50,7 +50,7 @@ export function AddDrill({ state, today }: { state: Today; today: Schemas['Today
             ))}
         </Select>
         <NumberInput label="Minutes to add" value={minutes} min={1} max={60} onChange={setMinutes} />
-        <Press disabled={!chosen} onClick={() => void add(Number(chosen), minutes)}>
+        <Press disabled={!chosen} onClick={() => add(Number(chosen), minutes)}>
           Add
         </Press>
       </Flex>

@@ -158,7 +158,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
             </Flex>
           </chakra.fieldset>
           <Refusal problem={problem} />
-          <Press look="strong" mt="5" onClick={() => void save()}>
+          <Press look="strong" mt="5" onClick={() => save()}>
             Keep
           </Press>
         </Box>

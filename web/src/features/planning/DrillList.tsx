@@ -106,7 +106,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
               aria-pressed={drill.locked}
               title={drill.locked ? 'Locked: stays when planned anew' : 'Lock'}
               aria-label={`${drill.locked ? 'Unlock' : 'Lock'} ${drill.title}`}
-              onClick={() => void state.change({ kind: 'Lock', drillId: drill.id })}
+              onClick={() => state.change({ kind: 'Lock', drillId: drill.id })}
             >
               {drill.locked ? <Lock size={17} /> : <LockOpen size={17} opacity={0.6} />}
             </Press>
@@ -114,7 +114,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
               look="icon"
               title="Something else instead"
               aria-label={`Swap ${drill.title}`}
-              onClick={() => void state.change({ kind: 'Swap', drillId: drill.id })}
+              onClick={() => state.change({ kind: 'Swap', drillId: drill.id })}
             >
               <Repeat2 size={17} opacity={0.7} />
             </Press>
@@ -124,7 +124,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
           look="icon"
           title="Leave out today"
           aria-label={`Leave out ${drill.title}`}
-          onClick={() => void state.change({ kind: 'LeaveOut', drillId: drill.id })}
+          onClick={() => state.change({ kind: 'LeaveOut', drillId: drill.id })}
         >
           <X size={17} opacity={0.7} />
         </Press>

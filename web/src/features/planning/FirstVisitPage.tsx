@@ -75,7 +75,7 @@ export function FirstVisitPage() {
     <Page
       title="Your first day"
       aside={
-        <Press look="quiet" onClick={() => void demo()}>
+        <Press look="quiet" onClick={() => demo()}>
           Look at the demo first
         </Press>
       }
@@ -159,7 +159,7 @@ export function FirstVisitPage() {
         </Field>
       </Section>
       <Refusal problem={problem} field={['server', 'version', 'request']} />
-      <Press look="strong" minH="54px" px="7" fontSize="18px" onClick={() => void begin()}>
+      <Press look="strong" minH="54px" px="7" fontSize="18px" onClick={() => begin()}>
         Make my first plan
       </Press>
     </Page>

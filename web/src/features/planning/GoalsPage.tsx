@@ -85,12 +85,7 @@ function Row({ goal }: { goal: Goal }) {
         </chakra.h3>
         <Text color="faded">by {sayDay(goal.until)}</Text>
         <Box flex="1" />
-        <Press
-          look="quiet"
-          minH="34px"
-          aria-label={`Remove the goal ${goal.about}`}
-          onClick={() => void remove()}
-        >
+        <Press look="quiet" minH="34px" aria-label={`Remove the goal ${goal.about}`} onClick={() => remove()}>
           Remove
         </Press>
       </Flex>

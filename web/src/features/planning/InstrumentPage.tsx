@@ -130,7 +130,7 @@ function Form({ start, kept, setKept }: FormProps) {
       </Grid>
       <Refusal problem={problem} field={['instrument', 'family', 'version', 'server']} />
       <Flex gap="4" mt="6" align="center">
-        <Press look="strong" onClick={() => void save()}>
+        <Press look="strong" onClick={() => save()}>
           Keep
         </Press>
         <Text color="faded" aria-live="polite">

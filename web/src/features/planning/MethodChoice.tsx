@@ -53,7 +53,7 @@ export function MethodChoice({ drill, state, close }: Props) {
                 </option>
               ))}
             </Select>
-            <Press disabled={!method || chosen === drill.methodId} onClick={() => void take()}>
+            <Press disabled={!method || chosen === drill.methodId} onClick={() => take()}>
               Do it this way
             </Press>
             <Press look="quiet" onClick={close}>

@@ -181,7 +181,7 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
             <Press look="quiet" type="button" onClick={() => set({ resting: !wish.resting })}>
               {wish.resting ? 'Take it up again' : 'Let it rest'}
             </Press>
-            <Press look="quiet" type="button" color="wrong" onClick={() => void remove()}>
+            <Press look="quiet" type="button" color="wrong" onClick={() => remove()}>
               Remove
             </Press>
           </>

@@ -161,7 +161,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
             </option>
           ))}
         </Select>
-        <Press look="strong" onClick={() => void save()}>
+        <Press look="strong" onClick={() => save()}>
           Keep
         </Press>
         <Press look="quiet" onClick={close}>

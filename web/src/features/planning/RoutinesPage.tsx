@@ -94,7 +94,7 @@ function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; e
         <Press look="quiet" aria-label={`Change ${routine.name}`} onClick={edit}>
           change
         </Press>
-        <Press look="quiet" aria-label={`Remove ${routine.name}`} onClick={() => void remove()}>
+        <Press look="quiet" aria-label={`Remove ${routine.name}`} onClick={() => remove()}>
           remove
         </Press>
       </Flex>

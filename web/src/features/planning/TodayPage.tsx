@@ -2,11 +2,11 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { api } from '../../api/client'
+import { api, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Tines } from '../../ui/Tines'
 import { Empty, Page, Press, Refusal } from '../../ui/fields'
-import { sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
+import { sayDay, sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
 import { DayWishes } from './DayWishes'
 import { DrillList } from './DrillList'
@@ -36,6 +36,7 @@ export function TodayPage() {
           </chakra.h1>
           {today.purpose && <Text color="faded">for: {today.purpose}</Text>}
         </Flex>
+        {today.unclosed && <Unclosed unclosed={today.unclosed} />}
         {today.bodyQuestion && <BodyQuestion state={state} />}
         <RoutineScore
           notes={today.drills.map((drill) => ({
@@ -55,11 +56,11 @@ export function TodayPage() {
             look="strong"
             className="no-print"
             display={{ base: 'inline-flex', lg: 'none' }}
-            onClick={() => void begin()}
+            onClick={() => begin()}
           >
             {today.sessionOpen ? 'Go on' : 'Begin'}
           </Press>
-          <Press look="quiet" className="no-print" onClick={() => void state.anew()}>
+          <Press look="quiet" className="no-print" onClick={() => state.anew()}>
             Plan anew
           </Press>
           <Press look="quiet" className="no-print" onClick={() => window.print()}>
@@ -68,7 +69,7 @@ export function TodayPage() {
         </Flex>
         <Refusal
           problem={problem}
-          field={['drillId', 'value', 'version', 'materialId', 'drills', 'server']}
+          field={['drillId', 'value', 'version', 'materialId', 'drills', 'session', 'server']}
         />
         {today.warnings.map((line) => (
           <Text
@@ -88,7 +89,7 @@ export function TodayPage() {
       </Box>
       <Box as="aside" className="no-print" aria-label="The day">
         <DayWishes state={state} today={today}>
-          <Press look="strong" mt="3" minH="54px" px="6" fontSize="18px" onClick={() => void begin()}>
+          <Press look="strong" mt="3" minH="54px" px="6" fontSize="18px" onClick={() => begin()}>
             {today.sessionOpen ? 'Go on' : 'Begin'}
             <Text as="span" fontWeight={400} opacity={0.75} fontSize="15px">
               space
@@ -159,6 +160,38 @@ function useBegin(state: Today) {
   return begin
 }
 
+/** A session of an earlier day that nobody closed, with what it holds; it is closed before today begins. */
+function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
+  const holds = [
+    `${Math.round(unclosed.playedMinutes)} of ${sayMinutes(unclosed.plannedMinutes)} played`,
+    unclosed.takes > 0 && `${unclosed.takes} ${unclosed.takes === 1 ? 'take' : 'takes'}`,
+    unclosed.notes > 0 && `${unclosed.notes} ${unclosed.notes === 1 ? 'note' : 'notes'}`,
+  ].filter(Boolean)
+  return (
+    <Box
+      border="2px solid"
+      borderColor="accent"
+      borderRadius="8px"
+      p="4"
+      mb="4"
+      role="region"
+      aria-label="A session left open"
+    >
+      <Text fontWeight={600}>
+        The session of {sayDay(unclosed.day)} is still open: {holds.join(', ')}.
+      </Text>
+      <Text mt="1" color="faded">
+        Close it first; it keeps its own day, and today&rsquo;s plan waits.
+      </Text>
+      <Flex mt="3">
+        <Link to="/close" style={{ fontWeight: 700, textDecoration: 'underline' }}>
+          Close it
+        </Link>
+      </Flex>
+    </Box>
+  )
+}
+
 function BodyQuestion({ state }: { state: Today }) {
   return (
     <Box
@@ -172,10 +205,10 @@ function BodyQuestion({ state }: { state: Today }) {
     >
       <Text fontWeight={600}>{state.today?.bodyQuestion}</Text>
       <Flex gap="3" mt="3" wrap="wrap">
-        <Press onClick={() => void state.tellBody({ tension: 0, pain: false, where: '' })}>
+        <Press onClick={() => state.tellBody({ tension: 0, pain: false, where: '' })}>
           Well again: plan playing
         </Press>
-        <Press onClick={() => void state.tellBody({ tension: 0, pain: true, where: '' })}>
+        <Press onClick={() => state.tellBody({ tension: 0, pain: true, where: '' })}>
           Still there: quiet work today
         </Press>
       </Flex>

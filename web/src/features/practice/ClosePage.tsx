@@ -1,37 +1,48 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { Link, Navigate } from 'react-router'
+import { Link, Navigate, useNavigate } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph } from '../../ui/areas'
+import { DemoWord } from '../../ui/DemoWord'
+import { Failed } from '../../ui/Failed'
 import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { sayDay } from '../../ui/words'
+import { LeftOver } from './LeftOver'
+import { useCloseDraft, type CloseDraft } from './useCloseDraft'
 
 type Session = Schemas['SessionView']
 
 /** Planned against played, a line for each drill, what comes tomorrow, and the body. */
 export function ClosePage() {
   const session = api.useQuery('get', '/api/session')
+  const draft = useCloseDraft(session.data?.id)
   const [closed, setClosed] = useState<Schemas['CloseView'] | null>(null)
   if (closed) return <Closed view={closed} />
+  if (draft.left) return <LeftOver left={draft.left} discard={draft.clear} />
+  if (session.isError && !session.data) return <Failed again={() => session.refetch()} />
   if (!session.isFetched) return null
   if (!session.data) return <Navigate to="/" replace />
-  return <CloseForm session={session.data} closed={setClosed} />
+  return <CloseForm session={session.data} draft={draft} closed={setClosed} />
 }
 
-function CloseForm({ session, closed }: { session: Session; closed: (view: Schemas['CloseView']) => void }) {
+interface FormProps {
+  session: Session
+  draft: CloseDraft
+  closed: (view: Schemas['CloseView']) => void
+}
+
+function CloseForm({ session, draft, closed }: FormProps) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
-  const [note, setNote] = useState('')
-  const [lines, setLines] = useState<Record<number, string>>({})
-  const [tomorrow, setTomorrow] = useState<number[]>([])
-  const [tension, setTension] = useState<number | null>(null)
-  const [pain, setPain] = useState(false)
-  const [where, setWhere] = useState('')
+  const { note, lines, tomorrow, tension, pain, where } = draft.written
   const drills = session.drills.filter((drill) => drill.area)
   const played = drills.reduce((sum, drill) => sum + drill.playedSeconds, 0) / 60
   const save = async () => {
     const body = {
+      id: draft.written.id,
+      sessionId: session.id,
       note,
       lines: Object.entries(lines).map(([position, text]) => ({ position: Number(position), text })),
       tomorrow,
@@ -40,13 +51,27 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
       where,
     }
     const view = await run(() => ask(client.POST('/api/session/close', { body })))
-    if (!view) return
+    if (!view) {
+      // Closed elsewhere: what was written here is shown, to be kept or not.
+      await queries.invalidateQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
+      return
+    }
+    draft.clear()
     closed(view)
     queries.removeQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
     await queries.invalidateQueries()
   }
   return (
-    <Page title="Close the session" aside={<Link to="/practise">Back to the stage</Link>}>
+    <Page
+      title={session.isOver ? `Close the session of ${sayDay(session.day)}` : 'Close the session'}
+      aside={<BackToStage session={session} />}
+    >
+      {session.isOver && (
+        <Text mb="3" maxW="70ch">
+          It was not closed on its day. What was played then stays with {sayDay(session.day)}; today begins
+          when this is done.
+        </Text>
+      )}
       <RoutineScore
         notes={session.drills.map((drill) => ({
           area: drill.area,
@@ -66,11 +91,13 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
               drill={drill}
               text={lines[drill.position] ?? ''}
               asked={tomorrow.includes(drill.position)}
-              write={(text) => setLines({ ...lines, [drill.position]: text })}
+              write={(text) => draft.write({ lines: { ...lines, [drill.position]: text } })}
               ask={(on) =>
-                setTomorrow(
-                  on ? [...tomorrow, drill.position] : tomorrow.filter((one) => one !== drill.position),
-                )
+                draft.write({
+                  tomorrow: on
+                    ? [...tomorrow, drill.position]
+                    : tomorrow.filter((one) => one !== drill.position),
+                })
               }
             />
           ))}
@@ -78,7 +105,7 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
         </Box>
         <Box>
           <Field label="What was it like, and what next?">
-            <TextArea value={note} onChange={(event) => setNote(event.target.value)} />
+            <TextArea value={note} onChange={(event) => draft.write({ note: event.target.value })} />
           </Field>
           <Refusal problem={problem} field="note" />
           <chakra.fieldset mt="4">
@@ -92,7 +119,7 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
                   px="3"
                   aria-pressed={tension === value}
                   look={tension === value ? 'strong' : undefined}
-                  onClick={() => setTension(value)}
+                  onClick={() => draft.write({ tension: value })}
                 >
                   {word}
                 </Press>
@@ -103,7 +130,7 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
             <input
               type="checkbox"
               checked={pain}
-              onChange={(event) => setPain(event.target.checked)}
+              onChange={(event) => draft.write({ pain: event.target.checked })}
               style={{ width: 20, height: 20 }}
             />
             Pain, numbness or tingling
@@ -115,17 +142,48 @@ function CloseForm({ session, closed }: { session: Session; closed: (view: Schem
                 doctor or a physiotherapist who knows musicians; this is no medical advice.
               </Text>
               <Field label="Where">
-                <TextInput value={where} onChange={(event) => setWhere(event.target.value)} />
+                <TextInput value={where} onChange={(event) => draft.write({ where: event.target.value })} />
               </Field>
             </Box>
           )}
           <Refusal problem={problem} field={['tension', 'where', 'session', 'server', 'request']} />
-          <Press look="strong" mt="5" minH="52px" px="6" onClick={() => void save()}>
+          <DemoWord />
+          <Press look="strong" mt="5" minH="52px" px="6" onClick={save}>
             Close and keep
           </Press>
         </Box>
       </Grid>
     </Page>
+  )
+}
+
+/** Back to where one was; when all is through, the last drill is opened again. */
+function BackToStage({ session }: { session: Session }) {
+  const queries = useQueryClient()
+  const navigate = useNavigate()
+  const { problem, run } = useProblem()
+  if (session.isOver) return null
+  if (session.position < session.drills.length) return <Link to="/practise">Back to the stage</Link>
+  const again = async () => {
+    const body = {
+      id: crypto.randomUUID(),
+      sessionId: session.id,
+      position: session.position,
+      playedSeconds: 0,
+      kind: 'Back',
+    } as const
+    const view = await run(() => ask(client.POST('/api/session/act', { body })))
+    if (!view) return
+    queries.setQueryData(api.queryOptions('get', '/api/session').queryKey, view)
+    await navigate('/practise')
+  }
+  return (
+    <Box>
+      <Press look="quiet" onClick={again}>
+        Back to the last drill
+      </Press>
+      <Refusal problem={problem} />
+    </Box>
   )
 }
 

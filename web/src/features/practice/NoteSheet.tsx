@@ -1,37 +1,33 @@
-import { Flex } from '@chakra-ui/react'
-import { useRef, useState } from 'react'
-import { ask, client } from '../../api/client'
+import { Flex, Text } from '@chakra-ui/react'
+import { ask, client, type Schemas } from '../../api/client'
+import { DemoWord } from '../../ui/DemoWord'
 import { Press, Refusal, TextArea, useProblem } from '../../ui/fields'
 import { Sheet } from './Sheet'
+import type { Note } from './useNote'
 
-export type NoteKind = 'Note' | 'Shelf'
-
-interface Props {
-  kind: NoteKind
-  position: number
-  materialId: number | null
-  close: () => void
-}
-
-/** Two keystrokes and a line: the key opens it, Enter keeps it. The clock runs on. */
-export function NoteSheet({ kind, position, materialId, close }: Props) {
-  const [text, setText] = useState('')
-  const key = useRef(crypto.randomUUID())
+/** Two keystrokes and a line: the key opens it, Enter keeps it. The clock runs on; the note stays with where it was begun. */
+export function NoteSheet({ note }: { note: Note }) {
   const { problem, run } = useProblem()
+  const { begun, text } = note.draft
+  if (!begun) return null
+  const name = begun.kind === 'Note' ? 'A note' : 'For the shelf'
   const save = async () => {
-    if (!text.trim()) return close()
-    const kept = await run(() =>
-      ask(client.POST('/api/journal', { body: { key: key.current, text, kind, position, materialId } })),
-    )
-    if (kept) close()
+    if (!text.trim()) return note.discard()
+    const { key, kind, sessionId, position, take, materialId } = begun
+    const body = { key, kind, sessionId, position, take, materialId, text }
+    const kept = await run(() => ask(client.POST('/api/journal', { body })))
+    if (kept) note.discard()
   }
   return (
-    <Sheet title={kind === 'Note' ? 'A note' : 'For the shelf'} close={close}>
+    <Sheet title={name} close={note.lay}>
+      <Text color="faded" mb="2">
+        {begun.about}
+      </Text>
       <TextArea
-        autoFocus
-        aria-label={kind === 'Note' ? 'Note' : 'Idea for the shelf'}
+        data-first
+        aria-label={begun.kind === 'Note' ? 'Note' : 'Idea for the shelf'}
         value={text}
-        onChange={(event) => setText(event.target.value)}
+        onChange={(event) => note.write(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Enter' && !event.shiftKey) {
             event.preventDefault()
@@ -40,11 +36,15 @@ export function NoteSheet({ kind, position, materialId, close }: Props) {
         }}
       />
       <Refusal problem={problem} />
-      <Flex mt="3">
-        <Press look="strong" onClick={() => void save()}>
+      <DemoWord />
+      <Flex mt="3" gap="3">
+        <Press look="strong" onClick={save}>
           Keep (enter)
         </Press>
+        {text.trim() && <Press onClick={note.discard}>Throw it away</Press>}
       </Flex>
     </Sheet>
   )
 }
+
+export type NoteKind = Extract<Schemas['EntryKind'], 'Note' | 'Shelf'>

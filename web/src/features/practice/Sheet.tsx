@@ -30,6 +30,10 @@ export function Sheet({
   const dialog = useRef<HTMLDialogElement>(null)
   useEffect(() => {
     if (!dialog.current?.open) dialog.current?.showModal()
+    // The dialog gives the keys to its first button; they belong to what is to be written.
+    const first = dialog.current?.querySelector<HTMLTextAreaElement>('textarea[data-first]')
+    first?.focus()
+    first?.setSelectionRange(first.value.length, first.value.length)
   }, [])
   return (
     <Dialog ref={dialog} aria-label={title} onClose={close}>

@@ -9,8 +9,9 @@ import { Press } from '../../ui/fields'
 import { useStageSound } from './useStageSound'
 import { StageTime } from './StageTime'
 import { noName, yesName } from './stageWords'
-import { NoteSheet, type NoteKind } from './NoteSheet'
+import { NoteSheet } from './NoteSheet'
 import { KeySheet } from './KeySheet'
+import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
 import { useStageKeys } from './useStageKeys'
 import { useRun } from './useRun'
@@ -23,17 +24,58 @@ const soundTones = (tones: Schemas['Tone'][]) =>
 
 export function StagePage() {
   const stage = useStage()
-  const { session, loaded } = stage
-  if (!loaded) return <Box bg="stage" minH="100vh" />
-  if (!session) return <Navigate to="/" replace />
-  if (session.position >= session.drills.length) return <Navigate to="/close" replace />
-  return <Stage stage={stage} session={session} />
+  const note = useNote()
+  // The sheet keeps its place, whatever lies under it: a line under way is written to its end.
+  return (
+    <>
+      <Under stage={stage} note={note} />
+      {note.open && <NoteSheet note={note} />}
+    </>
+  )
 }
 
-function Stage({ stage, session }: { stage: StageState; session: Schemas['SessionView'] }) {
+/** The stage, or what stands in its place when there is nothing to play. */
+function Under({ stage, note }: { stage: StageState; note: Note }) {
+  const { session, loaded } = stage
+  if (stage.failed) return <Away retry={() => window.location.reload()} />
+  if (!loaded) return <Box bg="stage" minH="100vh" />
+  if (!session) return note.open ? <Box bg="stage" minH="100vh" /> : <Navigate to="/" replace />
+  if (session.position >= session.drills.length || session.isOver)
+    return note.open ? <Box bg="stage" minH="100vh" /> : <Navigate to="/close" replace />
+  return <Stage key={session.id} stage={stage} session={session} note={note} />
+}
+
+function Away({ retry }: { retry: () => void }) {
+  return (
+    <Flex
+      as="main"
+      id="main"
+      bg="stage"
+      color="stageText"
+      minH="100vh"
+      align="center"
+      justify="center"
+      direction="column"
+      gap="5"
+    >
+      <Text fontSize="28px">
+        The program does not answer. Start it again with ./run; what you played is kept.
+      </Text>
+      <StageButton keys="" name="Try again" press={retry} />
+    </Flex>
+  )
+}
+
+interface StageProps {
+  stage: StageState
+  session: Schemas['SessionView']
+  note: Note
+}
+
+function Stage({ stage, session, note }: StageProps) {
   const navigate = useNavigate()
-  const { act, played, problem } = stage
-  const [sheet, setSheet] = useState<NoteKind | 'keys' | null>(null)
+  const { act, played, problem, away } = stage
+  const [keysShown, setKeysShown] = useState(false)
   const [heard, setHeard] = useState<string | null>(null)
   const drill = session.drills[session.position]!
   const cue = session.cue!
@@ -93,7 +135,7 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         s: () => act('Skip'),
         b: () => act('Back'),
         z: () => act('Undo'),
-        e: () => act('Extend', drill.allowedSeconds - drill.minutes * 60 + 60),
+        e: () => act('Extend'),
         '+': () => nudge(2),
         '=': () => nudge(2),
         '-': () => nudge(-2),
@@ -107,13 +149,13 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
         m: sound.toggleClick,
         d: sound.toggleDrone,
         r: () => question && soundTones(question.question),
-        n: () => setSheet('Note'),
-        l: () => setSheet('Shelf'),
-        '?': () => setSheet('keys'),
+        n: () => note.begin('Note', session),
+        l: () => note.begin('Shelf', session),
+        '?': () => setKeysShown(true),
         Escape: () => void navigate('/close'),
       },
     },
-    sheet === null,
+    !note.open && !keysShown,
   )
 
   const left = drill.allowedSeconds - played
@@ -146,13 +188,10 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
           {session.plannedMinutes} min
         </Text>
       </Flex>
-      {problem && (
-        <Text role="alert" bg="#5a2018" px="4" py="2" borderRadius="6px">
-          {problem.status === 0
-            ? 'The program does not answer. What you press is kept here and sent when it is back.'
-            : problem.message}
-        </Text>
+      {away && (
+        <Told>The program does not answer. What you press is kept here and sent when it is back.</Told>
       )}
+      {problem && <Told dismiss={stage.dismiss}>{problem.message}</Told>}
       <Flex flex="1" align="center" gap="8" wrap={{ base: 'wrap', lg: 'nowrap' }}>
         <Box flex="1" minW="0">
           <chakra.h1
@@ -217,29 +256,36 @@ function Stage({ stage, session }: { stage: StageState; session: Schemas['Sessio
           <StageButton keys="enter" name="done" press={() => act('Done')} />
         )}
         <StageButton keys="S" name="skip" press={() => act('Skip')} />
-        <StageButton
-          keys="E"
-          name="+1 min"
-          press={() => act('Extend', drill.allowedSeconds - drill.minutes * 60 + 60)}
-        />
+        <StageButton keys="E" name="+1 min" press={() => act('Extend')} />
         {session.target?.tempo && !cue.run && (
           <StageButton keys="M" name={sound.clicking ? 'no click' : 'click'} press={sound.toggleClick} />
         )}
-        <StageButton keys="N" name="note" press={() => setSheet('Note')} />
-        <StageButton keys="L" name="shelf" press={() => setSheet('Shelf')} />
+        <StageButton keys="N" name="note" press={() => note.begin('Note', session)} />
+        <StageButton keys="L" name="shelf" press={() => note.begin('Shelf', session)} />
         <Box flex="1" />
-        <StageButton keys="?" name="all keys" press={() => setSheet('keys')} />
+        <StageButton keys="?" name="all keys" press={() => setKeysShown(true)} />
         <StageButton keys="esc" name="close" press={() => void navigate('/close')} />
       </Flex>
-      {sheet === 'keys' && <KeySheet close={() => setSheet(null)} />}
-      {(sheet === 'Note' || sheet === 'Shelf') && (
-        <NoteSheet
-          kind={sheet}
-          position={session.position}
-          materialId={session.target?.materialId ?? null}
-          close={() => setSheet(null)}
-        />
-      )}
+      {keysShown && <KeySheet close={() => setKeysShown(false)} />}
+    </Flex>
+  )
+}
+
+/** What went wrong, until it is settled. */
+function Told({ dismiss, children }: { dismiss?: () => void; children: React.ReactNode }) {
+  return (
+    <Flex
+      role="alert"
+      bg="stageWrong"
+      px="4"
+      py="2"
+      borderRadius="6px"
+      gap="4"
+      align="center"
+      justify="space-between"
+    >
+      <Text>{children}</Text>
+      {dismiss && <StageButton keys="" name="I see" press={dismiss} />}
     </Flex>
   )
 }

@@ -159,6 +159,7 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
     <Box mb="3">
       <Text fontSize="0.85em" color="faded">
         {entry.about || kinds[entry.kind]}
+        {entry.take && `, take ${entry.take}`}
         {entry.about && entry.kind !== 'Drill' && ` · ${kinds[entry.kind]}`}
       </Text>
       {text === null ? (
@@ -179,7 +180,7 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
               look="quiet"
               minH="30px"
               aria-label={`Remove: ${entry.text.slice(0, 40)}`}
-              onClick={() => void remove()}
+              onClick={() => remove()}
             >
               remove
             </Press>
@@ -189,7 +190,7 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
         <>
           <TextArea aria-label="Entry" value={text} onChange={(event) => setText(event.target.value)} />
           <Flex gap="3" mt="2">
-            <Press look="strong" onClick={() => void save()}>
+            <Press look="strong" onClick={() => save()}>
               Keep
             </Press>
             <Press onClick={() => setText(null)}>Leave as it was</Press>
@@ -235,7 +236,7 @@ function NewEntry() {
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
-        <Press onClick={() => void save()} disabled={!text.trim()}>
+        <Press onClick={() => save()} disabled={!text.trim()}>
           Keep
         </Press>
       </Flex>

@@ -57,7 +57,7 @@ export function Decided({ piece, passage }: Props) {
         {field('why', wish.why, (why) => ({ why }))}
       </Grid>
       <Flex gap="3" mt="2" align="center" wrap="wrap">
-        <Press minH="36px" disabled={!changed} onClick={() => void keep()}>
+        <Press minH="36px" disabled={!changed} onClick={() => keep()}>
           Keep for the stage
         </Press>
       </Flex>
@@ -67,7 +67,7 @@ export function Decided({ piece, passage }: Props) {
             <Text color="faded">
               Rests{passage.restUntil ? ` until ${sayDay(passage.restUntil)}, then a check` : ''}.
             </Text>
-            <Press look="quiet" minH="36px" onClick={() => void rest(null)}>
+            <Press look="quiet" minH="36px" onClick={() => rest(null)}>
               Take it up again
             </Press>
           </>
@@ -80,7 +80,7 @@ export function Decided({ piece, passage }: Props) {
                 look="quiet"
                 minH="36px"
                 aria-label={`Let ${passage.bars} rest for ${one} weeks`}
-                onClick={() => void rest(dayAfter(piece.today, one * 7))}
+                onClick={() => rest(dayAfter(piece.today, one * 7))}
               >
                 {one} weeks
               </Press>

@@ -77,7 +77,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
         </Field>
       </Grid>
       <Flex gap="4" align="center" mt="2" wrap="wrap">
-        <Press minH="36px" disabled={!changed} onClick={() => void keep()}>
+        <Press minH="36px" disabled={!changed} onClick={() => keep()}>
           Keep
         </Press>
         {method?.methodName && (

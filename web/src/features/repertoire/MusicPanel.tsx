@@ -165,7 +165,7 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
             placeholder={'M:3/4\nL:1/8\nK:F\nF2 GA Bc | d6 |]'}
             onChange={(event) => setAbc(event.target.value)}
           />
-          <Press mt="2" onClick={() => void type()}>
+          <Press mt="2" onClick={() => type()}>
             Keep the music
           </Press>
         </>

@@ -51,7 +51,7 @@ export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
             </Press>
           ))}
         {page && (
-          <Press look="quiet" minH="36px" onClick={() => void remove(page.id)}>
+          <Press look="quiet" minH="36px" onClick={() => remove(page.id)}>
             Remove {piece.pages.length > 1 ? 'this page' : 'the page'}
           </Press>
         )}

@@ -80,7 +80,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           <BarMap piece={piece} selected={range} select={setRange} />
           <Flex mt="3" gap="3" align="center" minH="42px" wrap="wrap">
             {range && !known ? (
-              <Press onClick={() => void make()}>
+              <Press onClick={() => make()}>
                 Make a passage of{' '}
                 {range.from === range.to ? `bar ${range.from}` : `bars ${range.from}–${range.to}`}
               </Press>
@@ -159,7 +159,7 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
               >
                 {one.words}
                 {one.materialId !== null && (
-                  <Press look="quiet" minH="34px" onClick={() => void rest(one.materialId!)}>
+                  <Press look="quiet" minH="34px" onClick={() => rest(one.materialId!)}>
                     Let {one.words.split(':')[0]} rest until after it
                   </Press>
                 )}

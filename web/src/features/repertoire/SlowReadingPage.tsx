@@ -204,7 +204,7 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
         </Flex>
       ))}
       <Refusal problem={problem} />
-      <Press look="strong" mt="3" disabled={taken.length === 0} onClick={() => void make()}>
+      <Press look="strong" mt="3" disabled={taken.length === 0} onClick={() => make()}>
         Make {taken.length === 1 ? 'this passage' : `these ${taken.length} passages`}
       </Press>
     </>

@@ -190,7 +190,7 @@ function Decision({ line }: { line: Line }) {
           minH="36px"
           look={line.proposal?.decision === one ? 'strong' : undefined}
           aria-label={`${words[one]}: ${line.title}`}
-          onClick={() => void decide(one)}
+          onClick={() => decide(one)}
         >
           {words[one]}
         </Press>

@@ -97,10 +97,10 @@ function Shown({ sheet, wish, a4 }: { sheet: Schemas['SheetView']; wish: SheetWi
           {playing ? 'Stop' : 'Hear it'}
         </Press>
         <KeepAsExercise sheet={sheet} wish={wish} />
-        <Press look="quiet" onClick={() => void save(wish, 'midi', sheet.title)}>
+        <Press look="quiet" onClick={() => save(wish, 'midi', sheet.title)}>
           as MIDI
         </Press>
-        <Press look="quiet" onClick={() => void save(wish, 'musicxml', sheet.title)}>
+        <Press look="quiet" onClick={() => save(wish, 'musicxml', sheet.title)}>
           as MusicXML
         </Press>
       </Flex>
@@ -169,7 +169,7 @@ function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: Sh
   }
   return (
     <>
-      <Press disabled={kept === sheet.title} onClick={() => void keep()}>
+      <Press disabled={kept === sheet.title} onClick={() => keep()}>
         {kept === sheet.title ? 'Kept as an exercise' : 'Keep as an exercise'}
       </Press>
       <Tick label="through all keys" on={inKeys} set={setInKeys} />

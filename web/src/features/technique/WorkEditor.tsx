@@ -92,7 +92,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
       </Box>
       <Refusal problem={problem && ['title', 'target'].includes(problem.field) ? null : problem} />
       <Flex gap="3" mt="5">
-        <Press look="strong" onClick={() => void save()}>
+        <Press look="strong" onClick={() => save()}>
           Keep it
         </Press>
         <Press onClick={close}>Leave it as it was</Press>

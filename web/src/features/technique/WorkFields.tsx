@@ -154,7 +154,7 @@ function Progression({ take }: { take: (items: string[]) => void }) {
           <TextInput value={key} onChange={(event) => setKey(event.target.value)} />
         </Field>
         <Tick label="seventh chords" on={sevenths} set={setSevenths} />
-        <Press onClick={() => void make()}>Take these</Press>
+        <Press onClick={() => make()}>Take these</Press>
       </Flex>
       <Refusal problem={problem} />
     </Box>

@@ -123,7 +123,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
       ))}
       <Refusal problem={problem?.field === 'name' ? null : problem} />
       <Flex gap="3" mt="6">
-        <Press look="strong" onClick={() => void save()}>
+        <Press look="strong" onClick={() => save()}>
           Keep it
         </Press>
         <Press onClick={close}>Leave it as it was</Press>

@@ -152,7 +152,7 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
         <Press look="quiet" aria-label={`Change ${version.name}`} onClick={edit}>
           change
         </Press>
-        <Press look="quiet" aria-label={`Remove ${version.name}`} onClick={() => void remove()}>
+        <Press look="quiet" aria-label={`Remove ${version.name}`} onClick={() => remove()}>
           remove
         </Press>
       </Flex>

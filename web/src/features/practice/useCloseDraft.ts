@@ -1,0 +1,43 @@
+import { useEffect } from 'react'
+import { useDraft } from '../../ui/useDraft'
+
+/** What is written at the close of a session, before it is kept. */
+export interface Written {
+  /** Sent with it, so that it is kept once. */
+  id: string
+  sessionId: number | null
+  note: string
+  lines: Record<number, string>
+  tomorrow: number[]
+  tension: number | null
+  pain: boolean
+  where: string
+}
+
+const empty = (): Written => ({
+  id: crypto.randomUUID(),
+  sessionId: null,
+  note: '',
+  lines: {},
+  tomorrow: [],
+  tension: null,
+  pain: false,
+  where: '',
+})
+
+const texts = (written: Written) =>
+  [written.note, ...Object.values(written.lines)].filter((text) => text.trim())
+
+/** The close under way. One that belongs to a session closed elsewhere is left over: nothing of it is thrown away unasked. */
+export function useCloseDraft(session: number | undefined) {
+  const { draft, write, clear } = useDraft<Written>('close', empty())
+  const mine = session !== undefined && draft.sessionId === session
+  const left = draft.sessionId !== null && !mine && texts(draft).length > 0 ? draft : null
+  useEffect(() => {
+    if (session !== undefined && !mine && !left) write({ ...empty(), sessionId: session })
+  }, [session, mine, left, write])
+  return { written: draft, left, write, clear }
+}
+
+export type CloseDraft = ReturnType<typeof useCloseDraft>
+export const textsOf = texts

@@ -42,5 +42,7 @@ export function useDraft<T>(name: string, empty: T) {
     localStorage.removeItem(place)
     setDraft(start.current)
   }, [place])
-  return { draft, write, clear }
+  /** It is kept elsewhere now; this page shows it until it is left. */
+  const forget = useCallback(() => localStorage.removeItem(place), [place])
+  return { draft, write, clear, forget }
 }

@@ -20,7 +20,7 @@ export function ClosePage() {
   const draft = useCloseDraft(session.data?.id)
   const [closed, setClosed] = useState<Schemas['CloseView'] | null>(null)
   if (closed) return <Closed view={closed} />
-  if (draft.left) return <LeftOver left={draft.left} discard={draft.clear} />
+  if (draft.left) return <LeftOver left={draft.left} discard={draft.clear} forget={draft.forget} />
   if (session.isError && !session.data) return <Failed again={() => session.refetch()} />
   if (!session.isFetched) return null
   if (!session.data) return <Navigate to="/" replace />

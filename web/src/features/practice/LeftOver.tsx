@@ -4,16 +4,22 @@ import { ask, client } from '../../api/client'
 import { Page, Press, Refusal, useProblem } from '../../ui/fields'
 import { textsOf, type Written } from './useCloseDraft'
 
+interface Props {
+  left: Written
+  discard: () => void
+  forget: () => void
+}
+
 /** Lines written for a session that was closed in another window meanwhile. */
-export function LeftOver({ left, discard }: { left: Written; discard: () => void }) {
+export function LeftOver({ left, discard, forget }: Props) {
   const navigate = useNavigate()
   const { problem, run } = useProblem()
   const text = textsOf(left).join('\n')
   const keep = async () => {
     const body = { key: left.id, text, kind: 'Session', sessionId: left.sessionId } as const
     if (!(await run(() => ask(client.POST('/api/journal', { body }))))) return
+    forget()
     await navigate('/journal')
-    discard()
   }
   return (
     <Page title="This session was closed elsewhere">

@@ -30,13 +30,13 @@ const texts = (written: Written) =>
 
 /** The close under way. One that belongs to a session closed elsewhere is left over: nothing of it is thrown away unasked. */
 export function useCloseDraft(session: number | undefined) {
-  const { draft, write, clear } = useDraft<Written>('close', empty())
+  const { draft, write, clear, forget } = useDraft<Written>('close', empty())
   const mine = session !== undefined && draft.sessionId === session
   const left = draft.sessionId !== null && !mine && texts(draft).length > 0 ? draft : null
   useEffect(() => {
     if (session !== undefined && !mine && !left) write({ ...empty(), sessionId: session })
   }, [session, mine, left, write])
-  return { written: draft, left, write, clear }
+  return { written: draft, left, write, clear, forget }
 }
 
 export type CloseDraft = ReturnType<typeof useCloseDraft>

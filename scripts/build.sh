@@ -9,7 +9,7 @@ stop() {
 }
 
 need_tools() {
-  command -v dotnet >/dev/null || stop "The .NET SDK 10 is missing. Install it and run this again."
+  command -v dotnet >/dev/null && dotnet --list-sdks | grep -q '^10\.' || stop "The .NET SDK 10 is missing. Install it and run this again."
   command -v node >/dev/null || stop "Node 20 is missing. Install it and run this again."
   [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] || stop "Node 20 or newer is needed; this is $(node --version)."
 }
@@ -27,6 +27,7 @@ changed_since() {
 
 install_web() {
   if changed_since web/node_modules/.installed web/package-lock.json; then
+    echo "Installing the web's packages; the first time this takes a minute ..." >&2
     (cd web && npm11 ci --no-audit --no-fund --loglevel=error)
     touch web/node_modules/.installed
   fi
@@ -35,6 +36,7 @@ install_web() {
 build_web() {
   install_web
   if changed_since web/dist/.built web/src web/public web/index.html web/package-lock.json web/vite.config.ts; then
+    echo "Building the web ..." >&2
     (cd web && npx vite build --logLevel warn)
     touch web/dist/.built
   fi
@@ -43,6 +45,7 @@ build_web() {
 # Compiled ahead of time, so that a start takes two seconds instead of four; the lock files stay those of the plain build.
 build_server() {
   if changed_since .run/server/.built src Directory.Build.props Directory.Packages.props; then
+    echo "Building the program ..." >&2
     local rid=linux-x64
     [ "$(uname -m)" != aarch64 ] || rid=linux-arm64
     dotnet publish src/TuningFork.Server -c $configuration -r $rid --self-contained false -p:PublishReadyToRun=true \

@@ -1,9 +1,10 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Data.Keeping;
 
 namespace TuningFork.Data;
 
-/// <summary>Opens a player's file: write-ahead log, foreign keys, migrations, a copy before each migration.</summary>
+/// <summary>Opens a player's file: write-ahead log, foreign keys, migrations, a backup before each migration.</summary>
 public static class PracticeFile
 {
     /// <summary>How to reach a file.</summary>
@@ -11,7 +12,7 @@ public static class PracticeFile
     {
         DataSource = path,
         ForeignKeys = true,
-        Mode = SqliteOpenMode.ReadWriteCreate,
+        Mode = SqliteOpenMode.ReadWrite,
         DefaultTimeout = 10,
     }.ToString();
 
@@ -19,24 +20,70 @@ public static class PracticeFile
     public static DbContextOptions<PracticeDb> Options(string path) =>
         new DbContextOptionsBuilder<PracticeDb>().UseSqlite(ConnectionString(path)).Options;
 
-    /// <summary>Creates the file or brings it up to date; the file as it was is kept beside it before a migration.</summary>
-    public static async Task PrepareAsync(string path, CancellationToken cancel = default)
+    /// <summary>Whether there is a file with something in it.</summary>
+    public static bool IsThere(string path) => new FileInfo(path) is { Exists: true, Length: > 0 };
+
+    /// <summary>
+    /// Creates the file, or brings it up to date. The work is done on a copy beside it that takes its place in one step: killed
+    /// at any moment, the file is as it was before or as it is to be, and the next start begins anew.
+    /// </summary>
+    /// <param name="path">The file.</param>
+    /// <param name="keep">Keeps the file as it is before a migration changes it; null where it is not worth keeping.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="TroubleException">It is damaged, of a later version, cannot be written, or there is no room. Nothing was changed.</exception>
+    public static async Task PrepareAsync(string path, Action<string>? keep = null, CancellationToken cancel = default)
     {
-        Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(path))!);
-        var existed = File.Exists(path);
-        await using var db = new PracticeDb(Options(path));
-        var pending = (await db.Database.GetPendingMigrationsAsync(cancel)).ToList();
-        if (pending.Count == 0)
-            return;
-        if (existed)
-            await CopyAsync(db, $"{path}.before-{pending[0]}", cancel);
-        await db.Database.MigrateAsync(cancel);
-        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL", cancel);
+        var next = path + ".next";
+        try
+        {
+            Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(path))!);
+            SafeFile.Delete(next);
+            if (IsThere(path))
+            {
+                if (Look(path) is not { Count: > 0 } pending)
+                    return;
+                keep?.Invoke(pending[0]);
+                SafeFile.Copy(path, next);
+            }
+
+            await MigrateAsync(next, cancel);
+            SqliteConnection.ClearAllPools();
+            SafeFile.Replace(next, path);
+        }
+        catch (Exception problem) when (TroubleException.Of(problem, path) is not null)
+        {
+            throw TroubleException.Of(problem, path)!;
+        }
     }
 
-    private static async Task CopyAsync(PracticeDb db, string to, CancellationToken cancel)
+    /// <summary>Checks a file and answers the migrations that are still to come, in order.</summary>
+    private static List<string> Look(string path)
     {
-        if (!File.Exists(to))
-            await db.Database.ExecuteSqlAsync($"VACUUM INTO {to}", cancel);
+        SafeFile.CheckOnly(path);
+        using var file = SafeFile.Open(path);
+        // Taken and let go again: whether it can be written is found out now, not at the first note.
+        SafeFile.Run(file, "BEGIN IMMEDIATE; PRAGMA user_version=0; ROLLBACK");
+        var applied = SafeFile.Lines(file, "SELECT name FROM sqlite_master WHERE name='__EFMigrationsHistory'").Count == 0 ? []
+            : SafeFile.Lines(file, """SELECT "MigrationId" FROM "__EFMigrationsHistory" """);
+        using var db = new PracticeDb(Options(path));
+        var known = db.Database.GetMigrations().ToList();
+        return applied.Except(known, StringComparer.Ordinal).FirstOrDefault() is null ? known.Except(applied, StringComparer.Ordinal).ToList()
+            : throw new TroubleException(TroubleKind.Newer, $"The file {Path.GetFileName(path)} was written by a later version of Tuning Fork. Start that version, or put a backup of this one in its place.");
+    }
+
+    private static async Task MigrateAsync(string path, CancellationToken cancel)
+    {
+        await using (var file = SafeFile.Open(path, SqliteOpenMode.ReadWriteCreate))
+        {
+            // A start that was killed leaves the lock of its migration behind; nobody else can hold it in this folder.
+            if (SafeFile.Lines(file, "SELECT name FROM sqlite_master WHERE name='__EFMigrationsLock'").Count > 0)
+                SafeFile.Run(file, """DELETE FROM "__EFMigrationsLock" """);
+        }
+
+        await using (var db = new PracticeDb(new DbContextOptionsBuilder<PracticeDb>().UseSqlite(ConnectionString(path) + ";Pooling=False").Options))
+            await db.Database.MigrateAsync(cancel);
+        await using var made = SafeFile.Open(path);
+        SafeFile.Check(made, path);
+        SafeFile.Run(made, "PRAGMA journal_mode=WAL");
     }
 }

@@ -1,6 +1,8 @@
 using System.Text.Json.Serialization;
 using TuningFork.Data;
+using TuningFork.Data.Keeping;
 using TuningFork.Server.Features;
+using TuningFork.Server.Features.Keeping;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
@@ -10,10 +12,10 @@ using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 // Bare flags are taken out first: the configuration would read the next word as their value.
-var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing"))]);
+var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing" or "--restore"))]);
 bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
-var folder = builder.Configuration["data"] ?? Path.Combine(builder.Environment.ContentRootPath, "data");
+var folder = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify), "tuning-fork");
 using var turns = new Turns();
 var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 
@@ -28,6 +30,7 @@ builder.Services.AddSingleton(ledger);
 builder.Services.AddSingleton(turns);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(options, services));
+builder.Services.AddHostedService<DailyBackup>();
 builder.Services.AddScoped<PracticeClock>();
 builder.Services.AddScoped<PlanDesk>();
 builder.Services.AddScoped<MusicDesk>();
@@ -50,7 +53,8 @@ Guard.Use(app);
 Turns.Use(app, ledger, turns);
 app.UseWhen(context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal), api => api.Use(async (context, next) =>
 {
-    await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);
+    if (context.GetEndpoint()?.Metadata.GetMetadata<WorksInTrouble>() is null)
+        await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);
     await next(context);
 }));
 app.UseResponseCompression();
@@ -61,6 +65,7 @@ app.UseStaticFiles(new StaticFileOptions
 });
 app.MapOpenApi();
 app.MapAbout();
+app.MapBackups();
 app.MapProfile();
 app.MapToday();
 app.MapRoutines();
@@ -91,14 +96,31 @@ if (ApiDescription.IsBeingGenerated)
 try
 {
     using var mine = ledger.Hold();
-    await ledger.PrepareAsync(ledger.Usual);
+    if (Asked("restore"))
+        return RestoreConsole.Run(ledger, clock, Console.In, Console.Out);
+    if (builder.Configuration["old-data"] is { } old && TakeAlong.Book(Path.Combine(old, "own.db"), ledger.PathOf(Book.Own)) is { } done)
+        await Console.Out.WriteLineAsync(done);
+    await PrepareUsualAsync();
     await app.RunAsync();
     return 0;
 }
-catch (IOException problem)
+catch (Exception problem) when (problem is IOException or TroubleException)
 {
     await Console.Error.WriteLineAsync(problem.Message);
     return 1;
+}
+
+// A file that cannot be used is said here and on the page; the program runs on, so that a backup can be chosen there.
+async Task PrepareUsualAsync()
+{
+    try
+    {
+        await ledger.PrepareAsync(ledger.Usual);
+    }
+    catch (TroubleException trouble)
+    {
+        await Console.Error.WriteLineAsync(trouble.Message);
+    }
 }
 
 /// <summary>The server; public so that tests can start it.</summary>

@@ -2,7 +2,9 @@ using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.DependencyInjection;
 using Shouldly;
+using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Tests;
 
@@ -93,10 +95,28 @@ public sealed class App : WebApplicationFactory<Program>
         return session;
     }
 
+    private string Book => Path.Combine(data, "own.db");
+
+    /// <summary>Something befalls the file while nobody looks: it holds only this text, or it is gone.</summary>
+    public void Break(string? content)
+    {
+        Services.GetRequiredService<Ledger>().LookAgain(TuningFork.Server.Hosting.Book.Own);
+        foreach (var part in new[] { Book, Book + "-wal", Book + "-shm" })
+            File.Delete(part);
+        if (content is not null)
+            File.WriteAllText(Book, content);
+        Thread.Sleep(10);
+    }
+
+    public string? Content() => File.Exists(Book) ? File.ReadAllText(Book) : null;
+
+    /// <summary>What the files hold that were set aside.</summary>
+    public IReadOnlyList<string> SetAside() => [.. Directory.GetFiles(data, "own-set-aside-*.db").Select(File.ReadAllText)];
+
     /// <summary>Rows of a table in the file itself.</summary>
     public int Count(string table)
     {
-        using var file = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Path.Combine(data, "own.db")};Mode=ReadOnly");
+        using var file = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Book};Mode=ReadOnly");
         file.Open();
         using var command = file.CreateCommand();
 #pragma warning disable CA2100 // The tables' names stand in the tests.

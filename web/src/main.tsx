@@ -13,9 +13,20 @@ import { system } from './app/theme'
 // The page allows only style sheets that carry this request's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content
 const styles = createCache({ key: 'tf', nonce })
+const isRefusal = (error: unknown) => {
+  const { status } = error as { status?: number }
+  return status !== undefined && status < 500
+}
 const queries = new QueryClient({
   defaultOptions: {
-    queries: { retry: 2, retryDelay: 400, staleTime: 2000, networkMode: 'always' },
+    queries: {
+      retry: 2,
+      retryDelay: 400,
+      staleTime: 2000,
+      networkMode: 'always',
+      // A page that has nothing to show yet gives way to the words of its boundary; a refusal it tells itself.
+      throwOnError: (error, query) => query.state.data === undefined && !isRefusal(error),
+    },
     mutations: { networkMode: 'always' },
   },
 })

@@ -1,7 +1,9 @@
 using System.Globalization;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Data.Keeping;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Demo;
@@ -33,21 +35,34 @@ public static class DemoFile
     /// <param name="cancel">Stops it.</param>
     public static async Task PrepareAsync(string path, DemoPlayer player, DateOnly today, CancellationToken cancel = default)
     {
-        await PracticeFile.PrepareAsync(path, cancel);
         var day = today.ToString("O", CultureInfo.InvariantCulture);
-        await using (var db = new PracticeDb(PracticeFile.Options(path)))
-        {
-            if (await db.Facts.AnyAsync(fact => fact.Name == MadeOn && fact.Value == day, cancel))
-                return;
-            await db.Database.EnsureDeletedAsync(cancel);
-        }
-
-        await PracticeFile.PrepareAsync(path, cancel);
+        if (await IsOfAsync(path, day, cancel))
+            return;
+        SqliteConnection.ClearAllPools();
+        SafeFile.Delete(path);
+        await PracticeFile.PrepareAsync(path, cancel: cancel);
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);
         await FillAsync(fresh, player, today, cancel);
         fresh.Facts.Add(new FactRow { Name = MadeOn, Value = day });
         await fresh.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Whether there is a whole demo of this day; one that is damaged or of another version is simply made anew.</summary>
+    private static async Task<bool> IsOfAsync(string path, string day, CancellationToken cancel)
+    {
+        if (!PracticeFile.IsThere(path))
+            return false;
+        try
+        {
+            await PracticeFile.PrepareAsync(path, cancel: cancel);
+            await using var db = new PracticeDb(PracticeFile.Options(path));
+            return await db.Facts.AnyAsync(fact => fact.Name == MadeOn && fact.Value == day, cancel);
+        }
+        catch (TroubleException trouble) when (trouble.Kind is TroubleKind.Damaged or TroubleKind.Newer)
+        {
+            return false;
+        }
     }
 
     private static async Task FillAsync(PracticeDb db, DemoPlayer player, DateOnly today, CancellationToken cancel)

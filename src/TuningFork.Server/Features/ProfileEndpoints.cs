@@ -5,7 +5,9 @@ using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
+using TuningFork.Data.Keeping;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Keeping;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features;
@@ -13,7 +15,8 @@ namespace TuningFork.Server.Features;
 /// <summary>What this server is, before anything is chosen.</summary>
 /// <param name="Book">The file that is meant when a request does not say.</param>
 /// <param name="HasPlayer">Whether the file of this request has a player yet.</param>
-public sealed record AboutView(Book Book, bool HasPlayer, string Instrument);
+/// <param name="Trouble">Why the file cannot be used; null when it can.</param>
+public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, TroubleView? Trouble);
 
 /// <summary>The player and how the days are laid out.</summary>
 public sealed record ProfileView(
@@ -31,11 +34,21 @@ public static class ProfileEndpoints
 {
     private static readonly string[] Families = ["winds", "strings", "keys", "percussion", "other"];
 
-    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, CancellationToken cancel) =>
+    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, TimeProvider time, CancellationToken cancel) =>
     {
+        var book = ledger.Of(context);
+        try
+        {
+            await ledger.PrepareAsync(book, cancel);
+        }
+        catch (TroubleException trouble)
+        {
+            return new AboutView(book, false, "", BackupEndpoints.Trouble(trouble, ledger, time));
+        }
+
         var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
-        return new AboutView(ledger.Of(context), profile is not null, profile?.Instrument ?? "");
-    }).WithTags("About").WithName("GetAbout");
+        return new AboutView(book, profile is not null, profile?.Instrument ?? "", null);
+    }).WithTags("About").WithMetadata(new WorksInTrouble()).WithName("GetAbout");
 
     public static void MapProfile(this WebApplication app)
     {

@@ -10,6 +10,18 @@ public static class Guard
 
     public static void Use(WebApplication app) => app.Use(async (context, next) =>
     {
+        // Set when the answer starts: a refusal begins its answer anew and would lose what was set before.
+        context.Response.OnStarting(() =>
+        {
+            var headers = context.Response.Headers;
+            headers.XContentTypeOptions = "nosniff";
+            headers["Referrer-Policy"] = "no-referrer";
+            headers["Cross-Origin-Opener-Policy"] = "same-origin";
+            headers["Cross-Origin-Resource-Policy"] = "same-origin";
+            if (headers.ContentSecurityPolicy.Count == 0)
+                headers.ContentSecurityPolicy = Policy(null);
+            return Task.CompletedTask;
+        });
         var origin = context.Request.Headers.Origin.ToString();
         var here = $"{context.Request.Scheme}://{context.Request.Host}";
         if (!IsLoopback(context.Request.Host.Host) || (origin.Length > 0 && !string.Equals(origin, here, StringComparison.OrdinalIgnoreCase)))
@@ -21,11 +33,6 @@ public static class Guard
             return;
         }
 
-        var headers = context.Response.Headers;
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "no-referrer";
-        headers["Cross-Origin-Opener-Policy"] = "same-origin";
-        headers.ContentSecurityPolicy = Policy(null);
         await next(context);
     });
 

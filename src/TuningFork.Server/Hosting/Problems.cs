@@ -6,6 +6,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
+using TuningFork.Data.Keeping;
 
 namespace TuningFork.Server.Hosting;
 
@@ -68,17 +69,31 @@ public static class Problems
     {
         ExceptionHandler = AnswerAsync,
         // What the asker can mend is told to the asker; the log is for what went wrong here.
-        SuppressDiagnosticsCallback = failure => Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
+        SuppressDiagnosticsCallback = failure => failure.Exception is TroubleException || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
     });
 
     private static async Task AnswerAsync(HttpContext context)
     {
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
-        var (status, field, detail) = Read(error);
+        var (status, field, detail) = InTrouble(context, error) ?? Read(error);
         context.Response.StatusCode = status;
         var problem = new ProblemDetails { Status = status, Title = Title(status), Detail = detail };
         problem.Extensions["errors"] = new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] };
         await context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
+    }
+
+    /// <summary>The file or its disk is in trouble: one sentence for the player; a file that was damaged or lost while it was used is looked at anew.</summary>
+    private static (int Status, string Field, string Detail)? InTrouble(HttpContext context, Exception? error)
+    {
+        if (error is FieldException)
+            return null;
+        var ledger = context.RequestServices.GetRequiredService<Ledger>();
+        var book = ledger.Of(context);
+        if (TroubleException.Of(error, ledger.PathOf(book)) is not { } trouble)
+            return null;
+        if (error is not TroubleException && trouble.Kind is TroubleKind.Damaged or TroubleKind.Missing)
+            ledger.LookAgain(book);
+        return (trouble.Kind == TroubleKind.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, "file", trouble.Message);
     }
 
     private static (int Status, string Field, string Detail) Read(Exception? error) => error switch
@@ -90,7 +105,7 @@ public static class Problems
             (StatusCodes.Status400BadRequest, names[0], $"The request lacks {Words.List(names)}. Send all the documented fields."),
         BadHttpRequestException { InnerException: JsonException json } => (StatusCodes.Status400BadRequest, FieldOf(json.Path), "This part of the request could not be read. Send valid JSON with the documented fields."),
         BadHttpRequestException bad => (bad.StatusCode, "request", "The request could not be read. Send valid JSON with the documented fields."),
-        _ => (StatusCodes.Status500InternalServerError, "server", "Something went wrong here; nothing was changed. Try again, and look into the log if it stays."),
+        _ => (StatusCodes.Status500InternalServerError, "server", "Something went wrong here. Reload the page to see what was kept; if it stays, look into the log."),
     };
 
     private static string FieldOf(string? path) => string.IsNullOrEmpty(path) || path == "$" ? "request" : path.Replace("$.", "", StringComparison.Ordinal);
@@ -104,6 +119,7 @@ public static class Problems
     {
         StatusCodes.Status404NotFound => "Not there",
         StatusCodes.Status409Conflict => "Changed elsewhere",
+        StatusCodes.Status503ServiceUnavailable or StatusCodes.Status507InsufficientStorage => "The file cannot be used",
         StatusCodes.Status500InternalServerError => "Failed",
         _ => "Cannot be done as asked",
     };

@@ -84,6 +84,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetBackups"];
+        put?: never;
+        post: operations["MakeBackup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["RestoreBackup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/begin-anew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BeginBookAnew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/profile": {
         parameters: {
             query?: never;
@@ -908,6 +956,7 @@ export interface components {
             book: components["schemas"]["Book"];
             hasPlayer: boolean;
             instrument: string;
+            trouble: null | components["schemas"]["TroubleView"];
         };
         ActWish: {
             /** Format: uuid */
@@ -939,6 +988,22 @@ export interface components {
             least: number;
             /** Format: int32 */
             most: number;
+        };
+        BackupsView: {
+            folder: string;
+            /** Format: int32 */
+            kept: number;
+            backups: components["schemas"]["BackupView"][];
+        };
+        BackupView: {
+            name: string;
+            /** Format: date-time */
+            takenUtc: string;
+            when: string;
+            why: string;
+            holds: string;
+            missing: string;
+            readable: boolean;
         };
         BarsView: {
             abc: string;
@@ -2167,6 +2232,13 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
+        /** @enum {unknown} */
+        TroubleKind: "Damaged" | "Unwritable" | "Newer" | "NoRoom" | "Missing" | "InUse";
+        TroubleView: {
+            kind: components["schemas"]["TroubleKind"];
+            message: string;
+            offer: null | components["schemas"]["BackupView"];
+        };
         UnclosedView: {
             /** Format: int32 */
             id: number;
@@ -2424,6 +2496,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BodyWish"];
+                };
+            };
+        };
+    };
+    GetBackups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+        };
+    };
+    MakeBackup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+        };
+    };
+    RestoreBackup: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+        };
+    };
+    BeginBookAnew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
                 };
             };
         };

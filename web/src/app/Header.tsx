@@ -23,6 +23,7 @@ const homes: Record<string, string> = {
   '/goals': '/balance',
   '/methods': '/balance',
   '/instrument': '/balance',
+  '/backups': '/balance',
 }
 const under = (to: string, path: string) =>
   path === to || homes[path] === to || (to === '/material' && path.startsWith('/piece/'))
@@ -37,7 +38,7 @@ const Place = chakra(NavLink, {
 })
 
 export function Header() {
-  const today = api.useQuery('get', '/api/today')
+  const today = api.useQuery('get', '/api/today', undefined, { throwOnError: false })
   const { pathname } = useLocation()
   return (
     <Flex

@@ -37,6 +37,7 @@ const settings = [
   ['/goals', 'Goals'],
   ['/methods', 'Methods'],
   ['/instrument', 'Instrument'],
+  ['/backups', 'Backups'],
 ] as const
 
 export const BalanceTabs = () => <Tabs name="Balance" places={settings} />

@@ -6,7 +6,6 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph } from '../../ui/areas'
 import { DemoWord } from '../../ui/DemoWord'
-import { Failed } from '../../ui/Failed'
 import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { sayDay } from '../../ui/words'
 import { LeftOver } from './LeftOver'
@@ -21,7 +20,6 @@ export function ClosePage() {
   const [closed, setClosed] = useState<Schemas['CloseView'] | null>(null)
   if (closed) return <Closed view={closed} />
   if (draft.left) return <LeftOver left={draft.left} discard={draft.clear} forget={draft.forget} />
-  if (session.isError && !session.data) return <Failed again={() => session.refetch()} />
   if (!session.isFetched) return null
   if (!session.data) return <Navigate to="/" replace />
   return <CloseForm session={session.data} draft={draft} closed={setClosed} />

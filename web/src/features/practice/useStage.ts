@@ -12,7 +12,7 @@ type Kind = Schemas['StageAct']
 /** The session, its running clock, and what can be done on the stage. */
 export function useStage() {
   const queries = useQueryClient()
-  const query = api.useQuery('get', '/api/session')
+  const query = api.useQuery('get', '/api/session', undefined, { throwOnError: false })
   const key = api.queryOptions('get', '/api/session').queryKey
   const session = query.data
   const id = session?.id

@@ -16,7 +16,7 @@ import { ReadinessGrid } from './ReadinessGrid'
 export function PiecePage() {
   const id = Number(useParams().id)
   const piece = api.useQuery('get', '/api/pieces/{id}', { params: { path: { id } } }, { retry: false })
-  if (piece.isError)
+  if (piece.isError && !piece.data)
     return (
       <Page title="No such piece">
         <Link to="/material">To the material</Link>

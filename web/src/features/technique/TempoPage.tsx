@@ -14,7 +14,7 @@ export function TempoPage() {
     { params: { path: { id } } },
     { retry: false },
   )
-  if (tempo.isError)
+  if (tempo.isError && !tempo.data)
     return (
       <Page title="Not there">
         <Empty>

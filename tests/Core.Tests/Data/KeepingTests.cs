@@ -1,0 +1,218 @@
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Shouldly;
+using TuningFork.Data;
+using TuningFork.Data.Keeping;
+using TuningFork.Data.Rows;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Data;
+
+/// <summary>The file comes up after anything, and there is a way back.</summary>
+public sealed class KeepingTests : IDisposable
+{
+    private static readonly DateTime Noon = new(2031, 5, 14, 12, 0, 0, DateTimeKind.Utc);
+
+    private readonly string folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
+
+    private string Book => Path.Combine(folder, "own.db");
+
+    public void Dispose()
+    {
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, recursive: true);
+    }
+
+    [Fact]
+    public async Task A_file_that_was_left_with_the_lock_of_a_migration_is_brought_up_to_date()
+    {
+        await OlderAsync();
+        using (var file = SafeFile.Open(Book))
+            SafeFile.Run(file, """CREATE TABLE IF NOT EXISTS "__EFMigrationsLock" ("Id" INTEGER PRIMARY KEY, "Timestamp" TEXT NOT NULL); INSERT OR REPLACE INTO "__EFMigrationsLock" VALUES (1, '2031-05-14')""");
+        await PracticeFile.PrepareAsync(Book).WaitAsync(TimeSpan.FromSeconds(20));
+        (await NotesAsync()).ShouldBe(["Before the upgrade."]);
+    }
+
+    [Theory]
+    [InlineData("own.db.next", "half of a copy")]
+    [InlineData("own.db.next-wal", "a log of it")]
+    [InlineData("own.db.partial", "torn")]
+    public async Task What_a_killed_start_left_behind_is_in_nobodys_way(string left, string text)
+    {
+        await File.WriteAllTextAsync(Path.Combine(folder, left), text);
+        await PracticeFile.PrepareAsync(Book);
+        await WriteAsync("Here.");
+        await File.WriteAllTextAsync(Path.Combine(folder, left), text);
+        await PracticeFile.PrepareAsync(Book);
+        (await NotesAsync()).ShouldBe(["Here."]);
+    }
+
+    [Fact]
+    public async Task An_upgrade_is_backed_up_first_and_not_done_when_that_fails()
+    {
+        await OlderAsync();
+        var backups = new Backups(Book);
+        var failed = await Should.ThrowAsync<TroubleException>(() => PracticeFile.PrepareAsync(Book, _ => throw new TroubleException(TroubleKind.NoRoom, "The disk is full.")));
+        failed.Kind.ShouldBe(TroubleKind.NoRoom);
+        Pending().ShouldBeTrue("nothing was migrated");
+        // A torn copy of a try before is not taken for one.
+        Directory.CreateDirectory(backups.Folder);
+        await File.WriteAllTextAsync(Path.Combine(backups.Folder, "2031-05-14T120000Z.BeforeUpgrade.db"), "torn");
+        await PracticeFile.PrepareAsync(Book, _ => backups.Make(BackupKind.BeforeUpgrade, Noon));
+        Pending().ShouldBeFalse();
+        backups.All().ShouldHaveSingleItem().Contents!.Notes.ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task What_cannot_be_used_is_said_in_one_sentence_and_left_as_it_is()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        for (var i = 0; i < 200; i++)
+            await WriteAsync($"Note {i}, with some words so that it takes room.");
+        SqliteConnection.ClearAllPools();
+        var whole = await File.ReadAllBytesAsync(Book);
+        foreach (var (name, bytes) in new (string, byte[])[]
+        {
+            ("text", "This is a letter, not a book."u8.ToArray()),
+            ("cut", whole[..(whole.Length / 3)]),
+            ("flipped header", [.. whole.Select((one, i) => i is > 16 and < 90 ? (byte)~one : one)]),
+            ("zeroed pages", [.. whole.Select((one, i) => i > whole.Length / 2 ? (byte)0 : one)]),
+        })
+        {
+            await File.WriteAllBytesAsync(Book, bytes);
+            var trouble = await Should.ThrowAsync<TroubleException>(() => PracticeFile.PrepareAsync(Book), name);
+            trouble.Kind.ShouldBe(TroubleKind.Damaged, name);
+            trouble.Message.ShouldNotContain("\n");
+            (await File.ReadAllBytesAsync(Book)).ShouldBe(bytes, name);
+        }
+
+        await File.WriteAllBytesAsync(Book, whole);
+        using (var file = SafeFile.Open(Book))
+            SafeFile.Run(file, """INSERT INTO "__EFMigrationsHistory" VALUES ('20990101000000_Later', '99.0.0')""");
+        (await Should.ThrowAsync<TroubleException>(() => PracticeFile.PrepareAsync(Book))).Kind.ShouldBe(TroubleKind.Newer);
+    }
+
+    [Fact]
+    public async Task Fourteen_days_are_kept_one_a_day_and_only_when_something_changed()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        var backups = new Backups(Book);
+        backups.MakeDaily(Noon, TimeZoneInfo.Utc);
+        backups.All().ShouldBeEmpty("an empty book is not worth one");
+        for (var day = 0; day < 20; day++)
+        {
+            await WriteAsync($"Day {day}");
+            var at = Noon.AddDays(day);
+            File.SetLastWriteTimeUtc(Book, DateTime.UtcNow.AddHours(1));
+            backups.MakeDaily(at, TimeZoneInfo.Utc);
+            backups.MakeDaily(at.AddHours(2), TimeZoneInfo.Utc);
+        }
+
+        var kept = backups.All();
+        kept.Count.ShouldBe(Backups.Kept);
+        kept[0].TakenUtc.ShouldBe(Noon.AddDays(19));
+        kept[0].Contents!.Notes.ShouldBe(20);
+        kept[^1].Contents!.Notes.ShouldBe(7);
+        SqliteConnection.ClearAllPools();
+        foreach (var part in new[] { Book, Book + "-wal" }.Where(File.Exists))
+            File.SetLastWriteTimeUtc(part, DateTime.UtcNow.AddDays(-1));
+        backups.MakeDaily(Noon.AddDays(20), TimeZoneInfo.Utc);
+        backups.All()[0].TakenUtc.ShouldBe(Noon.AddDays(19), "nothing has changed since");
+    }
+
+    [Fact]
+    public async Task A_backup_brings_everything_back_pages_too_and_the_way_back_from_it_stays_open()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        await WriteAsync("Monday.");
+        await using (var db = Open())
+        {
+            var piece = new MaterialRow { Title = "Mill Song", Kind = TuningFork.Core.Practice.MaterialKind.Piece };
+            db.Pages.Add(new PageRow { Material = piece, Name = "page 1", ContentType = "image/png", Bytes = [1, 2, 3, 4] });
+            await db.SaveChangesAsync();
+        }
+
+        var backups = new Backups(Book);
+        var monday = backups.Make(BackupKind.Daily, Noon);
+        await WriteAsync("Tuesday.");
+        SqliteConnection.ClearAllPools();
+        backups.Restore(monday, Noon.AddDays(1));
+        (await NotesAsync()).ShouldBe(["Monday."]);
+        await using (var db = Open())
+            (await db.Pages.SingleAsync()).Bytes.ShouldBe([1, 2, 3, 4]);
+        SqliteConnection.ClearAllPools();
+        backups.Restore(backups.All().First(backup => backup.Kind == BackupKind.BeforeRestore).Name, Noon.AddDays(2));
+        (await NotesAsync()).ShouldBe(["Monday.", "Tuesday."]);
+    }
+
+    [Fact]
+    public async Task A_damaged_file_is_set_aside_when_a_backup_takes_its_place()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        await WriteAsync("Monday.");
+        var backups = new Backups(Book);
+        var monday = backups.Make(BackupKind.Daily, Noon);
+        SqliteConnection.ClearAllPools();
+        await File.WriteAllTextAsync(Book, "damaged");
+        await File.WriteAllTextAsync(Book + "-wal", "its log");
+        backups.Restore(monday, Noon);
+        (await NotesAsync()).ShouldBe(["Monday."]);
+        var aside = Directory.GetFiles(folder, "own-set-aside-*.db").ShouldHaveSingleItem();
+        (await File.ReadAllTextAsync(aside)).ShouldBe("damaged");
+        (await File.ReadAllTextAsync(aside + "-wal")).ShouldBe("its log");
+    }
+
+    [Fact]
+    public async Task A_book_in_the_old_place_is_taken_along_once()
+    {
+        var old = Path.Combine(folder, "old", "own.db");
+        await PracticeFile.PrepareAsync(old);
+        await using (var db = new PracticeDb(PracticeFile.Options(old)))
+        {
+            db.Entries.Add(new EntryRow { Key = Guid.NewGuid(), Text = "From before." });
+            await db.SaveChangesAsync();
+        }
+
+        SqliteConnection.ClearAllPools();
+        TakeAlong.Book(old, Book).ShouldNotBeNull().ShouldContain("taken along");
+        (await NotesAsync()).ShouldBe(["From before."]);
+        File.Exists(old).ShouldBeFalse();
+        PracticeFile.IsThere(Path.Combine(folder, "old", "own-taken-along.db")).ShouldBeTrue("nothing is deleted");
+        TakeAlong.Book(old, Book).ShouldBeNull();
+        await PracticeFile.PrepareAsync(old);
+        TakeAlong.Book(old, Book).ShouldBeNull("what lies in the new place is not overwritten");
+    }
+
+    private PracticeDb Open() => new(PracticeFile.Options(Book));
+
+    private async Task WriteAsync(string text)
+    {
+        await using var db = Open();
+        db.Entries.Add(new EntryRow { Key = Guid.NewGuid(), Text = text });
+        await db.SaveChangesAsync();
+    }
+
+    private async Task<List<string>> NotesAsync()
+    {
+        await using var db = Open();
+        return await db.Entries.OrderBy(entry => entry.Id).Select(entry => entry.Text).ToListAsync();
+    }
+
+    /// <summary>A file as the version before this one left it, with a note in it.</summary>
+    private async Task OlderAsync()
+    {
+        await using (var made = SafeFile.Open(Book, SqliteOpenMode.ReadWriteCreate))
+            SafeFile.Run(made, "PRAGMA journal_mode=WAL");
+        await using var db = Open();
+        var before = db.Database.GetMigrations().Reverse().Skip(1).First();
+        await db.Database.MigrateAsync(before);
+        await db.Database.ExecuteSqlRawAsync("""INSERT INTO "Entries" ("Key", "AtUtc", "Day", "Kind", "About", "Text") VALUES ('0A000000-0000-0000-0000-000000000001', '2031-05-14 18:00:00', '2031-05-14', 'Note', '', 'Before the upgrade.')""");
+        SqliteConnection.ClearAllPools();
+    }
+
+    private bool Pending()
+    {
+        using var db = Open();
+        return db.Database.GetPendingMigrations().Any();
+    }
+}

@@ -1,0 +1,58 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { Press } from '../../ui/fields'
+
+interface Props {
+  backups: Schemas['BackupView'][]
+  restore: (name: string) => Promise<unknown>
+}
+
+/** The backups, the newest first; what would be missing is said before one takes the place of the book. */
+export function BackupList({ backups, restore }: Props) {
+  return (
+    <chakra.ul listStyleType="none" aria-label="Backups">
+      {backups.map((backup) => (
+        <Row key={backup.name} backup={backup} restore={restore} />
+      ))}
+    </chakra.ul>
+  )
+}
+
+function Row({ backup, restore }: { backup: Schemas['BackupView']; restore: Props['restore'] }) {
+  const [asked, setAsked] = useState(false)
+  const put = async () => {
+    await restore(backup.name)
+    setAsked(false)
+  }
+  return (
+    <chakra.li borderTop="1px solid" borderColor="line" py="3">
+      <Flex gap="4" justify="space-between" align="center" wrap="wrap">
+        <Box minW="0" flex="1 1 420px">
+          <Text>
+            <strong>{backup.when}</strong>, {backup.why}
+          </Text>
+          <Text color="faded" fontSize="0.92em">
+            {backup.holds}
+          </Text>
+        </Box>
+        {backup.readable && !asked && (
+          <Press aria-label={`Go back to ${backup.when}`} onClick={() => setAsked(true)}>
+            Go back to this one
+          </Press>
+        )}
+      </Flex>
+      {asked && (
+        <Box role="alert" borderLeft="4px solid" borderColor="accent" pl="4" mt="2">
+          <Text>{backup.missing} Your book as it is now stays, as a backup of its own.</Text>
+          <Flex gap="3" mt="2" wrap="wrap">
+            <Press look="strong" onClick={put}>
+              Put it in the place of my book
+            </Press>
+            <Press onClick={() => setAsked(false)}>Leave it</Press>
+          </Flex>
+        </Box>
+      )}
+    </chakra.li>
+  )
+}

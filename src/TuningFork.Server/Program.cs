@@ -34,6 +34,7 @@ builder.Services.AddHostedService<DailyBackup>();
 builder.Services.AddScoped<PracticeClock>();
 builder.Services.AddScoped<PlanDesk>();
 builder.Services.AddScoped<MusicDesk>();
+builder.Services.AddScoped<PieceMusic>();
 builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<SessionDesk>();
 builder.Services.ConfigureHttpJsonOptions(json =>

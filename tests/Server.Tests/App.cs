@@ -113,16 +113,18 @@ public sealed class App : WebApplicationFactory<Program>
     /// <summary>What the files hold that were set aside.</summary>
     public IReadOnlyList<string> SetAside() => [.. Directory.GetFiles(data, "own-set-aside-*.db").Select(File.ReadAllText)];
 
+    /// <summary>Writes into the file itself, past the program.</summary>
+    public void Write(string sql)
+    {
+        using var file = TuningFork.Data.Keeping.SafeFile.Open(Book);
+        TuningFork.Data.Keeping.SafeFile.Run(file, sql);
+    }
+
     /// <summary>Rows of a table in the file itself.</summary>
     public int Count(string table)
     {
-        using var file = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={Book};Mode=ReadOnly");
-        file.Open();
-        using var command = file.CreateCommand();
-#pragma warning disable CA2100 // The tables' names stand in the tests.
-        command.CommandText = $"select count(*) from \"{table}\"";
-#pragma warning restore CA2100
-        return Convert.ToInt32(command.ExecuteScalar(), System.Globalization.CultureInfo.InvariantCulture);
+        using var file = TuningFork.Data.Keeping.SafeFile.Open(Book);
+        return int.Parse(TuningFork.Data.Keeping.SafeFile.Lines(file, $"select count(*) from \"{table}\"")[0], System.Globalization.CultureInfo.InvariantCulture);
     }
 
     public static int MinutesOf(JsonNode today, string area) =>

@@ -19,15 +19,18 @@ internal sealed record MidiTrack(string Name, IReadOnlyList<MidiNote> Notes);
 internal sealed record MidiFile(
     int Division, IReadOnlyList<MidiTrack> Tracks, IReadOnlyList<(long Tick, TimeSignature Time)> Times, IReadOnlyList<(long Tick, int Fifths, bool IsMinor)> Keys)
 {
+    /// <summary>Most notes of a file: some hours of one part.</summary>
+    public const int MostNotes = 60_000;
+
     private const int DrumChannel = 9;
 
     /// <summary>Takes a file apart.</summary>
     /// <exception cref="MusicFileException">It is no such file, or broken.</exception>
-    public static MidiFile Parse(byte[] bytes)
+    public static MidiFile Parse(byte[] bytes, CancellationToken cancel = default)
     {
         try
         {
-            return new Reader(bytes).File();
+            return new Reader(bytes, cancel).File();
         }
         catch (Exception problem) when (problem is IndexOutOfRangeException or ArgumentOutOfRangeException)
         {
@@ -35,12 +38,13 @@ internal sealed record MidiFile(
         }
     }
 
-    private sealed class Reader(byte[] bytes)
+    private sealed class Reader(byte[] bytes, CancellationToken cancel)
     {
         private readonly List<MidiTrack> tracks = [];
         private readonly List<(long Tick, TimeSignature Time)> times = [];
         private readonly List<(long Tick, int Fifths, bool IsMinor)> keys = [];
         private int at;
+        private int found;
 
         public MidiFile File()
         {
@@ -98,6 +102,10 @@ internal sealed record MidiFile(
                 if (!channels.TryGetValue(channel, out var notes))
                     channels[channel] = notes = [];
                 notes.Add(new MidiNote(begun, tick, first));
+                if (++found > MostNotes)
+                    throw new MusicFileException($"The file has more than {MostNotes:N0} notes. Export one part of it.");
+                if (found % 1000 == 0)
+                    cancel.ThrowIfCancellationRequested();
             }
 
             if (kind == 0x90 && second > 0)

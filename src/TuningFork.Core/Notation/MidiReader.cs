@@ -16,12 +16,14 @@ public static class MidiReader
     /// <summary>The music, and what was left out.</summary>
     /// <param name="file">The bytes of a .mid file.</param>
     /// <param name="instrument">Whose written pitch and clef it is to have.</param>
+    /// <param name="cancel">Stops the reading.</param>
     /// <exception cref="MusicFileException">It cannot be read.</exception>
-    public static ReadMusic Read(byte[] file, Instrument instrument)
+    /// <exception cref="OperationCanceledException">It was stopped.</exception>
+    public static ReadMusic Read(byte[] file, Instrument instrument, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(file);
         ArgumentNullException.ThrowIfNull(instrument);
-        var midi = MidiFile.Parse(file);
+        var midi = MidiFile.Parse(file, cancel);
         var fullest = midi.Tracks.MaxBy(one => one.Notes.Count) ?? throw new MusicFileException("There are no notes in this file.");
         var track = fullest with { Notes = [.. fullest.Notes.Where(note => note.Midi - instrument.Transposition is >= 0 and <= 127)] };
         if (track.Notes.Count == 0)

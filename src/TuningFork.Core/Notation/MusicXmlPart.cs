@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Xml;
 using System.Xml.Linq;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
@@ -18,25 +19,65 @@ internal sealed class MusicXmlPart
     private Bpm? tempo;
     private string? voice;
 
-    public static ReadMusic Read(XElement root)
+    /// <summary>Reads bar by bar: of a large score only one bar at a time is held.</summary>
+    /// <param name="xml">A reader at the first element.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static ReadMusic Read(XmlReader xml, CancellationToken cancel)
     {
+        if (xml.LocalName == "score-timewise")
+            throw new MusicFileException("The file is ordered by time (score-timewise). Export it as score-partwise.");
+        if (xml.LocalName != "score-partwise")
+            throw new MusicFileException("This is no MusicXML score. Export the music as MusicXML and take that file.");
         var reader = new MusicXmlPart();
-        var parts = root.Elements("part").ToList();
-        if (parts.Count == 0)
+        var (parts, work, movement) = (0, "", "");
+        xml.Read();
+        while (xml.NodeType != XmlNodeType.EndElement && !xml.EOF)
+        {
+            if (xml.NodeType != XmlNodeType.Element)
+                xml.Skip();
+            else if (xml.LocalName == "work")
+                work = ((XElement)XNode.ReadFrom(xml)).Element("work-title")?.Value ?? "";
+            else if (xml.LocalName == "movement-title")
+                movement = xml.ReadElementContentAsString();
+            else if (xml.LocalName == "part" && ++parts == 1)
+                reader.Measures(xml, cancel);
+            else
+                xml.Skip();
+        }
+
+        if (parts == 0)
             throw new MusicFileException("There is no part in this file.");
-        if (parts.Count > 1)
-            reader.leftOut.Add($"{parts.Count - 1} of {parts.Count} parts: the first one was taken");
-        foreach (var measure in parts[0].Elements("measure"))
-            reader.Measure(measure);
-        return reader.Finish(root);
+        if (parts > 1)
+            reader.leftOut.Add($"{parts - 1} of {parts} parts: the first one was taken");
+        return reader.Finish(work.Length > 0 ? work : movement);
     }
 
-    private ReadMusic Finish(XElement root)
+    private void Measures(XmlReader xml, CancellationToken cancel)
+    {
+        if (xml.IsEmptyElement)
+        {
+            xml.Read();
+            return;
+        }
+
+        xml.Read();
+        while (xml.NodeType != XmlNodeType.EndElement && !xml.EOF)
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (xml is { NodeType: XmlNodeType.Element, LocalName: "measure" })
+                Measure((XElement)XNode.ReadFrom(xml));
+            else
+                xml.Skip();
+        }
+
+        xml.ReadEndElement();
+    }
+
+    private ReadMusic Finish(string title)
     {
         if (bars.Count == 0 || bars.TrueForAll(bar => bar.Elements.All(element => element.IsRest)))
             throw new MusicFileException("There are no notes in the first part of this file.");
         var first = bars[0];
-        var title = root.Element("work")?.Element("work-title")?.Value ?? root.Element("movement-title")?.Value ?? "";
         var score = new Score
         {
             Title = title[..Math.Min(200, title.Length)].Trim(),
@@ -206,9 +247,15 @@ internal sealed class MusicXmlPart
 
         if (chord)
         {
-            if (elements.Count > 0 && PitchOf(item) is { } more)
-                elements[^1] = elements[^1] with { Pitches = [.. elements[^1].Pitches.Append(more).Distinct().OrderBy(pitch => pitch.Midi)] };
+            if (elements.Count > 0 && PitchOf(item) is { } more && !elements[^1].Pitches.Contains(more))
+                elements[^1] = elements[^1] with { Pitches = [.. elements[^1].Pitches.Append(more).OrderBy(pitch => pitch.Midi)] };
             return at;
+        }
+
+        if (at >= time.Bar)
+        {
+            leftOut.Add($"notes beyond the end of bar {bars.Count + 1}");
+            return at + length;
         }
 
         if (at > mine)

@@ -1,6 +1,5 @@
 using System.IO.Compression;
 using System.Xml;
-using System.Xml.Linq;
 
 namespace TuningFork.Core.Notation;
 
@@ -18,28 +17,37 @@ public static class MusicXmlReader
 
     /// <summary>The music, and what was left out.</summary>
     /// <param name="file">The bytes of a .musicxml, .xml or .mxl file.</param>
+    /// <param name="cancel">Stops the reading.</param>
     /// <exception cref="MusicFileException">It cannot be read.</exception>
-    public static ReadMusic Read(byte[] file)
+    /// <exception cref="OperationCanceledException">It was stopped.</exception>
+    public static ReadMusic Read(byte[] file, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(file);
         if (file.Length > MostBytes)
             throw new MusicFileException($"The file is larger than {MostBytes / 1024 / 1024} MB; export a part of it.");
-        var plain = file is [(byte)'P', (byte)'K', ..] ? Unpacked(file) : file;
-        var root = Parse(plain);
-        if (root.Name.LocalName == "score-timewise")
-            throw new MusicFileException("The file is ordered by time (score-timewise). Export it as score-partwise.");
-        if (root.Name.LocalName != "score-partwise")
-            throw new MusicFileException("This is no MusicXML score. Export the music as MusicXML and take that file.");
-        return MusicXmlPart.Read(root);
+        var plain = file is [(byte)'P', (byte)'K', ..] ? Unpacked(file, cancel) : file;
+        MusicXmlBounds.Check(plain, cancel);
+        return Reading(plain, reader => MusicXmlPart.Read(reader, cancel));
     }
 
-    private static XElement Parse(byte[] bytes)
+    /// <summary>Opens a text for reading, from its first element on; nothing outside it is asked for.</summary>
+    internal static T Reading<T>(byte[] bytes, Func<XmlReader, T> read)
     {
-        var settings = new XmlReaderSettings { DtdProcessing = DtdProcessing.Ignore, XmlResolver = null, MaxCharactersFromEntities = 1024, MaxCharactersInDocument = MostBytes };
+        var settings = new XmlReaderSettings
+        {
+            DtdProcessing = DtdProcessing.Ignore,
+            XmlResolver = null,
+            MaxCharactersFromEntities = 1024,
+            MaxCharactersInDocument = MostBytes,
+            IgnoreComments = true,
+            IgnoreProcessingInstructions = true,
+            IgnoreWhitespace = true,
+        };
         try
         {
             using var reader = XmlReader.Create(new MemoryStream(bytes), settings);
-            return XDocument.Load(reader).Root ?? throw new MusicFileException("The file is empty.");
+            reader.MoveToContent();
+            return read(reader);
         }
         catch (XmlException problem)
         {
@@ -47,13 +55,13 @@ public static class MusicXmlReader
         }
     }
 
-    private static byte[] Unpacked(byte[] file)
+    private static byte[] Unpacked(byte[] file, CancellationToken cancel)
     {
         try
         {
             using var archive = new ZipArchive(new MemoryStream(file), ZipArchiveMode.Read);
             var container = archive.GetEntry("META-INF/container.xml");
-            var path = container is null ? null : Parse(Bytes(container)).Descendants().FirstOrDefault(one => one.Name.LocalName == "rootfile")?.Attribute("full-path")?.Value;
+            var path = container is null ? null : RootFile(Bytes(container), cancel);
             var entry = (path is null ? null : archive.GetEntry(path))
                 ?? archive.Entries.FirstOrDefault(one => one.FullName.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase) || (one.FullName.EndsWith(".xml", StringComparison.OrdinalIgnoreCase) && !one.FullName.StartsWith("META-INF", StringComparison.Ordinal)))
                 ?? throw new MusicFileException("There is no music in this packed file. Export it again.");
@@ -63,6 +71,13 @@ public static class MusicXmlReader
         {
             throw new MusicFileException("The packed file is broken. Export it again, or take the unpacked one.");
         }
+    }
+
+    /// <summary>The place of the music as the container names it, or null.</summary>
+    private static string? RootFile(byte[] container, CancellationToken cancel)
+    {
+        MusicXmlBounds.Check(container, cancel);
+        return Reading(container, reader => reader.ReadToFollowing("rootfile", "*") || reader.LocalName == "rootfile" ? reader.GetAttribute("full-path") : null);
     }
 
     /// <summary>What an entry says of its own size is not believed: it is counted while it is read.</summary>

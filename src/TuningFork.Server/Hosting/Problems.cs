@@ -85,7 +85,7 @@ public static class Problems
     /// <summary>The file or its disk is in trouble: one sentence for the player; a file that was damaged or lost while it was used is looked at anew.</summary>
     private static (int Status, string Field, string Detail)? InTrouble(HttpContext context, Exception? error)
     {
-        if (error is FieldException)
+        if (error is FieldException or BadHttpRequestException or OperationCanceledException)
             return null;
         var ledger = context.RequestServices.GetRequiredService<Ledger>();
         var book = ledger.Of(context);

@@ -18,11 +18,12 @@ public sealed record SessionDrillView(
 /// <summary>The open session as the stage shows it.</summary>
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
 /// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
+/// <param name="MusicWord">Why the music of the thing at hand cannot be shown; empty where it can, or where there is none.</param>
 /// <param name="Groove">The groove at hand, or null.</param>
 /// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
 public sealed record SessionView(
     int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, Groove? Groove, bool IsOver);
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, string MusicWord, Groove? Groove, bool IsOver);
 
 /// <summary>Begins today's plan.</summary>
 public sealed record BeginWish(int Version);
@@ -223,12 +224,13 @@ public static class SessionEndpoints
         var drill = current is null ? null : SessionDesk.Read(current);
         var cue = current is null ? null : SessionDesk.CueOf(current, drill!);
         var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
+        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await desk.MusicAsync(target, cancel);
         return new SessionView(
             session.Id, session.Day, session.Running, session.Current, session.PlannedMinutes, session.Purpose, rows.ConvertAll(View), cue,
             target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
             cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
             rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
-            target is null || cue!.HidesMusic ? "" : await desk.AbcAsync(target, cancel),
+            abc, word,
             target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
             await desk.IsOverAsync(session, cancel));
     }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Notation.Variants;
@@ -9,14 +10,28 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Repertoire;
 
-/// <summary>The music of pieces: kept, cut out and varied.</summary>
+/// <summary>Music that was taken in, as it is kept.</summary>
+public sealed record KeptMusic(Score Score, string Abc, IReadOnlyList<string> LeftOut);
+
+/// <summary>The music of pieces: taken in, kept, cut out and varied.</summary>
 public sealed class MusicDesk(PracticeDb db)
 {
+    /// <summary>Reading a file may take so long; what takes longer is no piece of music.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
+
     /// <summary>The music of a piece, or null when it has none.</summary>
+    /// <exception cref="FieldException">It was kept and cannot be read.</exception>
     public async Task<Score?> OfPieceAsync(int piece, CancellationToken cancel)
     {
         var abc = await db.Music.AsNoTracking().Where(row => row.MaterialId == piece).Select(row => row.Abc).FirstOrDefaultAsync(cancel);
-        return abc is null ? null : AbcReader.Read(abc).Score;
+        try
+        {
+            return abc is null ? null : AbcReader.Read(abc).Score;
+        }
+        catch (AbcException)
+        {
+            throw new FieldException("music", "The music kept for this piece cannot be read. Take its file again on the page of the piece, or remove it there.", StatusCodes.Status409Conflict);
+        }
     }
 
     /// <summary>The bars of a passage, as written or as one of its variants; null when there is no music for them.</summary>
@@ -37,15 +52,22 @@ public sealed class MusicDesk(PracticeDb db)
 
     public static bool Holds(Score score, int from, int to) => from >= Excerpt.FirstBar(score) && to < score.Bars.Count + Excerpt.FirstBar(score) && from <= to;
 
-    /// <summary>Reads what was sent: ABC text, a MusicXML file, plain or packed, or a MIDI file.</summary>
-    public static ReadMusic Read(byte[] file, Instrument instrument)
+    /// <summary>
+    /// Reads what was sent (ABC text, a MusicXML file, plain or packed, or a MIDI file), writes it as it is to be kept, and
+    /// reads that back: what is kept can always be read again.
+    /// </summary>
+    /// <exception cref="FieldException">It cannot be read, or not be kept as it is.</exception>
+    public static async Task<KeptMusic> TakeInAsync(byte[] file, Instrument instrument, CancellationToken gone)
     {
+        using var limit = CancellationTokenSource.CreateLinkedTokenSource(gone);
+        limit.CancelAfter(Patience);
         try
         {
-            var start = System.Text.Encoding.UTF8.GetString(file.AsSpan(0, Math.Min(file.Length, 400))).TrimStart('\uFEFF', ' ', '\n', '\r', '\t');
-            if (start.StartsWith("MThd", StringComparison.Ordinal))
-                return MidiReader.Read(file, instrument);
-            return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal) ? MusicXmlReader.Read(file) : AbcReader.Read(System.Text.Encoding.UTF8.GetString(file), instrument.Clef);
+            return await Task.Run(() => ReadBack(Read(file, instrument, limit.Token), limit.Token), limit.Token);
+        }
+        catch (OperationCanceledException) when (!gone.IsCancellationRequested)
+        {
+            throw new FieldException("file", $"This file takes longer than {Patience.TotalSeconds} seconds to read. Export one part of it, or fewer bars.");
         }
         catch (AbcException problem)
         {
@@ -55,5 +77,51 @@ public sealed class MusicDesk(PracticeDb db)
         {
             throw new FieldException("file", problem.Message);
         }
+    }
+
+    private static ReadMusic Read(byte[] file, Instrument instrument, CancellationToken cancel)
+    {
+        if (file is [0xFE, 0xFF, ..] or [0xFF, 0xFE, ..])
+            return MusicXmlReader.Read(file, cancel);
+        var start = Encoding.UTF8.GetString(file.AsSpan(0, Math.Min(file.Length, 400))).TrimStart('\uFEFF', ' ', '\n', '\r', '\t');
+        if (start.StartsWith("MThd", StringComparison.Ordinal))
+            return MidiReader.Read(file, instrument, cancel);
+        return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal) ? MusicXmlReader.Read(file, cancel)
+            : AbcReader.Read(Encoding.UTF8.GetString(file).TrimStart('\uFEFF'), instrument.Clef);
+    }
+
+    private static KeptMusic ReadBack(ReadMusic music, CancellationToken cancel)
+    {
+        cancel.ThrowIfCancellationRequested();
+        var plain = music.Score with { Title = "", Tempo = null };
+        var abc = AbcWriter.Write(plain);
+        if (abc.Length > AbcReader.LongestText)
+            throw new FieldException("file", $"This music is too long to be kept in one: {music.Score.Bars.Count:N0} bars. Export a part of it.");
+        cancel.ThrowIfCancellationRequested();
+        Score back;
+        try
+        {
+            back = AbcReader.Read(abc).Score;
+        }
+        catch (AbcException problem)
+        {
+            throw new FieldException("file", $"This music cannot be kept as it is, so nothing was changed ({Words.Small(problem.Message)}) Bars cut in two by a line or a repeat sign are the usual cause: join them where it was written, and take the file again.");
+        }
+
+        return Differs(plain, back) is { } bar
+            ? throw new FieldException("file", $"Bar {bar} of this music would not come back as it is, so nothing was changed. Look at that bar where it was written, and take the file again.")
+            : new KeptMusic(music.Score, abc, music.LeftOut);
+    }
+
+    /// <summary>The first bar that is heard otherwise, or null.</summary>
+    private static int? Differs(Score written, Score back)
+    {
+        var first = Excerpt.FirstBar(written);
+        if (written.Bars.Count != back.Bars.Count || first != Excerpt.FirstBar(back))
+            return first;
+        var heard = Performed.Notes(written with { ToSounding = Interval.Unison });
+        var again = Performed.Notes(back with { ToSounding = Interval.Unison });
+        var same = heard.Zip(again).TakeWhile(pair => pair.First == pair.Second).Count();
+        return same == heard.Count && same == again.Count ? null : (same < heard.Count ? heard[same].Bar : again[same].Bar) + first;
     }
 }

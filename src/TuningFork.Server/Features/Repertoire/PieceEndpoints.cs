@@ -49,14 +49,14 @@ public static class PieceEndpoints
             return known.Concat(own.Where(one => Causes.All.All(cause => cause.Name != one.Missing)).DistinctBy(one => one.Missing, StringComparer.Ordinal)
                 .Select(one => new CauseView(one.Missing, one.Remedy, one.Proposed, Methods.All.FirstOrDefault(method => method.Id == one.Proposed)?.Name ?? ""))).ToList();
         }).WithName("GetCauses");
-        group.MapPut("/{id:int}/music", async (int id, MusicWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
-            await KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), db, desk, cancel)).WithName("SetMusic");
-        group.MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
+        group.MapPut("/{id:int}/music", async (int id, MusicWish wish, PieceMusic music, CancellationToken cancel) =>
+            await music.KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), cancel)).WithMetadata(new OwnTurn()).WithName("SetMusic");
+        group.MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PieceMusic music, CancellationToken cancel) =>
         {
             using var bytes = new MemoryStream();
             await request.Body.CopyToAsync(bytes, cancel);
-            return await KeepAsync(id, bytes.ToArray(), db, desk, cancel);
-        }).Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes)).WithName("SendMusic");
+            return await music.KeepAsync(id, bytes.ToArray(), cancel);
+        }).Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn()).WithName("SendMusic");
         group.MapDelete("/{id:int}/music", async (int id, PracticeDb db, CancellationToken cancel) =>
         {
             await db.Music.Where(row => row.MaterialId == id).ExecuteDeleteAsync(cancel);
@@ -64,7 +64,7 @@ public static class PieceEndpoints
         group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
     }
 
-    private static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
+    public static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
         await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Piece, cancel) ?? throw Problems.Unknown("id", "piece");
 
     private static async Task<PieceView> ViewAsync(int id, PracticeDb db, PlanDesk desk, CancellationToken cancel)
@@ -169,22 +169,6 @@ public static class PieceEndpoints
     private static async Task<MaterialRow> PassageAsync(PracticeDb db, int id, CancellationToken cancel) =>
         await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel) ?? throw Problems.Unknown("id", "passage");
 
-    private static async Task<BarsView> KeepAsync(int id, byte[] file, PracticeDb db, PlanDesk desk, CancellationToken cancel)
-    {
-        var piece = await PieceAsync(db, id, cancel);
-        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
-        var (score, leftOut) = MusicDesk.Read(file, instrument);
-        var (first, last) = (Excerpt.FirstBar(score), score.Bars.Count - 1 + Excerpt.FirstBar(score));
-        var notes = leftOut.ToList();
-        if (first != piece.FromBar || last != piece.ToBar)
-            notes.Add($"the music has bars {first} to {last}, the piece {piece.FromBar} to {piece.ToBar}");
-        var row = await db.Music.FindAsync([id], cancel) ?? db.Music.Add(new MusicRow { MaterialId = id }).Entity;
-        row.Abc = AbcWriter.Write(score with { Title = "", Tempo = null });
-        row.LeftOut = string.Join('\n', notes);
-        await db.SaveChangesAsync(cancel);
-        return View(score, instrument, new Variant("", "", [score]), 0);
-    }
-
     private static async Task<BarsView> BarsAsync(int id, int from, int to, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel, string variant = "", int step = 0, string key = "")
     {
         await PieceAsync(db, id, cancel);
@@ -202,7 +186,7 @@ public static class PieceEndpoints
         return View(bars, instrument, VariantMaker.Make(bars, variant), step);
     }
 
-    private static BarsView View(Score written, Instrument instrument, Variant variant, int step)
+    public static BarsView View(Score written, Instrument instrument, Variant variant, int step)
     {
         var shown = variant.Steps.Count == 0 ? written : variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)];
         return new BarsView(

@@ -97,5 +97,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
             if (entity.FindProperty("Version") is { } version)
                 version.IsConcurrencyToken = true;
         }
+
+        // A goal goes with what it is about, and comes back with it.
+        modelBuilder.Entity<GoalRow>().HasQueryFilter(row => row.RemovedUtc == null && row.Material!.RemovedUtc == null);
     }
 }

@@ -81,8 +81,11 @@ public sealed record DayRequest
     /// <summary>True after rising tension: nothing faster than it was.</summary>
     public bool HoldTempo { get; init; }
 
-    /// <summary>Locked drills of the plan before, which stay.</summary>
+    /// <summary>Drills of the plan before which stay: locked, or changed by hand.</summary>
     public IReadOnlyList<Drill> Kept { get; init; } = [];
+
+    /// <summary>Drills of the plan before that were left out: what they were about does not come back today.</summary>
+    public IReadOnlyList<Drill> LeftOut { get; init; } = [];
 }
 
 /// <summary>Something that does not fit today.</summary>
@@ -106,6 +109,13 @@ public sealed record DayPlan
 
     /// <summary>What waits until another day.</summary>
     public IReadOnlyList<Waiting> Waiting { get; init; } = [];
+
+    /// <summary>Drills that the player has left out.</summary>
+    public IReadOnlyList<Drill> LeftOut { get; init; } = [];
+
+    /// <summary>Drills that stay when the day is planned anew: locked, or changed by hand.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<Drill> Kept => [.. Drills.Where(drill => !drill.IsBreak && (drill.Locked || drill.ByHand || drill.MovedTo is not null))];
 
     /// <summary>What was decided for the day as a whole, in sentences.</summary>
     public IReadOnlyList<string> Summary { get; init; } = [];

@@ -9,7 +9,7 @@ public static class DayPlanner
     /// <summary>The plan. Its drills and breaks add up to the minutes exactly.</summary>
     /// <param name="request">Everything that is known.</param>
     /// <exception cref="ArgumentOutOfRangeException">The minutes are outside 5 to 240.</exception>
-    /// <exception cref="PlanException">The routine's musts, or the locked drills, exceed the day.</exception>
+    /// <exception cref="PlanException">The routine's musts, or the drills that stay, exceed the day.</exception>
     public static DayPlan Plan(DayRequest request)
     {
         ArgumentNullException.ThrowIfNull(request);
@@ -42,7 +42,7 @@ public static class DayPlanner
         if (!fitted.Fits)
         {
             throw held.Count > 0
-                ? new PlanException("minutes", $"The locked drills and the musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Unlock a drill or give the day more minutes.")
+                ? new PlanException("minutes", $"The drills that stay and the musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Unlock one, or give the day more minutes.")
                 : new PlanException("minutes", $"The musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(fitted.Short)} more.");
         }
 
@@ -80,8 +80,9 @@ public static class DayPlanner
     {
         Day = request.Day,
         Minutes = request.Minutes,
-        Drills = BreakPlacement.Insert(drills, breaks),
-        Waiting = context.Waiting,
+        Drills = PlanEdit.AsByHand(BreakPlacement.Insert(drills, breaks), request),
+        Waiting = [.. context.Waiting, .. request.LeftOut.SelectMany(PlanEdit.Waits).Where(item => context.Waiting.All(other => other.MaterialId != item.MaterialId))],
+        LeftOut = request.LeftOut,
         Summary = summary,
     };
 }

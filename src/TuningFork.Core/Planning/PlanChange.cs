@@ -55,7 +55,12 @@ public static class PlanEdit
         if (change.Kind == ChangeKind.Add)
         {
             drills.Insert(PlaceFor(drills, MaterialOf(request, change).Area), Made(plan, request, change, change.Value ?? 3));
-            return plan with { Drills = drills, Waiting = [.. plan.Waiting.Where(item => item.MaterialId != change.MaterialId)] };
+            return plan with
+            {
+                Drills = Places(drills),
+                Waiting = [.. plan.Waiting.Where(item => item.MaterialId != change.MaterialId)],
+                LeftOut = [.. plan.LeftOut.Where(left => left.Targets.All(target => target.MaterialId != change.MaterialId))],
+            };
         }
 
         var index = drills.FindIndex(drill => drill.Id == change.DrillId);
@@ -68,31 +73,55 @@ public static class PlanEdit
                 drills[index] = drill with { Locked = !drill.Locked };
                 break;
             case ChangeKind.Minutes:
-                drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value) });
+                drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value), ByHand = true });
                 break;
             case ChangeKind.Method:
-                drills[index] = MethodChoice.Change(drill, change.MethodId, request);
+                drills[index] = MethodChoice.Change(drill, change.MethodId, request) with { MovedTo = drill.MovedTo };
                 break;
             case ChangeKind.LeaveOut:
                 drills.RemoveAt(index);
-                return plan with { Drills = drills, Waiting = [.. plan.Waiting, .. LeftOut(drill)] };
+                return plan with { Drills = Places(drills), Waiting = [.. plan.Waiting, .. Waits(drill)], LeftOut = [.. plan.LeftOut, drill] };
             case ChangeKind.Move:
                 drills.RemoveAt(index);
-                drills.Insert(Math.Clamp(change.Value ?? 0, 0, drills.Count), drill);
+                drills.Insert(Math.Clamp(change.Value ?? 0, 0, drills.Count), drill with { MovedTo = 0 });
                 break;
             default:
-                drills[index] = Swapped(plan, request, change, drill);
+                drills[index] = Swapped(plan, request, change, drill) with { ByHand = true, MovedTo = drill.MovedTo };
                 break;
         }
 
-        return plan with { Drills = drills };
+        return plan with { Drills = Places(drills) };
     }
+
+    /// <summary>Drills laid out anew, as far as the player has had a hand in them: without what was left out, and what was moved in its place.</summary>
+    /// <param name="drills">The drills as they were laid out, those that stay among them.</param>
+    /// <param name="request">What they were made from.</param>
+    internal static IReadOnlyList<Drill> AsByHand(IReadOnlyList<Drill> drills, DayRequest request)
+    {
+        var left = drills.Where(drill => !request.LeftOut.Any(gone => Same(gone, drill)) || request.Kept.Any(kept => kept.Id == drill.Id)).ToList();
+        foreach (var drill in left.Where(drill => drill.MovedTo is not null).OrderBy(drill => drill.MovedTo).ToList())
+        {
+            left.Remove(drill);
+            left.Insert(Math.Min(drill.MovedTo!.Value, left.Count), drill);
+        }
+
+        return left;
+    }
+
+    /// <summary>About the same: the same targets, or the same name where there are none.</summary>
+    private static bool Same(Drill one, Drill other) => one.Area == other.Area && (one.Targets.Count > 0 || other.Targets.Count > 0
+        ? one.Targets.Select(target => target.Key).ToHashSet(StringComparer.Ordinal).SetEquals(other.Targets.Select(target => target.Key))
+        : one.Title == other.Title);
+
+    /// <summary>Each drill that was moved by hand knows where it stands now.</summary>
+    private static List<Drill> Places(List<Drill> drills) => [.. drills.Select((drill, place) => drill.MovedTo is null ? drill : drill with { MovedTo = place })];
 
     private static int Checked(int? minutes) => minutes is >= 1 and <= MostMinutes
         ? minutes.Value
         : throw new PlanException("value", $"A drill lasts 1 to {MostMinutes} minutes.");
 
-    private static IEnumerable<Waiting> LeftOut(Drill drill) => drill.Area is not { } area
+    /// <summary>What a drill that was left out was about, as things that wait.</summary>
+    internal static IEnumerable<Waiting> Waits(Drill drill) => drill.Area is not { } area
         ? []
         : drill.Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
             .DistinctBy(target => target.MaterialId)
@@ -153,7 +182,7 @@ public static class PlanEdit
             : material.Kind == MaterialKind.Piece ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material))
             : Filled(context, material.Area, length).FirstOrDefault(made => made.Targets.Count > 0)
                 ?? throw new PlanException("materialId", $"{material.Title} has nothing left to practise. Choose something else.");
-        return drill with { Id = id, Minutes = length, Reason = "added by you" };
+        return drill with { Id = id, Minutes = length, Reason = "added by you", ByHand = true };
     }
 
     private static IEnumerable<Drill> Filled(Fill.FillContext context, Area area, int minutes)

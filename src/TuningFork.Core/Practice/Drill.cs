@@ -76,6 +76,12 @@ public sealed record Drill
     [JsonIgnore]
     public int Seconds => (Minutes * 60) + SavedSeconds;
 
+    /// <summary>True when the player has given it its minutes, its method or its place in the plan: it stays when the day is planned anew.</summary>
+    public bool ByHand { get; init; }
+
+    /// <summary>Place in the plan, from 0, to which the player has moved it; null when it was not moved.</summary>
+    public int? MovedTo { get; init; }
+
     /// <summary>Why it is there today.</summary>
     public string Reason { get; init; } = "";
 

@@ -22,6 +22,9 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
     /// <summary>A file in trouble is looked at again after so long, when somebody asks for it.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(2);
 
+    /// <summary>What was removed can be taken back for so long, from outside; at the next start after that it goes for good.</summary>
+    private static readonly TimeSpan RemovedFor = TimeSpan.FromDays(1);
+
     private readonly ConcurrentDictionary<Book, bool> ready = new();
     private readonly ConcurrentDictionary<Book, (TroubleException Trouble, long At)> troubles = new();
     private readonly SemaphoreSlim gate = new(1, 1);
@@ -149,6 +152,7 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
         await using var own = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(own, cancel);
         await Seed.WarmUpsAsync(own, cancel);
+        await Removal.EmptyAsync(own, time.GetUtcNow().UtcDateTime - RemovedFor, cancel);
         if (!File.Exists(Known))
             await File.WriteAllTextAsync(Known, "One's own book lies beside this file. If the book is gone, the program asks before it begins an empty one.\n", cancel);
     }

@@ -21,7 +21,7 @@ internal sealed class FillContext
         ScaleLeft = request.ScaleMinutes;
         ids = [.. request.Kept.Select(drill => drill.Id)];
         Purpose = Planning.Purpose.Of(request.Materials, request.Day, request.Focus);
-        Used = [.. request.Kept.SelectMany(drill => drill.Targets).Select(target => target.Key)];
+        Used = [.. request.Kept.Concat(request.LeftOut).SelectMany(drill => drill.Targets).Select(target => target.Key)];
     }
 
     public DayRequest Request { get; }

@@ -43,11 +43,7 @@ public static class GoalEndpoints
             await db.SaveChangesAsync(cancel);
             return await AllAsync(db, desk, cancel);
         }).WithName("ChangeGoal");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
-        {
-            await db.Goals.Where(row => row.Id == id).ExecuteDeleteAsync(cancel);
-            return await AllAsync(db, desk, cancel);
-        }).WithName("RemoveGoal");
+        group.MapRemoval<GoalRow>("/{id:int}", "Goal", "goal");
     }
 
     private static async Task WriteAsync(GoalRow row, GoalWish wish, PlanDesk desk, CancellationToken cancel)

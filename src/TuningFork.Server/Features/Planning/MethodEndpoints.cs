@@ -46,11 +46,7 @@ public static class MethodEndpoints
             await db.SaveChangesAsync(cancel);
             return await AllAsync(db, cancel);
         }).WithName("ChangeMethod");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, CancellationToken cancel) =>
-        {
-            await db.Methods.Where(row => row.Id == id).ExecuteDeleteAsync(cancel);
-            return await AllAsync(db, cancel);
-        }).WithName("RemoveMethod");
+        group.MapRemoval<MethodRow>("/{id:int}", "Method", "method");
     }
 
     public static MethodChoiceView Choice(Method method) =>

@@ -110,7 +110,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Seed = (facts.Day.DayNumber * 31) + number,
             RoutineId = RoutineFor(facts, number, minutes).Id,
         };
-        Replan(row, facts, []);
+        Replan(row, facts);
         return row;
     }
 
@@ -131,9 +131,48 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * share);
     }
 
-    /// <summary>Plans a row anew, locked drills kept.</summary>
-    public static void Replan(PlanRow row, DayFacts facts, IReadOnlyList<Drill> kept) =>
-        row.PlanJson = JsonSerializer.Serialize(DayPlanner.Plan(Request(row, facts) with { Kept = kept }), Bookkeeping.Json);
+    /// <summary>Plans a row for the first time, or from scratch.</summary>
+    public static void Replan(PlanRow row, DayFacts facts, IReadOnlyList<Drill>? kept = null, IReadOnlyList<Drill>? leftOut = null) =>
+        row.PlanJson = JsonSerializer.Serialize(DayPlanner.Plan(Request(row, facts) with { Kept = kept ?? [], LeftOut = leftOut ?? [] }), Bookkeeping.Json);
+
+    /// <summary>Plans a row anew with everything kept that the player has changed by hand.</summary>
+    /// <param name="letGo">What does not fit any more may go; else it is named and nothing is changed.</param>
+    /// <exception cref="FieldException">Something would have to go.</exception>
+    public static void ReplanKeeping(PlanRow row, DayFacts facts, bool letGo)
+    {
+        var before = Read(row);
+        try
+        {
+            Replan(row, facts, before.Kept, before.LeftOut);
+        }
+        catch (PlanException) when (before.Kept.Any(drill => !drill.Locked))
+        {
+            var fits = Fitting(row, facts, before);
+            if (!letGo)
+                throw new FieldException("letGo", $"Not all that you have changed by hand fits any more: {Words.List([.. before.Kept.Except(fits).Select(drill => $"{drill.Title} ({Words.Minutes(drill.Minutes)})")])} would go. Let it go, or leave the day as it is.", StatusCodes.Status409Conflict);
+            Replan(row, facts, fits, before.LeftOut);
+        }
+    }
+
+    /// <summary>Of the drills that are to stay, the locked ones and then as many as fit, in their order.</summary>
+    private static List<Drill> Fitting(PlanRow row, DayFacts facts, DayPlan before)
+    {
+        var fits = before.Kept.Where(drill => drill.Locked).ToList();
+        foreach (var drill in before.Kept.Where(drill => !drill.Locked))
+        {
+            try
+            {
+                Replan(row, facts, [.. fits, drill], before.LeftOut);
+                fits.Add(drill);
+            }
+            catch (PlanException)
+            {
+                // This one is among those that go.
+            }
+        }
+
+        return fits;
+    }
 
     public static DayRequest Request(PlanRow row, DayFacts facts)
     {

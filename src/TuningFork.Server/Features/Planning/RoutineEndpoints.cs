@@ -52,14 +52,11 @@ public static class RoutineEndpoints
             await db.SaveChangesAsync(cancel);
             return View(row);
         }).WithName("ChangeRoutine");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, CancellationToken cancel) =>
+        group.MapRemoval<RoutineRow>("/{id:int}", "Routine", "routine", async (db, _, cancel) =>
         {
-            var row = await db.Routines.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "routine");
             if (await db.Routines.CountAsync(cancel) == 1)
                 throw new FieldException("id", "The last routine stays; make another first.");
-            db.Routines.Remove(row);
-            await db.SaveChangesAsync(cancel);
-        }).WithName("RemoveRoutine");
+        });
         group.MapPost("/fit", Fit).WithName("FitRoutine");
     }
 

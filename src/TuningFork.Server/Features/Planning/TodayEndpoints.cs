@@ -25,11 +25,12 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 
 /// <summary>Today, laid out.</summary>
 /// <param name="SessionOpen">Whether there is a session to go on with.</param>
+/// <param name="ByHand">How many things about the plan were changed by hand.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed,
+    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed, int ByHand,
     string Focus, string TechniqueFor, IReadOnlyList<string> Focuses);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
@@ -40,7 +41,8 @@ public sealed record TodayView(
 /// <param name="Purpose">What the work is for.</param>
 /// <param name="RoutineId">The shape of the day.</param>
 /// <param name="Focus">The difficulty that technique is to serve, "none", or empty for the app's choice.</param>
-public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null, string? Focus = null);
+/// <param name="LetGo">What was changed by hand and does not fit any more may go; else it is named first and nothing is changed.</param>
+public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null, string? Focus = null, bool LetGo = false);
 
 /// <summary>One change by hand.</summary>
 public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
@@ -49,8 +51,12 @@ public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = 
 /// <param name="Usual">Usual minutes in words.</param>
 public sealed record MethodChoiceView(string Id, string Name, string How, string Fits, string Usual);
 
-/// <summary>Another plan for the same wishes, locked drills kept.</summary>
-public sealed record AnewWish(int Version);
+/// <summary>Another plan for the same wishes; what is locked stays, and what was changed by hand.</summary>
+/// <param name="FromScratch">The changes by hand go; what is locked stays.</param>
+public sealed record AnewWish(int Version, bool FromScratch = false);
+
+/// <summary>The plan as it was before the last change by hand.</summary>
+public sealed record BackWish(int Version);
 
 /// <summary>Today's plan over HTTP.</summary>
 public static class TodayEndpoints
@@ -73,6 +79,7 @@ public static class TodayEndpoints
         group.MapPut("", WishAsync).WithName("WishToday");
         group.MapPost("/changes", ChangeAsync).WithName("ChangeToday");
         group.MapPost("/anew", AnewAsync).WithName("PlanAnew");
+        group.MapPost("/back", BackAsync).WithName("TakeBackTodaysChange");
     }
 
     private static async Task<TodayView> WishAsync(TodayWish wish, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
@@ -91,7 +98,8 @@ public static class TodayEndpoints
                 : throw new FieldException("focus", $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}.");
         if (wish.RoutineId is { } routine)
             row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
-        PlanDesk.Replan(row, facts, Kept(row));
+        PlanDesk.ReplanKeeping(row, facts, wish.LetGo);
+        row.BeforeJson = "";
         return await SaveAsync(db, desk, facts, row, cancel);
     }
 
@@ -100,6 +108,7 @@ public static class TodayEndpoints
         var facts = await desk.FactsAsync(cancel);
         var (row, plan) = await TouchAsync(desk, db, facts, wish.Version, cancel);
         var changed = PlanEdit.Apply(plan, new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId), PlanDesk.Request(row, facts));
+        row.BeforeJson = row.PlanJson;
         row.PlanJson = JsonSerializer.Serialize(changed, Bookkeeping.Json);
         return await SaveAsync(db, desk, facts, row, cancel);
     }
@@ -109,11 +118,23 @@ public static class TodayEndpoints
         var facts = await desk.FactsAsync(cancel);
         var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
         row.Seed++;
-        PlanDesk.Replan(row, facts, Kept(row));
+        row.BeforeJson = row.PlanJson;
+        if (wish.FromScratch)
+            PlanDesk.Replan(row, facts, [.. PlanDesk.Read(row).Kept.Where(drill => drill.Locked)]);
+        else
+            PlanDesk.ReplanKeeping(row, facts, letGo: false);
         return await SaveAsync(db, desk, facts, row, cancel);
     }
 
-    private static List<Drill> Kept(PlanRow row) => [.. PlanDesk.Read(row).Drills.Where(drill => drill is { Locked: true, IsBreak: false })];
+    private static async Task<TodayView> BackAsync(BackWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
+        if (row.BeforeJson.Length == 0)
+            throw new FieldException("version", "There is no change to take back any more. Plan anew, or change the plan by hand.", StatusCodes.Status409Conflict);
+        (row.PlanJson, row.BeforeJson) = (row.BeforeJson, "");
+        return await SaveAsync(db, desk, facts, row, cancel);
+    }
 
     /// <summary>The plan row to be changed, checked against the version that was seen.</summary>
     public static async Task<(PlanRow Row, DayPlan Plan)> TouchAsync(PlanDesk desk, PracticeDb db, DayFacts facts, int version, CancellationToken cancel)
@@ -148,7 +169,7 @@ public static class TodayEndpoints
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
             Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. PlanDesk.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
-            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed,
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
             row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties);
     }
 

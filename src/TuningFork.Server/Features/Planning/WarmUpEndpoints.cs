@@ -57,15 +57,11 @@ public static class WarmUpEndpoints
             await db.SaveChangesAsync(cancel);
             return await AllAsync(db, desk, clock, cancel);
         }).WithName("ChangeWarmUp");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
+        group.MapRemoval<WarmUpRow>("/{id:int}", "WarmUp", "warm-up", async (db, _, cancel) =>
         {
-            var row = await db.WarmUps.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "warm-up");
             if (await db.WarmUps.CountAsync(cancel) == 1)
                 throw new FieldException("id", "The last version stays; make another first.");
-            db.WarmUps.Remove(row);
-            await db.SaveChangesAsync(cancel);
-            return await AllAsync(db, desk, clock, cancel);
-        }).WithName("RemoveWarmUp");
+        });
         group.MapPut("/opening", async (OpeningWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var profile = await desk.ProfileAsync(cancel);

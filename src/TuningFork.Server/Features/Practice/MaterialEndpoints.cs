@@ -45,7 +45,11 @@ public static class MaterialEndpoints
         }).WithName("GetMaterials");
         group.MapPost("", AddAsync).WithName("AddMaterial");
         group.MapPut("/{id:int}", ChangeAsync).WithName("ChangeMaterial");
-        group.MapDelete("/{id:int}", RemoveAsync).WithName("RemoveMaterial");
+        group.MapRemoval<MaterialRow>("/{id:int}", "Material", "material", CheckRemovalAsync, async (db, row, cancel) =>
+        {
+            if (row.PieceId is { } piece && !await db.Materials.AnyAsync(other => other.Id == piece, cancel))
+                throw new FieldException("id", "The piece of this passage was removed as well. Take the piece back first.", StatusCodes.Status409Conflict);
+        });
         group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
     }
 
@@ -89,16 +93,12 @@ public static class MaterialEndpoints
     }
 
     /// <summary>Only what was entered by mistake can go: what was practised is part of the history and rests instead.</summary>
-    private static async Task RemoveAsync(int id, PracticeDb db, CancellationToken cancel)
+    private static async Task CheckRemovalAsync(PracticeDb db, MaterialRow row, CancellationToken cancel)
     {
-        var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
-        if (await db.Visits.AnyAsync(visit => visit.MaterialId == id, cancel))
+        if (await db.Visits.AnyAsync(visit => visit.MaterialId == row.Id, cancel))
             throw new FieldException("id", "This was practised already, so it stays in the history. Let it rest instead.", StatusCodes.Status409Conflict);
-        if (await db.Materials.AnyAsync(other => other.PieceId == id, cancel))
+        if (await db.Materials.AnyAsync(other => other.PieceId == row.Id, cancel))
             throw new FieldException("id", "This piece has passages. Remove them first, or let the piece rest.", StatusCodes.Status409Conflict);
-        db.Ratings.RemoveRange(db.Ratings.Where(rating => rating.MaterialId == id));
-        db.Materials.Remove(row);
-        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>Keeps a rating with its date; one a day.</summary>

@@ -50,11 +50,7 @@ public static class JournalEndpoints
             await db.SaveChangesAsync(cancel);
             return View(row);
         }).WithName("ChangeEntry");
-        group.MapDelete("/{id:int}", async (int id, PracticeDb db, CancellationToken cancel) =>
-        {
-            db.Entries.Remove(await db.Entries.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "entry"));
-            await db.SaveChangesAsync(cancel);
-        }).WithName("RemoveEntry");
+        group.MapRemoval<EntryRow>("/{id:int}", "Entry", "entry");
     }
 
     public static void MapBody(this WebApplication app) => app.MapPost("/api/body", async (BodyWish wish, PracticeDb db, PlanDesk plans, PracticeClock clock, CancellationToken cancel) =>
@@ -67,7 +63,7 @@ public static class JournalEndpoints
         if (await plans.StoredAsync(facts.Day, cancel) is { } row)
         {
             row.Version++;
-            PlanDesk.Replan(row, facts with { Body = new BodyRow { Day = facts.Day, Tension = wish.Tension, Pain = wish.Pain } }, []);
+            PlanDesk.ReplanKeeping(row, facts with { Body = new BodyRow { Day = facts.Day, Tension = wish.Tension, Pain = wish.Pain } }, letGo: true);
         }
 
         await db.SaveChangesAsync(cancel);

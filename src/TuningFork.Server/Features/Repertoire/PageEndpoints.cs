@@ -18,10 +18,7 @@ public static class PageEndpoints
         app.MapPost("/api/pieces/{id:int}/pages", AddAsync).WithTags("Repertoire")
             .Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MostBytes)).WithName("AddPage");
         app.MapGet("/api/pages/{id:int}", ShowAsync).WithTags("Repertoire").WithName("GetPage");
-        app.MapDelete("/api/pages/{id:int}", async (int id, PracticeDb db, CancellationToken cancel) =>
-        {
-            await db.Pages.Where(page => page.Id == id).ExecuteDeleteAsync(cancel);
-        }).WithTags("Repertoire").WithName("RemovePage");
+        app.MapGroup("/api/pages").WithTags("Repertoire").MapRemoval<PageRow>("/{id:int}", "Page", "page");
     }
 
     private static async Task<PageView> AddAsync(int id, HttpRequest request, PracticeDb db, CancellationToken cancel, string name = "")

@@ -57,10 +57,7 @@ public static class PieceEndpoints
             await request.Body.CopyToAsync(bytes, cancel);
             return await music.KeepAsync(id, bytes.ToArray(), cancel);
         }).Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn()).WithName("SendMusic");
-        group.MapDelete("/{id:int}/music", async (int id, PracticeDb db, CancellationToken cancel) =>
-        {
-            await db.Music.Where(row => row.MaterialId == id).ExecuteDeleteAsync(cancel);
-        }).WithName("RemoveMusic");
+        group.MapRemoval<MusicRow>("/{id:int}/music", "Music", "music of this piece");
         group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
     }
 

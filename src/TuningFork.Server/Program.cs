@@ -67,7 +67,9 @@ app.UseStaticFiles(new StaticFileOptions
 app.MapOpenApi();
 app.MapAbout();
 app.MapBackups();
+app.MapTakeFromDemo();
 app.MapProfile();
+app.MapFirstVisit();
 app.MapToday();
 app.MapRoutines();
 app.MapWarmUps();

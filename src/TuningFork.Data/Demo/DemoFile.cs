@@ -26,7 +26,12 @@ public enum DemoPlayer
 public static class DemoFile
 {
     private const int DaysOfHistory = 130;
-    private const string MadeOn = "demo-day";
+
+    /// <summary>The fact that tells the day of a demo.</summary>
+    public const string MadeOn = "demo-day";
+
+    /// <summary>The fact that tells the last material and the last entry of the demo itself: what comes after them somebody has entered.</summary>
+    public const string MadeUpTo = "demo-made-up-to";
 
     /// <summary>Makes the demo when there is none, or when it has aged.</summary>
     /// <param name="path">Its file.</param>
@@ -44,6 +49,8 @@ public static class DemoFile
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);
         await FillAsync(fresh, player, today, cancel);
+        var (material, entry) = (await fresh.Materials.MaxAsync(row => row.Id, cancel), await fresh.Entries.MaxAsync(row => row.Id, cancel));
+        fresh.Facts.Add(new FactRow { Name = MadeUpTo, Value = string.Create(CultureInfo.InvariantCulture, $"{material} {entry}") });
         fresh.Facts.Add(new FactRow { Name = MadeOn, Value = day });
         await fresh.SaveChangesAsync(cancel);
     }

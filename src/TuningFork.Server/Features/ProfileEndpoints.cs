@@ -15,8 +15,9 @@ namespace TuningFork.Server.Features;
 /// <summary>What this server is, before anything is chosen.</summary>
 /// <param name="Book">The file that is meant when a request does not say.</param>
 /// <param name="HasPlayer">Whether the file of this request has a player yet.</param>
+/// <param name="Entered">Of a demo: what somebody has entered in it beside what it holds itself; null for one's own book.</param>
 /// <param name="Trouble">Why the file cannot be used; null when it can.</param>
-public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, TroubleView? Trouble);
+public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, TakenView? Entered, TroubleView? Trouble);
 
 /// <summary>The player and how the days are laid out.</summary>
 public sealed record ProfileView(
@@ -43,11 +44,11 @@ public static class ProfileEndpoints
         }
         catch (TroubleException trouble)
         {
-            return new AboutView(book, false, "", BackupEndpoints.Trouble(trouble, ledger, time));
+            return new AboutView(book, false, "", null, BackupEndpoints.Trouble(trouble, ledger, time));
         }
 
         var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
-        return new AboutView(book, profile is not null, profile?.Instrument ?? "", null);
+        return new AboutView(book, profile is not null, profile?.Instrument ?? "", book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel), null);
     }).WithTags("About").WithMetadata(new WorksInTrouble()).WithName("GetAbout");
 
     public static void MapProfile(this WebApplication app)
@@ -55,23 +56,26 @@ public static class ProfileEndpoints
         var group = app.MapGroup("/api/profile").WithTags("Player");
         group.MapGet("", async (PracticeDb db, CancellationToken cancel) =>
             View(await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) ?? throw Problems.Unknown("profile", "player"))).WithName("GetProfile");
-        group.MapPut("", async (ProfileWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            Check(wish);
-            var row = await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
-            if ((row?.Version ?? 0) != wish.Version)
-                throw Problems.Stale("The balance");
-            if (row is null)
-                db.Profiles.Add(row = new ProfileRow());
-            // Another kind of instrument warms up otherwise; versions that were changed or made by the player stay.
-            else if (row.Family != wish.Family && await db.WarmUps.AllAsync(version => version.Version == 0, cancel))
-                db.WarmUps.RemoveRange(db.WarmUps);
-            Write(row, wish);
-            row.Version++;
-            await db.SaveChangesAsync(cancel);
-            await Seed.WarmUpsAsync(db, cancel);
-            return View(row);
-        }).WithName("SetProfile");
+        group.MapPut("", SetAsync).WithName("SetProfile");
+    }
+
+    /// <summary>Writes the player down.</summary>
+    public static async Task<ProfileView> SetAsync(ProfileWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        Check(wish);
+        var row = await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
+        if ((row?.Version ?? 0) != wish.Version)
+            throw Problems.Stale("The balance");
+        if (row is null)
+            db.Profiles.Add(row = new ProfileRow());
+        // Another kind of instrument warms up otherwise; versions that were changed or made by the player stay.
+        else if (row.Family != wish.Family && await db.WarmUps.AllAsync(version => version.Version == 0, cancel))
+            db.WarmUps.RemoveRange(db.WarmUps);
+        Write(row, wish);
+        row.Version++;
+        await db.SaveChangesAsync(cancel);
+        await Seed.WarmUpsAsync(db, cancel);
+        return View(row);
     }
 
     private static void Write(ProfileRow row, ProfileWish wish)

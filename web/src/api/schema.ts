@@ -20,6 +20,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own/from-demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeFromDemo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-visit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeFirstVisit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/pages": {
         parameters: {
             query?: never;
@@ -212,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/today/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackTodaysChange"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routines": {
         parameters: {
             query?: never;
@@ -239,6 +287,22 @@ export interface paths {
         put: operations["ChangeRoutine"];
         post?: never;
         delete: operations["RemoveRoutine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackRoutine"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -287,6 +351,22 @@ export interface paths {
         put: operations["ChangeWarmUp"];
         post?: never;
         delete: operations["RemoveWarmUp"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/warm-ups/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackWarmUp"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -351,6 +431,22 @@ export interface paths {
         put: operations["ChangeMaterial"];
         post?: never;
         delete: operations["RemoveMaterial"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackMaterial"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -548,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/music/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackMusic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/bars": {
         parameters: {
             query?: never;
@@ -558,6 +670,22 @@ export interface paths {
         get: operations["GetBars"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pages/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackPage"];
         delete?: never;
         options?: never;
         head?: never;
@@ -596,6 +724,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/goals/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackGoal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/methods": {
         parameters: {
             query?: never;
@@ -623,6 +767,22 @@ export interface paths {
         put: operations["ChangeMethod"];
         post?: never;
         delete: operations["RemoveMethod"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/methods/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackMethod"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -719,6 +879,22 @@ export interface paths {
         put: operations["ChangeEntry"];
         post?: never;
         delete: operations["RemoveEntry"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackEntry"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -956,6 +1132,7 @@ export interface components {
             book: components["schemas"]["Book"];
             hasPlayer: boolean;
             instrument: string;
+            entered: null | components["schemas"]["TakenView"];
             trouble: null | components["schemas"]["TroubleView"];
         };
         ActWish: {
@@ -977,6 +1154,8 @@ export interface components {
         AnewWish: {
             /** Format: int32 */
             version: number;
+            /** @default false */
+            fromScratch: boolean;
         };
         /** @enum {unknown} */
         Area: "WarmUp" | "SightReading" | "Technique" | "Repertoire" | "Ear" | "Play";
@@ -1005,6 +1184,10 @@ export interface components {
             missing: string;
             readable: boolean;
         };
+        BackWish: {
+            /** Format: int32 */
+            version: number;
+        };
         BarsView: {
             abc: string;
             played: components["schemas"]["PlayedNoteView"][];
@@ -1014,6 +1197,12 @@ export interface components {
             reason: string;
             /** Format: double */
             beats: number;
+        };
+        BarsWish: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
         };
         BeginWish: {
             /** Format: int32 */
@@ -1259,6 +1448,22 @@ export interface components {
             /** Format: int32 */
             target?: null | number;
             keys?: null | components["schemas"]["KeyPlan"];
+        };
+        FirstPiece: {
+            title: string;
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            target?: null | number;
+            passages?: null | components["schemas"]["BarsWish"][];
+        };
+        FirstVisitWish: {
+            profile: components["schemas"]["ProfileWish"];
+            piece?: null | components["schemas"]["FirstPiece"];
+            /** @default  */
+            exercise: string;
+            /** @default  */
+            book: string;
         };
         Fit: string;
         FitView: {
@@ -1601,12 +1806,18 @@ export interface components {
             /** @default  */
             method: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @default Shuffled
+         * @enum {unknown}
+         */
         Mix: "Blocked" | "InTurn" | "Shuffled";
         MusicWish: {
             abc: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @default Letters
+         * @enum {unknown}
+         */
         Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
         NewPassage: {
             /** Format: int32 */
@@ -1931,7 +2142,10 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        /** @enum {unknown} */
+        /**
+         * @default WideningGaps
+         * @enum {unknown}
+         */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
         SessionDrillView: {
             /** Format: int32 */
@@ -1973,6 +2187,7 @@ export interface components {
             question: null | components["schemas"]["EarQuestion"];
             nextDrill: string;
             abc: string;
+            musicWord: string;
             groove: null | components["schemas"]["Groove"];
             isOver: boolean;
         };
@@ -2136,6 +2351,12 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        TakenView: {
+            /** Format: int32 */
+            materials: number;
+            /** Format: int32 */
+            notes: number;
+        };
         TargetView: {
             key: string;
             /** Format: int32 */
@@ -2208,6 +2429,8 @@ export interface components {
             playedToday: number;
             sessionOpen: boolean;
             unclosed: null | components["schemas"]["UnclosedView"];
+            /** Format: int32 */
+            byHand: number;
             focus: string;
             techniqueFor: string;
             focuses: string[];
@@ -2223,6 +2446,8 @@ export interface components {
             /** Format: int32 */
             routineId?: null | number;
             focus?: null | string;
+            /** @default false */
+            letGo: boolean;
         };
         Tone: {
             /** Format: double */
@@ -2383,6 +2608,48 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["AboutView"];
                 };
+            };
+        };
+    };
+    TakeFromDemo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenView"];
+                };
+            };
+        };
+    };
+    MakeFirstVisit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstVisitWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -2740,6 +3007,30 @@ export interface operations {
             };
         };
     };
+    TakeBackTodaysChange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayView"];
+                };
+            };
+        };
+    };
     GetRoutines: {
         parameters: {
             query?: never;
@@ -2811,6 +3102,26 @@ export interface operations {
         };
     };
     RemoveRoutine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackRoutine: {
         parameters: {
             query?: never;
             header?: never;
@@ -2940,9 +3251,27 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["WarmUpsView"];
+                content?: never;
+            };
+        };
+    };
+    TakeBackWarmUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
                 };
+                content?: never;
             };
         };
     };
@@ -3065,6 +3394,26 @@ export interface operations {
         };
     };
     RemoveMaterial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackMaterial: {
         parameters: {
             query?: never;
             header?: never;
@@ -3392,6 +3741,26 @@ export interface operations {
             };
         };
     };
+    TakeBackMusic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     GetBars: {
         parameters: {
             query: {
@@ -3417,6 +3786,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BarsView"];
                 };
+            };
+        };
+    };
+    TakeBackPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -3506,9 +3895,27 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["GoalView"][];
+                content?: never;
+            };
+        };
+    };
+    TakeBackGoal: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
                 };
+                content?: never;
             };
         };
     };
@@ -3598,9 +4005,27 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["MethodView"][];
+                content?: never;
+            };
+        };
+    };
+    TakeBackMethod: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
                 };
+                content?: never;
             };
         };
     };
@@ -3802,6 +4227,26 @@ export interface operations {
         };
     };
     RemoveEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackEntry: {
         parameters: {
             query?: never;
             header?: never;

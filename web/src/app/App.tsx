@@ -3,6 +3,8 @@ import { api } from '../api/client'
 import { TroublePage } from '../features/keeping/TroublePage'
 import { Failed } from '../ui/Failed'
 import { Outline } from '../ui/Outline'
+import { RemovalOffers } from '../ui/removal'
+import { DemoStrip } from './DemoStrip'
 import { Header } from './Header'
 import { lazyPage } from './lazyPage'
 
@@ -33,37 +35,39 @@ export function App() {
   if (!about.data) return about.isError ? <Failed again={() => about.refetch()} /> : <Outline />
   if (about.data.trouble) return <TroublePage trouble={about.data.trouble} book={about.data.book} />
   return (
-    <Routes>
-      <Route path="/welcome" element={<FirstVisitPage />} />
-      {about.data.hasPlayer ? (
-        <>
-          <Route path="/practise" element={<StagePage />} />
-          <Route path="/piece/:id/read" element={<SlowReadingPage />} />
-          <Route element={<Shell />}>
-            <Route path="/" element={<TodayPage />} />
-            <Route path="/routines" element={<RoutinesPage />} />
-            <Route path="/warm-up" element={<WarmUpsPage />} />
-            <Route path="/material" element={<MaterialPage />} />
-            <Route path="/journal" element={<JournalPage />} />
-            <Route path="/balance" element={<BalancePage />} />
-            <Route path="/goals" element={<GoalsPage />} />
-            <Route path="/methods" element={<MethodsPage />} />
-            <Route path="/instrument" element={<InstrumentPage />} />
-            <Route path="/backups" element={<BackupsPage />} />
-            <Route path="/technique" element={<ExercisesPage />} />
-            <Route path="/piece/:id" element={<PiecePage />} />
-            <Route path="/sheets" element={<SheetPage />} />
-            <Route path="/keys" element={<KeysPage />} />
-            <Route path="/material/:id" element={<TempoPage />} />
-            <Route path="/sound" element={<SoundPage />} />
-            <Route path="/close" element={<ClosePage />} />
-          </Route>
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </>
-      ) : (
-        <Route path="*" element={<Navigate to="/welcome" replace />} />
-      )}
-    </Routes>
+    <RemovalOffers>
+      <Routes>
+        <Route path="/welcome" element={<FirstVisitPage />} />
+        {about.data.hasPlayer ? (
+          <>
+            <Route path="/practise" element={<StagePage />} />
+            <Route path="/piece/:id/read" element={<SlowReadingPage />} />
+            <Route element={<Shell />}>
+              <Route path="/" element={<TodayPage />} />
+              <Route path="/routines" element={<RoutinesPage />} />
+              <Route path="/warm-up" element={<WarmUpsPage />} />
+              <Route path="/material" element={<MaterialPage />} />
+              <Route path="/journal" element={<JournalPage />} />
+              <Route path="/balance" element={<BalancePage />} />
+              <Route path="/goals" element={<GoalsPage />} />
+              <Route path="/methods" element={<MethodsPage />} />
+              <Route path="/instrument" element={<InstrumentPage />} />
+              <Route path="/backups" element={<BackupsPage />} />
+              <Route path="/technique" element={<ExercisesPage />} />
+              <Route path="/piece/:id" element={<PiecePage />} />
+              <Route path="/sheets" element={<SheetPage />} />
+              <Route path="/keys" element={<KeysPage />} />
+              <Route path="/material/:id" element={<TempoPage />} />
+              <Route path="/sound" element={<SoundPage />} />
+              <Route path="/close" element={<ClosePage />} />
+            </Route>
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </>
+        ) : (
+          <Route path="*" element={<Navigate to="/welcome" replace />} />
+        )}
+      </Routes>
+    </RemovalOffers>
   )
 }
 
@@ -71,6 +75,7 @@ function Shell() {
   return (
     <>
       <Header />
+      <DemoStrip />
       <Outlet />
     </>
   )

@@ -53,7 +53,7 @@ public static class MaterialEndpoints
         group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
     }
 
-    private static async Task<MaterialView> AddAsync(MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    public static async Task<MaterialView> AddAsync(MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
     {
         var row = new MaterialRow { Kind = wish.Kind, PieceId = wish.Kind == MaterialKind.Passage ? wish.PieceId : null };
         return await SaveAsync(row, wish, db, desk, clock, isNew: true, cancel);

@@ -2,7 +2,10 @@ import { Flex, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
+import { Form } from '../../ui/Form'
 import { Field, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { DemoWord } from '../../ui/DemoWord'
+import { useRemoval } from '../../ui/removal'
 import { BookFields, ReadinessField, TempoFields, What } from './MaterialFields'
 import type { Wish } from './wish'
 
@@ -20,6 +23,7 @@ interface Props {
 export function MaterialForm({ id, start, pieces, close, again }: Props) {
   const [wish, setWish] = useState(start)
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const queries = useQueryClient()
   const set = (change: Partial<Wish>) => setWish({ ...wish, ...change })
   const save = async (more: boolean) => {
@@ -37,25 +41,24 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
   }
   const remove = async (gone: number) => {
     const done = await run(async () => {
-      await ask(client.DELETE('/api/materials/{id}', { params: { path: { id: gone } } }))
-      return true
+      const params = { path: { id: gone } }
+      return removal(
+        wish.title || names[wish.kind],
+        () => ask(client.DELETE('/api/materials/{id}', { params })),
+        () => ask(client.POST('/api/materials/{id}/back', { params })),
+      )
     })
-    if (!done) return
-    await queries.invalidateQueries()
-    close()
+    if (done) close()
   }
   return (
-    <chakra.form
+    <Form
       border="1.5px solid"
       borderColor="ink"
       borderRadius="10px"
       p="5"
       mb="5"
       bg="sheet"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void save(false)
-      }}
+      submit={() => save(false)}
     >
       <chakra.h2 fontSize="22px" mb="3">
         {id === null ? `New ${names[wish.kind]}` : `Change this ${names[wish.kind]}`}
@@ -90,6 +93,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
           'pieceId',
         ]}
       />
+      <DemoWord />
       <Flex gap="3" mt="4" wrap="wrap">
         <Press look="strong" type="submit">
           Keep
@@ -108,6 +112,6 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
           </Press>
         )}
       </Flex>
-    </chakra.form>
+    </Form>
   )
 }

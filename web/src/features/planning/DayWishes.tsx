@@ -71,6 +71,7 @@ export function DayWishes({ state, today, children }: WishesProps) {
 
 function Minutes({ state, today }: Props) {
   const [sliding, setSliding] = useState<number | null>(null)
+  const [wished, setWished] = useState('')
   const commit = () => {
     if (sliding !== null && sliding !== today.minutes) void state.wish({ minutes: sliding })
     setSliding(null)
@@ -111,7 +112,13 @@ function Minutes({ state, today }: Props) {
           <TextInput
             type="time"
             width="120px"
-            onBlur={(event) => event.target.value && void state.wish({ until: event.target.value })}
+            // Tabbing through changes nothing: only a time that was typed since the last wish counts.
+            onBlur={(event) => {
+              const until = event.target.value
+              if (!until || until === wished) return
+              setWished(until)
+              void state.wish({ until })
+            }}
           />
         </Field>
       </Flex>

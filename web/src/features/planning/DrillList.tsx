@@ -6,6 +6,7 @@ import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
 import { NumberInput, Press } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { useSortableItem } from '../../ui/useSortableItem'
 import { sayTempo } from '../../ui/words'
@@ -41,6 +42,13 @@ export function DrillList({ state, today }: Props) {
 function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
   const { item, handle } = useSortableItem(drill.id, drill.title)
   const [choosing, setChoosing] = useState(false)
+  const removal = useRemoval()
+  const leaveOut = () =>
+    removal(
+      `${drill.title}, for today`,
+      () => state.change({ kind: 'LeaveOut', drillId: drill.id }),
+      state.back,
+    )
   return (
     <chakra.li
       {...item}
@@ -124,7 +132,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
           look="icon"
           title="Leave out today"
           aria-label={`Leave out ${drill.title}`}
-          onClick={() => state.change({ kind: 'LeaveOut', drillId: drill.id })}
+          onClick={() => leaveOut()}
         >
           <X size={17} opacity={0.7} />
         </Press>

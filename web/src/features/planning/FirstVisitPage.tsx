@@ -3,9 +3,8 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { keepBook } from '../../api/book'
-import { ask, client, type Schemas } from '../../api/client'
+import { ask, client, Problem } from '../../api/client'
 import { Field, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
-import { emptyWish } from '../material/wish'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
@@ -149,7 +148,10 @@ export function FirstVisitPage() {
           <TextInput value={start.passages} onChange={(event) => set({ passages: event.target.value })} />
         </Field>
         <Box flexBasis="100%">
-          <Refusal problem={problem} field={['title', 'fromBar', 'toBar', 'target', 'passages']} />
+          <Refusal
+            problem={problem}
+            field={['title', 'fromBar', 'toBar', 'target', 'passages', 'pieceId', 'piece', 'examples']}
+          />
         </Box>
         <Field label="An exercise" hint="a scale, a pattern" width="230px">
           <TextInput value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
@@ -182,58 +184,40 @@ function Section({ number, title, children }: { number: string; title: string; c
   )
 }
 
-/** Enters everything; what is there already from a try before is not entered twice. */
+/** Enters everything at once: after a refusal nothing has been entered, and every field can be corrected. */
 async function enter(start: Start) {
   const chosen = instruments[start.instrument]!
-  const about = await ask(client.GET('/api/about'))
-  if (!about.hasPlayer) {
-    const body = {
-      instrument: chosen.family === 'other' && start.ownName.trim() ? start.ownName : chosen.name,
-      family: chosen.family,
-      transposition: chosen.transposition,
-      earCentre: chosen.earCentre,
-      weekdayMinutes: start.minutes,
-      boundaryHour: 4,
-      school: 'WideningGaps',
-      mix: 'Shuffled',
-      scaleMinutes: 20,
-      lowest: '',
-      highest: '',
-      a4: 440,
-      naming: 'Letters',
-      version: 0,
-    } as const
-    await ask(client.PUT('/api/profile', { body: { ...body, weekdayMinutes: [...start.minutes] } }))
+  const profile = {
+    instrument: chosen.family === 'other' && start.ownName.trim() ? start.ownName : chosen.name,
+    family: chosen.family,
+    transposition: chosen.transposition,
+    earCentre: chosen.earCentre,
+    boundaryHour: 4,
+    school: 'WideningGaps',
+    mix: 'Shuffled',
+    scaleMinutes: 20,
+    lowest: '',
+    highest: '',
+    a4: 440,
+    naming: 'Letters',
+    version: 0,
+  } as const
+  const passages = [...start.passages.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)].map(([, from, to]) => ({
+    from: Number(from),
+    to: Number(to ?? from),
+  }))
+  const target = start.target ? Number(start.target) : null
+  const body = {
+    profile: { ...profile, weekdayMinutes: [...start.minutes] },
+    piece: start.piece.trim() ? { title: start.piece, bars: Number(start.bars), target, passages } : null,
+    exercise: start.exercise,
+    book: start.book,
   }
-  const there = await ask(client.GET('/api/materials'))
-  const add = async (wish: Schemas['MaterialWish']) =>
-    there.find(
-      (item) => item.kind === wish.kind && item.ownTitle === wish.title && wish.kind !== 'Passage',
-    ) ?? (await ask(client.POST('/api/materials', { body: wish })))
-  if (start.exercise.trim()) await add({ ...emptyWish('Exercise', []), title: start.exercise.trim() })
-  if (start.book.trim()) await add({ ...emptyWish('Book', []), title: start.book.trim() })
-  if (start.piece.trim()) {
-    const target = start.target ? Number(start.target) : null
-    const piece = await add({
-      ...emptyWish('Piece', []),
-      title: start.piece.trim(),
-      toBar: Number(start.bars),
-      target,
-    })
-    for (const [, from, to] of start.passages.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)) {
-      const wish = {
-        ...emptyWish('Passage', []),
-        pieceId: piece.id,
-        fromBar: Number(from),
-        toBar: Number(to ?? from),
-      }
-      if (
-        !there.some(
-          (item) => item.pieceId === piece.id && item.fromBar === wish.fromBar && item.toBar === wish.toBar,
-        )
-      )
-        await ask(client.POST('/api/materials', { body: wish }))
-    }
+  try {
+    await ask(client.POST('/api/first-visit', { body }))
+  } catch (error) {
+    // Entered before, and its answer was lost on the way: there is a plan.
+    if (!(error instanceof Problem) || error.field !== 'player') throw error
   }
   return true
 }

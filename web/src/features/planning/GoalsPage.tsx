@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { BalanceTabs } from '../../ui/Tabs'
+import { Form } from '../../ui/Form'
 import {
   Empty,
   Field,
@@ -14,6 +15,7 @@ import {
   TextInput,
   useProblem,
 } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
 
 type Goal = Schemas['GoalView']
@@ -47,7 +49,7 @@ export function GoalsPage() {
         </Press>
       }
     >
-      {adding && <Form close={() => setAdding(false)} />}
+      {adding && <GoalForm close={() => setAdding(false)} />}
       {goals.data.length === 0 && !adding && (
         <Empty>
           A goal has a number and a day: a tempo, passages that are ready, keys that are clean. It is cut into
@@ -72,10 +74,17 @@ export function GoalsPage() {
 }
 
 function Row({ goal }: { goal: Goal }) {
-  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const removal = useRemoval()
   const remove = async () => {
-    await ask(client.DELETE('/api/goals/{id}', { params: { path: { id: goal.id } } }))
-    await queries.invalidateQueries()
+    const params = { path: { id: goal.id } }
+    await run(() =>
+      removal(
+        `the goal ${goal.about}`,
+        () => ask(client.DELETE('/api/goals/{id}', { params })),
+        () => ask(client.POST('/api/goals/{id}/back', { params })),
+      ),
+    )
   }
   return (
     <Box as="section" aria-label={`Goal ${goal.about}`} borderTop="1px solid" borderColor="line" py="4">
@@ -89,6 +98,7 @@ function Row({ goal }: { goal: Goal }) {
           Remove
         </Press>
       </Flex>
+      <Refusal problem={problem} />
       <Text color={goal.behind ? 'wrong' : undefined} fontWeight={goal.behind ? 600 : 400} mb="2">
         {goal.reached
           ? `Reached on ${sayDay(goal.reached)}.`
@@ -144,7 +154,7 @@ function Steps({ goal }: { goal: Goal }) {
   )
 }
 
-function Form({ close }: { close: () => void }) {
+function GoalForm({ close }: { close: () => void }) {
   const materials = api.useQuery('get', '/api/materials')
   const queries = useQueryClient()
   const { problem, run } = useProblem()
@@ -168,18 +178,7 @@ function Form({ close }: { close: () => void }) {
     close()
   }
   return (
-    <chakra.form
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
-      bg="sheet"
-      border="1px solid"
-      borderColor="line"
-      borderRadius="8px"
-      p="5"
-      mb="5"
-    >
+    <Form submit={keep} bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="5" mb="5">
       <Flex gap="4" wrap="wrap" align="end">
         <Field label="what is to be reached" width="190px">
           <Select
@@ -220,6 +219,6 @@ function Form({ close }: { close: () => void }) {
         </Press>
       </Flex>
       <Refusal problem={problem} />
-    </chakra.form>
+    </Form>
   )
 }

@@ -2,7 +2,9 @@ import { Flex, Grid, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
+import { Form } from '../../ui/Form'
 import { Field, NumberInput, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 
 type Wish = Schemas['MethodWish']
 type Fit = Schemas['Fit']
@@ -42,6 +44,7 @@ const fresh: Wish = {
 export function MethodForm({ method, close }: { method: Schemas['MethodView'] | null; close: () => void }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const [wish, setWish] = useState<Wish>(
     method ? { ...method, leave: method.fits, count: method.count || 3 } : fresh,
   )
@@ -63,20 +66,17 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
       ),
     )
   const remove = async () =>
-    done(await run(() => ask(client.DELETE('/api/methods/{id}', { params: { path } }))))
+    done(
+      await run(() =>
+        removal(
+          method?.name ?? 'a method',
+          () => ask(client.DELETE('/api/methods/{id}', { params: { path } })),
+          () => ask(client.POST('/api/methods/{id}/back', { params: { path } })),
+        ),
+      ),
+    )
   return (
-    <chakra.form
-      onSubmit={(event) => {
-        event.preventDefault()
-        void keep()
-      }}
-      bg="sheet"
-      border="1px solid"
-      borderColor="line"
-      borderRadius="8px"
-      p="5"
-      mb="6"
-    >
+    <Form submit={keep} bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="5" mb="6">
       <Grid templateColumns={{ base: '1fr', md: '260px minmax(0, 1fr)' }} columnGap="6" rowGap="4">
         <Field label="name">
           <TextInput value={wish.name} onChange={(event) => set({ name: event.target.value })} />
@@ -187,6 +187,6 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
           </>
         )}
       </Flex>
-    </chakra.form>
+    </Form>
   )
 }

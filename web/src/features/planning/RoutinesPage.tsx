@@ -1,9 +1,9 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { NumberInput, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import { RoutineEditor } from './RoutineEditor'
 
 type Routine = Schemas['RoutineView']
@@ -53,12 +53,18 @@ export function RoutinesPage() {
 }
 
 function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; edit: () => void }) {
-  const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const fit = api.useQuery('post', '/api/routines/fit', { body: { blocks: routine.blocks, minutes } })
   const remove = async () => {
-    await run(() => ask(client.DELETE('/api/routines/{id}', { params: { path: { id: routine.id } } })))
-    await queries.invalidateQueries()
+    const params = { path: { id: routine.id } }
+    await run(() =>
+      removal(
+        routine.name,
+        () => ask(client.DELETE('/api/routines/{id}', { params })),
+        () => ask(client.POST('/api/routines/{id}/back', { params })),
+      ),
+    )
   }
   const used =
     routine.weekdays.length === 7 ? 'every day' : routine.weekdays.map((day) => days[day]).join(', ')

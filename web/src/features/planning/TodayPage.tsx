@@ -63,6 +63,11 @@ export function TodayPage() {
           <Press look="quiet" className="no-print" onClick={() => state.anew()}>
             Plan anew
           </Press>
+          {today.byHand > 0 && (
+            <Press look="quiet" className="no-print" onClick={() => state.anew(true)}>
+              Without my changes ({today.byHand})
+            </Press>
+          )}
           <Press look="quiet" className="no-print" onClick={() => window.print()}>
             Print
           </Press>
@@ -71,6 +76,15 @@ export function TodayPage() {
           problem={problem}
           field={['drillId', 'value', 'version', 'materialId', 'drills', 'session', 'server']}
         />
+        {state.letGo && (
+          <Box role="alert" borderLeft="4px solid" borderColor="accent" pl="4" my="2">
+            <Text>{problem?.message}</Text>
+            <Flex gap="3" mt="2" wrap="wrap">
+              <Press onClick={state.letGo}>Let it go</Press>
+              <Press onClick={state.clear}>Leave the day as it is</Press>
+            </Flex>
+          </Box>
+        )}
         {today.warnings.map((line) => (
           <Text
             key={line}

@@ -224,6 +224,11 @@ function Stage({ stage, session, note }: StageProps) {
               <Engraving abc={session.abc} label={`${cue.title}, engraved`} dark />
             </Box>
           )}
+          {session.musicWord && (
+            <Text fontSize="22px" color="stageFaded" mt="3" data-testid="music-word">
+              {session.musicWord}
+            </Text>
+          )}
           {session.target?.note && (
             <Text fontSize="24px" color="stageAccent" mt="2">
               {session.target.note}

@@ -4,7 +4,9 @@ import { useDeferredValue, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
+import { DemoWord } from '../../ui/DemoWord'
 import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
 
 const kinds: Record<Schemas['EntryKind'], string> = {
@@ -139,6 +141,7 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string
 function Entry({ entry }: { entry: Schemas['EntryView'] }) {
   const [text, setText] = useState<string | null>(null)
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const journal = useJournalRefresh()
   const save = async () => {
     if (text === null) return
@@ -152,8 +155,14 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
     }
   }
   const remove = async () => {
-    await run(() => ask(client.DELETE('/api/journal/{id}', { params: { path: { id: entry.id } } })))
-    await journal()
+    const params = { path: { id: entry.id } }
+    await run(() =>
+      removal(
+        entry.text,
+        () => ask(client.DELETE('/api/journal/{id}', { params })),
+        () => ask(client.POST('/api/journal/{id}/back', { params })),
+      ),
+    )
   }
   return (
     <Box mb="3">
@@ -241,6 +250,7 @@ function NewEntry() {
         </Press>
       </Flex>
       <Refusal problem={problem} />
+      <DemoWord />
     </Box>
   )
 }

@@ -6,6 +6,7 @@ import { usePlayback } from '../../sound/usePlayback'
 import { Engraving } from '../../ui/Engraving'
 import { FileChoice } from '../../ui/FileChoice'
 import { Field, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import type { Range } from './BarMap'
 
 const variants = [
@@ -116,6 +117,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
 export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const [typing, setTyping] = useState(false)
   const [abc, setAbc] = useState('')
   const path = { id: piece.id }
@@ -138,6 +140,14 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
       ),
     )
   }
+  const remove = () =>
+    run(() =>
+      removal(
+        `the music of ${piece.title}`,
+        () => ask(client.DELETE('/api/pieces/{id}/music', { params: { path } })),
+        () => ask(client.POST('/api/pieces/{id}/music/back', { params: { path } })),
+      ),
+    )
   const type = async () =>
     done(await run(() => ask(client.PUT('/api/pieces/{id}/music', { params: { path }, body: { abc } }))))
   return (
@@ -150,6 +160,11 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
         >
           {piece.hasMusic ? 'Another file' : 'Take the music from a file (MusicXML, ABC, MIDI)'}
         </FileChoice>
+        {piece.hasMusic && (
+          <Press look="quiet" onClick={remove}>
+            Remove the music
+          </Press>
+        )}
         <Press look="quiet" onClick={() => setTyping(!typing)}>
           {typing ? 'not typed after all' : 'type it in ABC'}
         </Press>

@@ -5,11 +5,13 @@ import { ask, client, type Schemas } from '../../api/client'
 import { bookQuery } from '../../api/book'
 import { FileChoice } from '../../ui/FileChoice'
 import { Press, Refusal, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 
 /** Pages on paper, photographed or as a PDF, beside what is known of the piece. */
 export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const [shown, setShown] = useState<number | null>(null)
   const page = piece.pages.find((one) => one.id === shown) ?? piece.pages[0]
   const add = async (file: File) => {
@@ -28,8 +30,14 @@ export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
     await queries.invalidateQueries()
   }
   const remove = async (id: number) => {
-    await run(() => ask(client.DELETE('/api/pages/{id}', { params: { path: { id } } })))
-    await queries.invalidateQueries()
+    const params = { path: { id } }
+    await run(() =>
+      removal(
+        piece.pages.find((one) => one.id === id)?.name || 'a page',
+        () => ask(client.DELETE('/api/pages/{id}', { params })),
+        () => ask(client.POST('/api/pages/{id}/back', { params })),
+      ),
+    )
   }
   return (
     <Box as="section" aria-label="Pages" mt="3">

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
 import { Tick } from '../sound/ClickSettings'
 import { WarmUpEditor } from './WarmUpEditor'
@@ -97,8 +98,8 @@ export function TriedDay({ tried, set }: { tried: Tried; set: (tried: Tried) => 
 }
 
 function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: () => void }) {
-  const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const removal = useRemoval()
   const cut = api.useQuery(
     'post',
     '/api/warm-ups/cut',
@@ -106,9 +107,14 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
     { placeholderData: (before: Schemas['CutView'] | undefined) => before },
   )
   const remove = async () => {
-    const path = { id: version.id }
-    if (await run(() => ask(client.DELETE('/api/warm-ups/{id}', { params: { path } }))))
-      await queries.invalidateQueries()
+    const params = { path: { id: version.id } }
+    await run(() =>
+      removal(
+        version.name,
+        () => ask(client.DELETE('/api/warm-ups/{id}', { params })),
+        () => ask(client.POST('/api/warm-ups/{id}/back', { params })),
+      ),
+    )
   }
   const played = new Set(cut.data?.stretches.flatMap((stretch) => stretch.places))
   return (

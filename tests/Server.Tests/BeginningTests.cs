@@ -1,0 +1,58 @@
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>The first visit, and the way from a demo to a book of one's own.</summary>
+public sealed class BeginningTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task The_first_visit_enters_all_or_nothing_and_once()
+    {
+        await app.Clock(App.Evening);
+        object Visit(int bars, string instrument) => new
+        {
+            profile = new { instrument, family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } },
+            piece = new { title = "Mill Song", bars, target = 90, passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } } },
+            exercise = "C major",
+            book = "Small Tunes",
+        };
+        await app.Refused(HttpMethod.Post, "/api/first-visit", Visit(24, "Cello"), "toBar");
+        (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse("after a refusal everything can be corrected");
+
+        // Corrected in every field, and pressed four times.
+        var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => app.Http.PostAsync(new Uri("/api/first-visit", UriKind.Relative), System.Net.Http.Json.JsonContent.Create(Visit(32, "Violin")))));
+        answers.Count(answer => answer.IsSuccessStatusCode).ShouldBe(1);
+        (await app.Get("/api/profile"))["instrument"]!.GetValue<string>().ShouldBe("Violin");
+        (await app.Get("/api/materials")).AsArray().Count.ShouldBe(5);
+        (await app.Get("/api/today"))["drills"]!.AsArray().ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task What_was_entered_in_a_demo_comes_along_into_ones_own_book_once()
+    {
+        app.Http.DefaultRequestHeaders.Add("Practice-Book", "Demo");
+        (await app.Get("/api/about"))["entered"]!["materials"]!.GetValue<int>().ShouldBe(0);
+        var piece = App.Id(await app.Post("/api/materials", new { kind = "Piece", title = "Brought Along", toBar = 12 }));
+        await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 2, toBar = 3 });
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 12)) });
+        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Tried it in the demo." });
+        (await app.Get("/api/about"))["entered"]!["materials"]!.GetValue<int>().ShouldBe(2);
+        (await app.Post("/api/own/from-demo", new { }))["materials"]!.GetValue<int>().ShouldBe(2);
+        await app.Post("/api/materials", new { kind = "Exercise", title = "Later" });
+        (await app.Post("/api/own/from-demo", new { }))["materials"]!.GetValue<int>().ShouldBe(1, "what came before does not come twice");
+
+        app.Http.DefaultRequestHeaders.Remove("Practice-Book");
+        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var there = (await app.Get("/api/materials")).AsArray();
+        there.Count.ShouldBe(3);
+        var mine = there.First(one => (string?)one!["kind"] == "Piece")!;
+        (await app.Get($"/api/pieces/{App.Id(mine)}"))["hasMusic"]!.GetValue<bool>().ShouldBeTrue();
+        (await app.Get("/api/journal?search=tried"))["days"]!.AsArray().Count.ShouldBe(1);
+        await app.Refused(HttpMethod.Post, "/api/own/from-demo", new { }, "Practice-Book");
+    }
+}

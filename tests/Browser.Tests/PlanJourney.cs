@@ -29,6 +29,8 @@ public sealed class PlanJourney
         browser.See(By.XPath("//section[@aria-label='Before the band' and contains(., 'next in turn')]"));
 
         browser.Open("/");
+        // The demo has short Fridays; the warm-up of half an hour holds all of it.
+        browser.Type("Minutes, typed", "30" + Keys.Enter);
         browser.SeeText("light runs on music you know: counted once, credited to repertoire too");
         browser.Button("rehearsal later").Click();
         browser.SeeText("a rehearsal later, keep your strength: the core only, without something easy you like and light runs");

@@ -98,7 +98,9 @@ public static class PlanEdit
     /// <param name="request">What they were made from.</param>
     internal static IReadOnlyList<Drill> AsByHand(IReadOnlyList<Drill> drills, DayRequest request)
     {
-        var left = drills.Where(drill => !request.LeftOut.Any(gone => Same(gone, drill)) || request.Kept.Any(kept => kept.Id == drill.Id)).ToList();
+        var left = drills.ToList();
+        foreach (var drill in drills.Where(drill => request.LeftOut.Any(gone => Same(gone, drill)) && request.Kept.All(kept => kept.Id != drill.Id)))
+            Drop(left, drill, request);
         foreach (var drill in left.Where(drill => drill.MovedTo is not null).OrderBy(drill => drill.MovedTo).ToList())
         {
             left.Remove(drill);
@@ -106,6 +108,17 @@ public static class PlanEdit
         }
 
         return left;
+    }
+
+    /// <summary>Takes a drill out; its minutes go to the next of its area that the player has not set, else to the next of any.</summary>
+    private static void Drop(List<Drill> drills, Drill gone, DayRequest request)
+    {
+        var at = drills.IndexOf(gone);
+        drills.RemoveAt(at);
+        bool Takes(Drill drill) => !drill.IsBreak && drill.Minutes + gone.Minutes <= MostMinutes && request.Kept.All(kept => kept.Id != drill.Id);
+        var next = drills.Where(Takes).OrderBy(drill => drill.Area != gone.Area).ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at)).FirstOrDefault();
+        if (next is not null)
+            drills[drills.IndexOf(next)] = Fill.RoundsFill.Sized(next with { Minutes = next.Minutes + gone.Minutes });
     }
 
     /// <summary>About the same: the same targets, or the same name where there are none.</summary>

@@ -68,7 +68,7 @@ public static class PracticeFile
         using var db = new PracticeDb(Options(path));
         var known = db.Database.GetMigrations().ToList();
         return applied.Except(known, StringComparer.Ordinal).FirstOrDefault() is null ? known.Except(applied, StringComparer.Ordinal).ToList()
-            : throw new TroubleException(TroubleKind.Newer, $"The file {Path.GetFileName(path)} was written by a later version of Tuning Fork. Start that version, or put a backup of this one in its place.");
+            : throw new TroubleException(TroubleKind.Newer, $"The file {path} was written by a later version of Tuning Fork. Start that version, or put a backup of this one in its place.");
     }
 
     private static async Task MigrateAsync(string path, CancellationToken cancel)

@@ -20,6 +20,8 @@ using var turns = new Turns();
 var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 
 builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+// What goes wrong with the file is told once, as a sentence or by the answer's own log.
+builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Critical);
 builder.WebHost.ConfigureKestrel(server =>
 {
     server.AddServerHeader = false;

@@ -49,6 +49,25 @@ public sealed class StageJourney
     }
 
     [Fact]
+    public async Task Work_and_rest_turn_on_the_stage_by_themselves()
+    {
+        await using var app = await AppProcess.StartAsync();
+        var routines = await app.Send(HttpMethod.Get, "/api/routines");
+        var rounds = routines.AsArray().First(routine => (string?)routine!["name"] == "Work and rest")!["id"]!.GetValue<int>();
+        var today = await app.Send(HttpMethod.Put, "/api/today", new { version = 0, minutes = 60, routineId = rounds });
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
+        while (session["cue"]!["turnsAtSeconds"] is null)
+            session = await app.ActAsync(session, "Skip");
+        var work = session["cue"]!["turnsAtSeconds"]!.GetValue<int>();
+        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(work));
+        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = session["position"]!.GetValue<int>(), playedSeconds = work - 3 });
+        using var browser = new Browser(app.Address);
+        browser.Open("/practise");
+        browser.Shown("stage-title").ShouldNotBe("Rest");
+        browser.Until(_ => browser.Shown("stage-title") == "Rest", 8);
+    }
+
+    [Fact]
     public async Task A_drill_runs_out_by_itself_and_can_be_opened_again()
     {
         await using var app = await AppProcess.StartAsync();

@@ -45,6 +45,37 @@ public sealed class BadInputTests : IDisposable
         passage.ShouldBeGreaterThan(0);
     }
 
+    [Theory]
+    [InlineData("PUT", "/api/profile", """{"instrument":"Viola","family":"strings","version":1,"weekdayMinutes":[30,30,30,30,30,30,30],"school":99}""")]
+    [InlineData("PUT", "/api/profile", """{"instrument":"Viola","family":"strings","version":1,"weekdayMinutes":[30,30,30,30,30,30,30],"mix":-1}""")]
+    [InlineData("PUT", "/api/profile", """{"instrument":"Viola","family":"strings","version":1,"weekdayMinutes":[30,30,30,30,30,30,30],"shares":[{"area":12345,"percent":100}]}""")]
+    [InlineData("POST", "/api/materials", """{"kind":9,"title":"X"}""")]
+    [InlineData("POST", "/api/journal", """{"key":"6b1f0b2e-0000-4000-8000-000000000001","text":"X","kind":77}""")]
+    [InlineData("POST", "/api/routines", """{"name":"X","interwoven":false,"weekdays":[],"blocks":[{"area":99,"least":1,"wanted":2,"most":3,"must":true}]}""")]
+    [InlineData("PUT", "/api/today", """{"version":0,"demands":[1024]}""")]
+    public async Task A_number_in_place_of_a_kind_is_refused(string verb, string path, string body)
+    {
+        await app.FirstDay();
+        var problem = await app.Send(new HttpMethod(verb), path, body, 400);
+        problem["detail"]!.GetValue<string>().ShouldContain("Send valid JSON");
+        await app.Get("/api/today");
+    }
+
+    [Theory]
+    [InlineData("PUT", "/api/profile", """{"instrument":"Viola","family":"strings","weekdayMinutes":[30,30,30,30,30,30,30]}""", "/api/routines", 0)]
+    [InlineData("POST", "/api/journal", """{"key":"6b1f0b2e-0000-4000-8000-000000000001","text":"Once."}""", "/api/journal", 1)]
+    public async Task Sent_eight_times_at_once_it_is_there_once_and_nothing_fails(string verb, string path, string body, string look, int entries)
+    {
+        if (entries > 0)
+            await app.FirstDay();
+        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => app.Http.SendAsync(new HttpRequestMessage(new HttpMethod(verb), path) { Content = new StringContent(body, System.Text.Encoding.UTF8, "application/json") })));
+        answers.ShouldAllBe(answer => (int)answer.StatusCode == 200 || (int)answer.StatusCode == 409);
+        answers.ShouldContain(answer => answer.IsSuccessStatusCode);
+        await app.Get(look);
+        app.Count("Profiles").ShouldBe(1);
+        app.Count("Entries").ShouldBe(entries);
+    }
+
     [Fact]
     public async Task A_routine_that_cannot_work_is_warned_of_and_refused_for_the_day()
     {

@@ -8,6 +8,7 @@ import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { App } from './app/App'
+import { Boundary } from './app/Boundary'
 import { system } from './app/theme'
 
 // The page allows only style sheets that carry this request's nonce.
@@ -37,7 +38,9 @@ createRoot(document.getElementById('root')!).render(
       <ChakraProvider value={system}>
         <QueryClientProvider client={queries}>
           <BrowserRouter>
-            <App />
+            <Boundary again={() => window.location.reload()}>
+              <App />
+            </Boundary>
           </BrowserRouter>
         </QueryClientProvider>
       </ChakraProvider>

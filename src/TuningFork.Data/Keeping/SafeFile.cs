@@ -53,7 +53,7 @@ public static class SafeFile
     {
         var found = Lines(file, "PRAGMA integrity_check(1)");
         if (found is not ["ok"])
-            throw new TroubleException(TroubleKind.Damaged, $"The file {Path.GetFileName(path)} is damaged ({(found.Count == 0 ? "no answer" : found[0].ReplaceLineEndings(" "))}). It is left as it is; a backup can take its place.");
+            throw new TroubleException(TroubleKind.Damaged, $"The file {path} is damaged ({(found.Count == 0 ? "no answer" : found[0].ReplaceLineEndings(" "))}). It is left as it is; a backup can take its place.");
     }
 
     /// <summary>Checks a file without writing to it: one that is damaged is left to the last bit as it is, its log too.</summary>

@@ -45,7 +45,7 @@ public sealed class TroubleException(TroubleKind kind, string message, Exception
             SqliteException { SqliteErrorCode: 14 } when !File.Exists(path) => Gone(path, failure),
             SqliteException { SqliteErrorCode: 8 or 3 or 14 or 23 } => new(TroubleKind.Unwritable, $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.", failure),
             SqliteException { SqliteErrorCode: 5 or 6 } => new(TroubleKind.InUse, $"Another program holds {name} at the moment. Nothing was changed; close it and try again.", failure),
-            SqliteException { SqliteErrorCode: 11 or 26 } => new(TroubleKind.Damaged, $"The file {name} is damaged and cannot be read. It is left as it is; a backup can take its place.", failure),
+            SqliteException { SqliteErrorCode: 11 or 26 } => new(TroubleKind.Damaged, $"The file {path} is damaged and cannot be read. It is left as it is; a backup can take its place.", failure),
             SqliteException { SqliteErrorCode: 10 } when new DriveInfo(Path.GetFullPath(path)).AvailableFreeSpace < 1024 * 1024 =>
                 new(TroubleKind.NoRoom, $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.", failure),
             SqliteException { SqliteErrorCode: 10 } => new(TroubleKind.Unwritable, $"The disk refuses to read or write {path}. Look after the disk, then try again; a backup lies in the folder beside it.", failure),

@@ -69,7 +69,7 @@ public static class Problems
     {
         ExceptionHandler = AnswerAsync,
         // What the asker can mend is told to the asker; the log is for what went wrong here.
-        SuppressDiagnosticsCallback = failure => failure.Exception is TroubleException || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
+        SuppressDiagnosticsCallback = failure => InTrouble(failure.HttpContext, failure.Exception) is not null || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
     });
 
     private static async Task AnswerAsync(HttpContext context)

@@ -92,6 +92,23 @@ function Strip({ removed, over }: { removed: Removed; over: () => void }) {
   )
 }
 
+/** Takes a row out of a list that is being written, and offers to put it back where it stood. */
+export function useRowRemoval() {
+  const offer = useContext(Offer)
+  return useCallback(
+    <T,>(what: string, list: T[], at: number, set: (change: (now: T[]) => T[]) => void) => {
+      const row = list[at]
+      if (row === undefined) return
+      set((now) => now.filter((one) => one !== row))
+      offer({
+        what: what || 'a row',
+        back: async () => set((now) => [...now.slice(0, at), row, ...now.slice(at)]),
+      })
+    },
+    [offer],
+  )
+}
+
 /** Removes something, and offers to take that back. Answers whether it is gone. */
 export function useRemoval() {
   const offer = useContext(Offer)

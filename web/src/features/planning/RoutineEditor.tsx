@@ -9,6 +9,7 @@ import { useDragSensors } from '../../ui/useDragSensors'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { areaLooks, staffOrder } from '../../ui/areas'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { useRowRemoval } from '../../ui/removal'
 
 type Block = KeyedBlock
 
@@ -29,6 +30,7 @@ const bare = (blocks: Block[]): Schemas['Block'][] =>
 /** Builds a day shape by drag and keyboard; the arithmetic follows at once. */
 export function RoutineEditor({ start, close }: { start: Schemas['RoutineView']; close: () => void }) {
   const [name, setName] = useState(start.name)
+  const removeRow = useRowRemoval()
   const [interwoven, setInterwoven] = useState(start.interwoven)
   const [weekdays, setWeekdays] = useState(start.weekdays)
   const [blocks, setBlocks] = useState(() => keyed(start.blocks))
@@ -135,7 +137,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
                 minutes={fit.data?.minutes[i]}
                 rounds={fit.data?.rounds[i]}
                 change={(part) => change(block.key, part)}
-                remove={() => setBlocks(blocks.filter((one) => one.key !== block.key))}
+                remove={() => removeRow(areaLooks[block.area].name, blocks, i, setBlocks)}
               />
             ))}
           </chakra.ol>

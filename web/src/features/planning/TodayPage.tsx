@@ -2,10 +2,10 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { api, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Tines } from '../../ui/Tines'
-import { Empty, Page, Press, Refusal } from '../../ui/fields'
+import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
 import { sayDay, sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
 import { DayWishes } from './DayWishes'
@@ -176,6 +176,12 @@ function useBegin(state: Today) {
 
 /** A session of an earlier day that nobody closed, with what it holds; it is closed before today begins. */
 function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const close = async () => {
+    const body = { id: crypto.randomUUID(), sessionId: unclosed.id, note: '', pain: false, where: '' }
+    if (await run(() => ask(client.POST('/api/session/close', { body })))) await queries.invalidateQueries()
+  }
   const holds = [
     `${Math.round(unclosed.playedMinutes)} of ${sayMinutes(unclosed.plannedMinutes)} played`,
     unclosed.takes > 0 && `${unclosed.takes} ${unclosed.takes === 1 ? 'take' : 'takes'}`,
@@ -195,13 +201,15 @@ function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
         The session of {sayDay(unclosed.day)} is still open: {holds.join(', ')}.
       </Text>
       <Text mt="1" color="faded">
-        Close it first; it keeps its own day, and today&rsquo;s plan waits.
+        It is closed before today&rsquo;s begins, and keeps its own day.
       </Text>
-      <Flex mt="3">
-        <Link to="/close" style={{ fontWeight: 700, textDecoration: 'underline' }}>
-          Close it
+      <Flex mt="3" gap="5" align="center" wrap="wrap">
+        <Press onClick={close}>Close it as it stands</Press>
+        <Link to="/close" style={{ textDecoration: 'underline' }}>
+          Write something about it first
         </Link>
       </Flex>
+      <Refusal problem={problem} />
     </Box>
   )
 }

@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { useRowRemoval } from '../../ui/removal'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { PartRow, type KeyedPart } from './PartRow'
 import { WarmUpPicture } from './WarmUpPicture'
@@ -43,6 +44,7 @@ const newPart = (element: Element): KeyedPart => ({
 /** Builds one version; how it is cut on the day that is tried follows at once. */
 export function WarmUpEditor({ start, tried, setTried, close }: Props) {
   const [name, setName] = useState(start.name)
+  const removeRow = useRowRemoval()
   const [parts, setParts] = useState<KeyedPart[]>(() =>
     inOrder(start.parts).map(({ part }) => ({ ...part, key: crypto.randomUUID() })),
   )
@@ -109,7 +111,10 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
           parts={parts.filter((part) => part.element === element.id)}
           change={change}
           add={() => add(element.id)}
-          remove={(key) => setParts(parts.filter((one) => one.key !== key))}
+          remove={(key) => {
+            const at = parts.findIndex((one) => one.key === key)
+            removeRow(parts[at]?.title ?? '', parts, at, setParts)
+          }}
           move={(from, to) =>
             setParts(
               arrayMove(

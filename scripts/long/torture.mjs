@@ -19,6 +19,7 @@ const bench = built('bench', 'TuningFork.Bench')
 const sleep = (ms) => new Promise((next) => setTimeout(next, ms))
 let port = 20000 + randomInt(20000)
 let failures = 0
+const running = new Set()
 
 /** A server of its own on a folder; what it says is kept for when something goes wrong. */
 class Server {
@@ -29,7 +30,8 @@ class Server {
     this.process = spawn('dotnet', [server, '--urls', this.address, '--data', folder, '--own', '--testing', ...extra])
     for (const stream of [this.process.stdout, this.process.stderr])
       stream.on('data', (text) => (this.said += text))
-    this.ended = new Promise((next) => this.process.on('exit', next))
+    running.add(this.process)
+    this.ended = new Promise((next) => this.process.on('exit', next)).then(() => running.delete(this.process))
   }
 
   async up(seconds = 25) {
@@ -87,6 +89,14 @@ async function filled(at) {
   return one
 }
 
+/** How long a start takes that nobody kills, in milliseconds. */
+async function timeOf(at) {
+  const one = new Server(at)
+  const { after } = await one.up()
+  await one.kill()
+  return after
+}
+
 const note = (one, text) => one.ask('POST', '/api/journal', { key: randomUUID(), text })
 
 async function notes(one) {
@@ -101,7 +111,7 @@ async function notes(one) {
 
 /** Kills first starts at any moment; each has to come up afterwards, and quickly. */
 async function starts(kills) {
-  const whole = await new Server(folder()).up().then((up) => up.after)
+  const whole = await timeOf(folder())
   let down = 0
   for (let i = 0; i < kills; i++) {
     const at = folder()
@@ -123,7 +133,7 @@ async function upgrades(kills, size) {
   const copy = (at) => fs.copyFileSync(older, path.join(at, 'own.db'))
   const measured = folder()
   copy(measured)
-  const whole = await new Server(measured).up().then((up) => up.after)
+  const whole = await timeOf(measured)
   let down = 0
   let lost = 0
   for (let i = 0; i < kills; i++) {
@@ -354,6 +364,7 @@ try {
   if (!sample) await fullDisk()
   await clocks(count(40, 2))
 } finally {
+  for (const one of running) one.kill('SIGKILL')
   fs.rmSync(work, { recursive: true, force: true })
 }
 console.log(failures === 0 ? 'nothing stayed down, nothing was lost' : `${failures} WRONG`)

@@ -99,8 +99,9 @@ public static class PlanEdit
     internal static IReadOnlyList<Drill> AsByHand(IReadOnlyList<Drill> drills, DayRequest request)
     {
         var left = drills.ToList();
-        foreach (var drill in drills.Where(drill => request.LeftOut.Any(gone => Same(gone, drill)) && request.Kept.All(kept => kept.Id != drill.Id)))
-            Drop(left, drill, request);
+        var stays = request.Kept.Select(kept => kept.Id).ToHashSet(StringComparer.Ordinal);
+        foreach (var drill in drills.Where(drill => request.LeftOut.Any(gone => Same(gone, drill)) && !stays.Contains(drill.Id)))
+            Drop(left, drill, other => !other.IsBreak && !stays.Contains(other.Id) && !request.LeftOut.Any(gone => Same(gone, other)));
         foreach (var drill in left.Where(drill => drill.MovedTo is not null).OrderBy(drill => drill.MovedTo).ToList())
         {
             left.Remove(drill);
@@ -111,12 +112,11 @@ public static class PlanEdit
     }
 
     /// <summary>Takes a drill out; its minutes go to the next of its area that the player has not set, else to the next of any.</summary>
-    private static void Drop(List<Drill> drills, Drill gone, DayRequest request)
+    private static void Drop(List<Drill> drills, Drill gone, Func<Drill, bool> isFree)
     {
         var at = drills.IndexOf(gone);
         drills.RemoveAt(at);
-        bool Takes(Drill drill) => !drill.IsBreak && drill.Minutes + gone.Minutes <= MostMinutes && request.Kept.All(kept => kept.Id != drill.Id);
-        var next = drills.Where(Takes).OrderBy(drill => drill.Area != gone.Area).ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at)).FirstOrDefault();
+        var next = drills.Where(drill => isFree(drill) && drill.Minutes + gone.Minutes <= MostMinutes).OrderBy(drill => drill.Area != gone.Area).ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at)).FirstOrDefault();
         if (next is not null)
             drills[drills.IndexOf(next)] = Fill.RoundsFill.Sized(next with { Minutes = next.Minutes + gone.Minutes });
     }

@@ -57,8 +57,9 @@ public sealed partial class Backups(string path)
         DateOnly Day(DateTime utc) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTimeFromUtc(utc, zone));
         if (!PracticeFile.IsThere(path) || ContentsOf(path) is not { Materials: > 0 } and not { Sessions: > 0 } and not { Notes: > 0 })
             return;
-        var newest = Names().Where(found => found.Kind == BackupKind.Daily).Select(found => (DateTime?)found.TakenUtc).FirstOrDefault();
-        if (newest is { } taken && (Day(taken) == Day(nowUtc) || Changed() <= File.GetLastWriteTimeUtc(Path.Combine(Folder, Names().First(found => found.Kind == BackupKind.Daily).Name))))
+        // One from under a clock that was ahead says nothing about today.
+        var newest = Names().FirstOrDefault(found => found.Kind == BackupKind.Daily && found.TakenUtc <= nowUtc.AddDays(1));
+        if (newest.Name is not null && (Day(newest.TakenUtc) == Day(nowUtc) || Changed() <= File.GetLastWriteTimeUtc(Path.Combine(Folder, newest.Name))))
             return;
         Make(BackupKind.Daily, nowUtc);
     }

@@ -16,6 +16,7 @@ public static class TakeAlong
     {
         if (string.Equals(Path.GetFullPath(from), Path.GetFullPath(to), StringComparison.Ordinal) || !PracticeFile.IsThere(from) || File.Exists(to))
             return null;
+        using var mine = Hold(Path.GetDirectoryName(Path.GetFullPath(from))!);
         try
         {
             SafeFile.Copy(from, to);
@@ -26,6 +27,19 @@ public static class TakeAlong
         catch (Exception problem) when (problem is SqliteException or IOException && TroubleException.Of(problem, to) is not null)
         {
             throw TroubleException.Of(problem, to)!;
+        }
+    }
+
+    /// <summary>Holds the old folder as a program that works in it would: what it still writes there would be left behind.</summary>
+    private static FileStream Hold(string folder)
+    {
+        try
+        {
+            return new FileStream(Path.Combine(folder, "in-use"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            throw new TroubleException(TroubleKind.InUse, $"Another Tuning Fork runs on {folder}. Stop it, so that your book can be taken along from there.", problem);
         }
     }
 }

@@ -182,7 +182,7 @@ public sealed class DayPlannerTests
 
     private static string Json(DayPlan plan) => JsonSerializer.Serialize(plan);
 
-    private static DayRequest Request(int minutes, Routine routine, int seed, int passages, int exercises)
+    internal static DayRequest Request(int minutes, Routine routine, int seed, int passages, int exercises)
     {
         var random = new Random(seed);
         var materials = new List<Material>();

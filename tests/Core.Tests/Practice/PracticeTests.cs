@@ -127,6 +127,15 @@ public sealed class PracticeTests
         Stage.Now(drill, [], 0).Title.ShouldBe("one");
         Stage.Now(drill, [], 239).Resting.ShouldBeFalse();
         Stage.Now(drill, [], 241).Resting.ShouldBeTrue();
+        Stage.Now(drill, [], 100).TurnsAtSeconds.ShouldBe(240);
+        Stage.Now(drill, [], 241).TurnsAtSeconds.ShouldBe(300);
+        Stage.Now(drill, [], 300).TurnsAtSeconds.ShouldBe(540);
+        // Rounds of 5 minutes, 4 of them work; the second thing begins at 300 seconds.
+        Stage.Worked(drill, 10, 20).ShouldBeEmpty();
+        Stage.Worked(drill, 299, 20).ShouldBe([0]);
+        Stage.Worked(drill, 310, 20).ShouldBe([0]);
+        Stage.Worked(drill, 320, 20).ShouldBe([0, 1]);
+        Stage.Worked(drill, 1440, 20).ShouldBe([0, 1]);
         Stage.Now(drill, [], 301).Title.ShouldBe("two");
         Stage.Now(drill, [], 601).Title.ShouldBe("one");
     }

@@ -85,7 +85,7 @@ public static class JournalEndpoints
 
     private static async Task<EntryView> AddAsync(EntryWish wish, PracticeDb db, SessionDesk desk, PlanDesk plans, PracticeClock clock, CancellationToken cancel)
     {
-        if (await db.Entries.FirstOrDefaultAsync(entry => entry.Key == wish.Key, cancel) is { } there)
+        if (await db.Entries.IgnoreQueryFilters().FirstOrDefaultAsync(entry => entry.Key == wish.Key, cancel) is { } there)
             return View(there);
         var profile = await plans.ProfileAsync(cancel);
         var today = clock.Today(profile);

@@ -4,7 +4,7 @@ import { useSound } from '../../sound/useSound'
 
 /** Click and drone on the stage: with the drill when they are set so, by key at any time, silent while it is paused. */
 export function useStageSound(session: Schemas['SessionView']) {
-  const view = api.useQuery('get', '/api/sound')
+  const view = api.useQuery('get', '/api/sound', undefined, { throwOnError: false })
   const { clicking, droning, startClick, stopClick, setTempo, startDrone, stopDrone } = useSound(view.data)
   const tempo = session.target?.tempo ?? null
   const place = `${session.id}:${session.position}`

@@ -39,6 +39,7 @@ builder.Services.AddScoped<MusicDesk>();
 builder.Services.AddScoped<PieceMusic>();
 builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<SessionDesk>();
+builder.Services.AddScoped<SessionViews>();
 builder.Services.ConfigureHttpJsonOptions(json =>
 {
     json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));

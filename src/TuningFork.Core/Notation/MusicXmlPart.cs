@@ -1,12 +1,11 @@
 using System.Globalization;
-using System.Xml;
 using System.Xml.Linq;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>Reads the first part of a MusicXML score, its first voice.</summary>
+/// <summary>One part of a MusicXML score, its first voice, read bar by bar.</summary>
 internal sealed class MusicXmlPart
 {
     private readonly SortedSet<string> leftOut = new(StringComparer.Ordinal);
@@ -19,61 +18,16 @@ internal sealed class MusicXmlPart
     private Bpm? tempo;
     private string? voice;
 
-    /// <summary>Reads bar by bar: of a large score only one bar at a time is held.</summary>
-    /// <param name="xml">A reader at the first element.</param>
-    /// <param name="cancel">Stops it.</param>
-    public static ReadMusic Read(XmlReader xml, CancellationToken cancel)
+    /// <summary>Says of a score with several parts that only the first was taken.</summary>
+    public void OneOf(int parts)
     {
-        if (xml.LocalName == "score-timewise")
-            throw new MusicFileException("The file is ordered by time (score-timewise). Export it as score-partwise.");
-        if (xml.LocalName != "score-partwise")
-            throw new MusicFileException("This is no MusicXML score. Export the music as MusicXML and take that file.");
-        var reader = new MusicXmlPart();
-        var (parts, work, movement) = (0, "", "");
-        xml.Read();
-        while (xml.NodeType != XmlNodeType.EndElement && !xml.EOF)
-        {
-            if (xml.NodeType != XmlNodeType.Element)
-                xml.Skip();
-            else if (xml.LocalName == "work")
-                work = ((XElement)XNode.ReadFrom(xml)).Element("work-title")?.Value ?? "";
-            else if (xml.LocalName == "movement-title")
-                movement = xml.ReadElementContentAsString();
-            else if (xml.LocalName == "part" && ++parts == 1)
-                reader.Measures(xml, cancel);
-            else
-                xml.Skip();
-        }
-
-        if (parts == 0)
-            throw new MusicFileException("There is no part in this file.");
         if (parts > 1)
-            reader.leftOut.Add($"{parts - 1} of {parts} parts: the first one was taken");
-        return reader.Finish(work.Length > 0 ? work : movement);
+            leftOut.Add($"{parts - 1} of {parts} parts: the first one was taken");
     }
 
-    private void Measures(XmlReader xml, CancellationToken cancel)
-    {
-        if (xml.IsEmptyElement)
-        {
-            xml.Read();
-            return;
-        }
-
-        xml.Read();
-        while (xml.NodeType != XmlNodeType.EndElement && !xml.EOF)
-        {
-            cancel.ThrowIfCancellationRequested();
-            if (xml is { NodeType: XmlNodeType.Element, LocalName: "measure" })
-                Measure((XElement)XNode.ReadFrom(xml));
-            else
-                xml.Skip();
-        }
-
-        xml.ReadEndElement();
-    }
-
-    private ReadMusic Finish(string title)
+    /// <summary>What was read.</summary>
+    /// <param name="title">Title of the score, or empty.</param>
+    public ReadMusic Finish(string title)
     {
         if (bars.Count == 0 || bars.TrueForAll(bar => bar.Elements.All(element => element.IsRest)))
             throw new MusicFileException("There are no notes in the first part of this file.");
@@ -111,7 +65,8 @@ internal sealed class MusicXmlPart
         return score.Check() is [var (number, problem), ..] ? throw new MusicFileException($"Bar {number} cannot be read: {problem}") : score;
     }
 
-    private void Measure(XElement measure)
+    /// <summary>Reads the next bar.</summary>
+    public void Measure(XElement measure)
     {
         if (bars.Count >= MusicXmlReader.MostBars)
             throw new MusicFileException($"The piece is longer than {MusicXmlReader.MostBars:N0} bars; export a part of it.");

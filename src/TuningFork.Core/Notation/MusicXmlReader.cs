@@ -27,7 +27,7 @@ public static class MusicXmlReader
             throw new MusicFileException($"The file is larger than {MostBytes / 1024 / 1024} MB; export a part of it.");
         var plain = file is [(byte)'P', (byte)'K', ..] ? Unpacked(file, cancel) : file;
         MusicXmlBounds.Check(plain, cancel);
-        return Reading(plain, reader => MusicXmlPart.Read(reader, cancel));
+        return Reading(plain, reader => MusicXmlScore.Read(reader, cancel));
     }
 
     /// <summary>Opens a text for reading, from its first element on; nothing outside it is asked for.</summary>

@@ -1,24 +1,18 @@
 using System.Globalization;
 using System.Text.Json;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
-using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
-using TuningFork.Core.Notation;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Spacing;
-using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
-using TuningFork.Server.Features.Repertoire;
-using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.</summary>
-public sealed partial class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk music, TakeBooks books, PracticeClock clock, ILogger<SessionDesk> log)
+public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, PracticeClock clock)
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
@@ -298,56 +292,4 @@ public sealed partial class SessionDesk(PracticeDb db, PlanDesk plans, MusicDesk
 
     public static Cue CueOf(SessionDrillRow row, Drill drill) => Stage.Now(
         drill, [.. row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean))], row.PlayedSeconds, row.Nudge);
-
-    public async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null
-        : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
-
-    /// <summary>The music of a target as the stage shows it. A drill runs at worst without its music, and with a word about it.</summary>
-    public async Task<(string Abc, string Word)> MusicAsync(Target target, CancellationToken cancel)
-    {
-        try
-        {
-            return (await AbcAsync(target, cancel), "");
-        }
-        catch (FieldException problem)
-        {
-            return ("", problem.Message);
-        }
-#pragma warning disable CA1031 // Whatever is wrong with the music, what was played counts and the drill goes on.
-        catch (Exception problem) when (problem is not (OperationCanceledException or SqliteException))
-        {
-            NoMusic(log, target.Key, problem);
-            return ("", "The music of this cannot be shown; the drill goes on without it.");
-        }
-#pragma warning restore CA1031
-    }
-
-    [LoggerMessage(LogLevel.Error, "The music of {Key} cannot be shown.")]
-    private static partial void NoMusic(ILogger log, string key, Exception problem);
-
-    /// <summary>The music of a target in ABC notation, in its key, pattern or thinned; empty when it has none.</summary>
-    private async Task<string> AbcAsync(Target target, CancellationToken cancel)
-    {
-        if (target.Work is { Kind: WorkKind.Notation } written)
-            return written.Text;
-        var parts = target.Key.Split(':');
-        if (parts is ["m", var number, ..] && int.TryParse(number, System.Globalization.CultureInfo.InvariantCulture, out var passage)
-            && await music.OfPassageAsync(passage, parts is [_, _, "v", var variant] ? variant : "", cancel) is { } bars)
-            return AbcWriter.Write(bars with { Title = "", Tempo = null });
-        if (target.MaterialId is not { } id)
-            return "";
-        var json = await db.Materials.Where(row => row.Id == id).Select(row => row.SheetJson).FirstOrDefaultAsync(cancel);
-        if (string.IsNullOrEmpty(json) || JsonSerializer.Deserialize<SheetRequest>(json, Bookkeeping.Json) is not { } sheet)
-            return "";
-        try
-        {
-            var wish = SheetEndpoints.For(sheet, target.Key, target.Work);
-            return AbcWriter.Write(SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with { Title = "", Tempo = null });
-        }
-        catch (FieldException)
-        {
-            // The range has become too small for it: the drill goes on without its music.
-            return "";
-        }
-    }
 }

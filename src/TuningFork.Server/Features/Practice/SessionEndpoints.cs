@@ -82,11 +82,11 @@ public static class SessionEndpoints
     public static void MapSession(this WebApplication app)
     {
         var group = app.MapGroup("/api/session").WithTags("Session");
-        group.MapGet("", async Task<IResult> (SessionDesk desk, CancellationToken cancel) =>
-            await desk.OpenAsync(cancel) is { } session ? TypedResults.Ok(await ViewAsync(desk, session, cancel)) : TypedResults.NoContent())
+        group.MapGet("", async Task<IResult> (SessionDesk desk, SessionViews views, CancellationToken cancel) =>
+            await desk.OpenAsync(cancel) is { } session ? TypedResults.Ok(await views.OfAsync(session, cancel)) : TypedResults.NoContent())
             .Produces<SessionView>().Produces(StatusCodes.Status204NoContent).WithName("GetSession");
-        group.MapPost("", async (BeginWish wish, SessionDesk desk, CancellationToken cancel) =>
-            await ViewAsync(desk, await desk.BeginAsync(wish.Version, cancel), cancel)).WithName("BeginSession");
+        group.MapPost("", async (BeginWish wish, SessionDesk desk, SessionViews views, CancellationToken cancel) =>
+            await views.OfAsync(await desk.BeginAsync(wish.Version, cancel), cancel)).WithName("BeginSession");
         group.MapPost("/pulse", async (PulseWish wish, SessionDesk desk, PracticeDb db, CancellationToken cancel) =>
         {
             var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
@@ -100,7 +100,7 @@ public static class SessionEndpoints
         group.MapPost("/close", CloseAsync).WithName("CloseSession");
     }
 
-    private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, SessionViews views, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
         var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
         var row = session.Drills.FirstOrDefault(drill => drill.Position == wish.Position);
@@ -119,7 +119,7 @@ public static class SessionEndpoints
             await db.SaveChangesAsync(cancel);
         }
 
-        return await ViewAsync(desk, session, cancel);
+        return await views.OfAsync(session, cancel);
     }
 
     private static void Run(SessionRow session, bool running, PracticeClock clock)
@@ -215,33 +215,5 @@ public static class SessionEndpoints
     {
         var ids = SessionDesk.Read(row).Targets.Select(target => target.MaterialId).Distinct().ToList();
         return ids.Count == 1 ? ids[0] : null;
-    }
-
-    private static async Task<SessionView> ViewAsync(SessionDesk desk, SessionRow session, CancellationToken cancel)
-    {
-        var rows = session.Drills.OrderBy(row => row.Position).ToList();
-        var current = rows.FirstOrDefault(row => row.Position == session.Current);
-        var drill = current is null ? null : SessionDesk.Read(current);
-        var cue = current is null ? null : SessionDesk.CueOf(current, drill!);
-        var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
-        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await desk.MusicAsync(target, cancel);
-        return new SessionView(
-            session.Id, session.Day, session.Running, session.Current, session.PlannedMinutes, session.Purpose, rows.ConvertAll(View), cue,
-            target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
-            cue is null ? null : await desk.QuestionAsync(drill!, cue, cancel),
-            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
-            abc, word,
-            target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
-            await desk.IsOverAsync(session, cancel));
-    }
-
-    private static SessionDrillView View(SessionDrillRow row)
-    {
-        var drill = SessionDesk.Read(row);
-        var method = drill.IsBreak ? null : Methods.Of(drill);
-        return new SessionDrillView(
-            row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
-            drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
-            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count > 0);
     }
 }

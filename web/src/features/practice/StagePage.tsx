@@ -5,11 +5,11 @@ import type { Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Engraving } from '../../ui/Engraving'
-import { Press } from '../../ui/fields'
 import { useStageSound } from './useStageSound'
 import { StageTime } from './StageTime'
 import { noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
+import { Away, StageButton, Told } from './StageParts'
 import { KeySheet } from './KeySheet'
 import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
@@ -43,27 +43,6 @@ function Under({ stage, note }: { stage: StageState; note: Note }) {
   if (session.position >= session.drills.length || session.isOver)
     return note.open ? <Box bg="stage" minH="100vh" /> : <Navigate to="/close" replace />
   return <Stage key={session.id} stage={stage} session={session} note={note} />
-}
-
-function Away({ retry }: { retry: () => void }) {
-  return (
-    <Flex
-      as="main"
-      id="main"
-      bg="stage"
-      color="stageText"
-      minH="100vh"
-      align="center"
-      justify="center"
-      direction="column"
-      gap="5"
-    >
-      <Text fontSize="28px">
-        The program does not answer. Start it again with ./run; what you played is kept.
-      </Text>
-      <StageButton keys="" name="Try again" press={retry} />
-    </Flex>
-  )
 }
 
 interface StageProps {
@@ -273,43 +252,5 @@ function Stage({ stage, session, note }: StageProps) {
       </Flex>
       {keysShown && <KeySheet close={() => setKeysShown(false)} />}
     </Flex>
-  )
-}
-
-/** What went wrong, until it is settled. */
-function Told({ dismiss, children }: { dismiss?: () => void; children: React.ReactNode }) {
-  return (
-    <Flex
-      role="alert"
-      bg="stageWrong"
-      px="4"
-      py="2"
-      borderRadius="6px"
-      gap="4"
-      align="center"
-      justify="space-between"
-    >
-      <Text>{children}</Text>
-      {dismiss && <StageButton keys="" name="I see" press={dismiss} />}
-    </Flex>
-  )
-}
-
-function StageButton({ keys, name, press }: { keys: string; name: string; press: () => void }) {
-  return (
-    <Press
-      borderColor="#5d6475"
-      px="2.5"
-      fontSize="16px"
-      minH="44px"
-      fontWeight={500}
-      _hover={{ bg: '#262c3a' }}
-      onClick={press}
-    >
-      <Text as="span" fontWeight={700}>
-        {keys}
-      </Text>
-      {name}
-    </Press>
   )
 }

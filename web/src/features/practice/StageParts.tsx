@@ -1,0 +1,62 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { Press } from '../../ui/fields'
+
+/** The program does not answer, and there is nothing to show yet. */
+export function Away({ retry }: { retry: () => void }) {
+  return (
+    <Flex
+      as="main"
+      id="main"
+      bg="stage"
+      color="stageText"
+      minH="100vh"
+      align="center"
+      justify="center"
+      direction="column"
+      gap="5"
+    >
+      <Text fontSize="28px">
+        The program does not answer. Start it again with ./run; what you played is kept.
+      </Text>
+      <StageButton keys="" name="Try again" press={retry} />
+    </Flex>
+  )
+}
+
+/** What went wrong, until it is settled. */
+export function Told({ dismiss, children }: { dismiss?: () => void; children: React.ReactNode }) {
+  return (
+    <Flex
+      role="alert"
+      bg="stageWrong"
+      px="4"
+      py="2"
+      borderRadius="6px"
+      gap="4"
+      align="center"
+      justify="space-between"
+    >
+      <Text>{children}</Text>
+      {dismiss && <StageButton keys="" name="I see" press={dismiss} />}
+    </Flex>
+  )
+}
+
+export function StageButton({ keys, name, press }: { keys: string; name: string; press: () => void }) {
+  return (
+    <Press
+      borderColor="#5d6475"
+      px="2.5"
+      fontSize="16px"
+      minH="44px"
+      fontWeight={500}
+      _hover={{ bg: '#262c3a' }}
+      onClick={press}
+    >
+      <Text as="span" fontWeight={700}>
+        {keys}
+      </Text>
+      {name}
+    </Press>
+  )
+}

@@ -326,6 +326,28 @@ async function fullDisk() {
   }
 }
 
+/** A book that cannot be written is told, and goes on when it can. */
+async function readOnly() {
+  const at = folder()
+  await (await filled(at)).kill('SIGTERM')
+  const book = path.join(at, 'own.db')
+  const mount = (...how) => spawnSync('mount', [...how, book]).status === 0
+  if (!mount('--bind', book) || !mount('-o', 'remount,bind,ro')) {
+    console.log('read-only book: not tried, nothing can be mounted here')
+    return
+  }
+  const one = new Server(at)
+  const up = await one.up()
+  if (up?.trouble?.kind !== 'Unwritable') wrong(`a read-only book says ${JSON.stringify(up)}`, one)
+  if (/ {3}at |Unhandled/.test(one.said)) wrong('a stack trace is shown', one)
+  spawnSync('umount', ['-l', book])
+  await sleep(2200)
+  const after = await one.up()
+  if (after?.trouble || (await notes(one)).length !== 20) wrong('writable again it does not go on', one)
+  await one.kill()
+  report('read-only books', { times: 1, 'told and gone on with': after?.trouble ? 0 : 1 })
+}
+
 /** Clocks set wrong and right again: everything answers. */
 async function clocks(times) {
   const one = await filled(folder())
@@ -362,6 +384,7 @@ try {
   await sessions(count(50, 1))
   await damage(count(40, 1))
   if (!sample) await fullDisk()
+  if (!sample) await readOnly()
   await clocks(count(40, 2))
 } finally {
   for (const one of running) one.kill('SIGKILL')

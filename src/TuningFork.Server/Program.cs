@@ -22,6 +22,8 @@ var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
 // What goes wrong with the file is told once, as a sentence or by the answer's own log.
 builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Critical);
+// A start that fails is told by the sentence below.
+builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
 builder.WebHost.ConfigureKestrel(server =>
 {
     server.AddServerHeader = false;

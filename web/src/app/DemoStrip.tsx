@@ -34,7 +34,8 @@ export function DemoStrip() {
       borderColor="line"
       px={{ base: '4', md: '8' }}
       py="1"
-      gap="4"
+      columnGap="4"
+      rowGap="0"
       align="center"
       wrap="wrap"
       fontSize="0.9em"

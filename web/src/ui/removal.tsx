@@ -7,7 +7,7 @@ import { Press, Refusal, useProblem } from './fields'
 const seconds = 10
 
 interface Removed {
-  /** What it was called. */
+  /** What was done: "Removed: Everyday weave". */
   what: string
   /** Brings it back. */
   back: () => Promise<unknown>
@@ -82,7 +82,7 @@ function Strip({ removed, over }: { removed: Removed; over: () => void }) {
       onBlur={() => setHeld(false)}
     >
       <Box minW="0">
-        <Text overflowWrap="anywhere">Removed: {removed.what}</Text>
+        <Text overflowWrap="anywhere">{removed.what}</Text>
         <Refusal problem={problem} />
       </Box>
       <Press borderColor="paper" minH="38px" _hover={{ bg: 'rgba(255,255,255,0.14)' }} onClick={back}>
@@ -101,7 +101,7 @@ export function useRowRemoval() {
       if (row === undefined) return
       set((now) => now.filter((one) => one !== row))
       offer({
-        what: what || 'a row',
+        what: `Removed: ${what || 'a row'}`,
         back: async () => set((now) => [...now.slice(0, at), row, ...now.slice(at)]),
       })
     },
@@ -114,9 +114,9 @@ export function useRemoval() {
   const offer = useContext(Offer)
   const queries = useQueryClient()
   return useCallback(
-    async (what: string, remove: () => Promise<unknown>, back: () => Promise<unknown>) => {
+    async (what: string, remove: () => Promise<unknown>, back: () => Promise<unknown>, done = 'Removed') => {
       await remove()
-      offer({ what: what.length > 60 ? `${what.slice(0, 57)} …` : what, back })
+      offer({ what: `${done}: ${what.length > 60 ? `${what.slice(0, 57)} …` : what}`, back })
       await queries.invalidateQueries()
       return true
     },

@@ -12,20 +12,29 @@ public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogge
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         using var timer = new PeriodicTimer(Look);
-        do
+        try
         {
-            if (!ledger.IsReady(Book.Own))
-                continue;
-            try
-            {
-                await Task.Run(() => ledger.Backups.MakeDaily(time.GetUtcNow().UtcDateTime, time.LocalTimeZone), stoppingToken);
-            }
-            catch (TroubleException trouble)
-            {
-                Failed(log, Words.Small(trouble.Message));
-            }
+            do
+                await Task.Run(Back, stoppingToken);
+            while (await timer.WaitForNextTickAsync(stoppingToken));
         }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        catch (OperationCanceledException)
+        {
+            // The program ends.
+        }
+    }
+
+    private void Back()
+    {
+        try
+        {
+            if (ledger.IsReady(Book.Own))
+                ledger.Backups.MakeDaily(time.GetUtcNow().UtcDateTime, time.LocalTimeZone);
+        }
+        catch (TroubleException trouble)
+        {
+            Failed(log, Words.Small(trouble.Message));
+        }
     }
 
     [LoggerMessage(LogLevel.Error, "Today's backup was not made: {Trouble}")]

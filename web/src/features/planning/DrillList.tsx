@@ -45,9 +45,10 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
   const removal = useRemoval()
   const leaveOut = () =>
     removal(
-      `${drill.title}, for today`,
+      drill.title,
       () => state.change({ kind: 'LeaveOut', drillId: drill.id }),
       state.back,
+      'Left out today',
     )
   return (
     <chakra.li

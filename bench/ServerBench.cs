@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Globalization;
 using Microsoft.Data.Sqlite;
 using TuningFork.Data;
+using TuningFork.Data.Keeping;
 
 namespace TuningFork.Bench;
 
@@ -36,6 +37,12 @@ internal static class ServerBench
                 Read(read);
             return Task.CompletedTask;
         });
+        var watch = Stopwatch.StartNew();
+        SafeFile.CheckOnly(file);
+        Console.WriteLine($"check at a start   {watch.ElapsedMilliseconds} ms");
+        watch.Restart();
+        new Backups(file).Make(BackupKind.Daily, DateTime.UtcNow);
+        Console.WriteLine($"backup, checked    {watch.ElapsedMilliseconds} ms");
         const string Address = "http://127.0.0.1:5397";
         var start = new ProcessStartInfo("dotnet") { UseShellExecute = false, RedirectStandardOutput = false };
         foreach (var argument in new[] { Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"), "--own", "--urls", Address, "--data", folder })

@@ -148,7 +148,7 @@ public sealed class DayJourney
         await app.RunAsync();
         var allowed = (await app.Session())["drills"]![position]!;
         var saved = allowed["allowedSeconds"]!.GetValue<int>() - allowed["playedSeconds"]!.GetValue<double>();
-        (saved - shown).ShouldBeLessThanOrEqualTo(2.1, "one second of play and one of rounding up");
+        (saved - shown).ShouldBeLessThanOrEqualTo(3.1, "one second of play, one of rounding up, and a report under way on a busy machine");
         shown.ShouldBeLessThan(shownBefore);
         browser.Open("/practise");
         browser.See(By.CssSelector("[data-testid='stage-left']"));

@@ -53,11 +53,12 @@ public sealed class TroubleJourney
         browser.Open("/");
         browser.See(By.XPath("//h1[.='Your book cannot be read']"));
         browser.SeeText("is damaged");
+        browser.SeeText("would be missing");
         browser.Resize(390, 844);
         ((long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBeLessThanOrEqualTo(1, "on a phone nothing scrolls sideways");
         browser.Resize(1280, 800);
         browser.Button("Go back to").Click();
-        browser.SeeText("would be missing");
+        browser.SeeText("set aside under another name");
         browser.Button("Put it in the place of my book").Click();
         browser.SeeText("Thirty minutes, ");
         browser.Open("/technique");

@@ -166,12 +166,14 @@ public sealed class BadInputTests : IDisposable
     [InlineData("Host", "example.invalid")]
     [InlineData("Origin", "http://example.invalid")]
     [InlineData("Origin", "http://localhost:1")]
+    [InlineData("Sec-Fetch-Site", "cross-site")]
     public async Task Foreign_hosts_and_origins_are_refused(string header, string value)
     {
         using var request = new HttpRequestMessage(HttpMethod.Get, "/api/about");
         request.Headers.TryAddWithoutValidation(header, value);
         using var answer = await app.Http.SendAsync(request);
         answer.StatusCode.ShouldBe(HttpStatusCode.Forbidden);
+        answer.Headers.Contains("Content-Security-Policy").ShouldBeTrue("a refusal is guarded like any other answer");
     }
 
     [Fact]

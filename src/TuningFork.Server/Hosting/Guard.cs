@@ -22,9 +22,11 @@ public static class Guard
                 headers.ContentSecurityPolicy = Policy(null);
             return Task.CompletedTask;
         });
+        // Other sites neither read nor write here, whatever they leave out; a link to the page itself is followed.
+        var foreign = context.Request.Headers["Sec-Fetch-Site"] == "cross-site" && context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal);
         var origin = context.Request.Headers.Origin.ToString();
         var here = $"{context.Request.Scheme}://{context.Request.Host}";
-        if (!IsLoopback(context.Request.Host.Host) || (origin.Length > 0 && !string.Equals(origin, here, StringComparison.OrdinalIgnoreCase)))
+        if (foreign || !IsLoopback(context.Request.Host.Host) || (origin.Length > 0 && !string.Equals(origin, here, StringComparison.OrdinalIgnoreCase)))
         {
             context.Response.StatusCode = StatusCodes.Status403Forbidden;
             await context.Response.WriteAsJsonAsync(

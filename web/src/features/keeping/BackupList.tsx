@@ -6,20 +6,24 @@ import { Press } from '../../ui/fields'
 interface Props {
   backups: Schemas['BackupView'][]
   restore: (name: string) => Promise<unknown>
+  /** What becomes of the book as it is now. */
+  now: string
 }
 
 /** The backups, the newest first; what would be missing is said before one takes the place of the book. */
-export function BackupList({ backups, restore }: Props) {
+export function BackupList({ backups, restore, now }: Props) {
   return (
     <chakra.ul listStyleType="none" aria-label="Backups">
       {backups.map((backup) => (
-        <Row key={backup.name} backup={backup} restore={restore} />
+        <Row key={backup.name} backup={backup} restore={restore} now={now} />
       ))}
     </chakra.ul>
   )
 }
 
-function Row({ backup, restore }: { backup: Schemas['BackupView']; restore: Props['restore'] }) {
+type RowProps = Omit<Props, 'backups'> & { backup: Schemas['BackupView'] }
+
+function Row({ backup, restore, now }: RowProps) {
   const [asked, setAsked] = useState(false)
   const put = async () => {
     await restore(backup.name)
@@ -35,6 +39,7 @@ function Row({ backup, restore }: { backup: Schemas['BackupView']; restore: Prop
           <Text color="faded" fontSize="0.92em">
             {backup.holds}
           </Text>
+          <Text fontSize="0.92em">{backup.missing}</Text>
         </Box>
         {backup.readable && !asked && (
           <Press aria-label={`Go back to ${backup.when}`} onClick={() => setAsked(true)}>
@@ -44,7 +49,7 @@ function Row({ backup, restore }: { backup: Schemas['BackupView']; restore: Prop
       </Flex>
       {asked && (
         <Box role="alert" borderLeft="4px solid" borderColor="accent" pl="4" mt="2">
-          <Text>{backup.missing} Your book as it is now stays, as a backup of its own.</Text>
+          <Text>{now}</Text>
           <Flex gap="3" mt="2" wrap="wrap">
             <Press look="strong" onClick={put}>
               Put it in the place of my book

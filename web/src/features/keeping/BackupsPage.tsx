@@ -42,7 +42,11 @@ export function BackupsPage() {
           The backups of your own book will stand here. The first one is made when you have practised.
         </Empty>
       ) : (
-        <BackupList backups={backups.data.backups} restore={restore} />
+        <BackupList
+          backups={backups.data.backups}
+          restore={restore}
+          now="Your book as it is now stays, as a backup of its own."
+        />
       )}
     </Page>
   )

@@ -45,7 +45,11 @@ export function TroublePage({ trouble, book }: { trouble: Schemas['TroubleView']
           <chakra.h2 fontSize="22px" mb="1">
             The newest good backup
           </chakra.h2>
-          <BackupList backups={[trouble.offer]} restore={restore} />
+          <BackupList
+            backups={[trouble.offer]}
+            restore={restore}
+            now="What is there now is set aside under another name in the same folder; nothing is overwritten."
+          />
         </Box>
       )}
       <Flex gap="3" wrap="wrap" align="center">

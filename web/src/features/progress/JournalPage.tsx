@@ -4,7 +4,6 @@ import { useDeferredValue, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { DemoWord } from '../../ui/DemoWord'
 import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
@@ -250,7 +249,6 @@ function NewEntry() {
         </Press>
       </Flex>
       <Refusal problem={problem} />
-      <DemoWord />
     </Box>
   )
 }

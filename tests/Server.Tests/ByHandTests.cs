@@ -72,6 +72,12 @@ public sealed class ByHandTests : IDisposable
         today = await app.Post("/api/today/back", new { version = Version(today) });
         today["drills"]!.ToJsonString().ShouldBe(before["drills"]!.ToJsonString());
         await app.Refused(HttpMethod.Post, "/api/today/back", new { version = Version(today) }, "version", 409);
+
+        // Another change since: it is not that one which is taken back.
+        var left = await ChangeAsync(today, "LeaveOut", Of(today, "Ear"));
+        today = await ChangeAsync(left, "Minutes", Of(left, "Technique"), 9);
+        await app.Refused(HttpMethod.Post, "/api/today/back", new { version = Version(left) }, "version", 409);
+        Text(Of(await app.Get("/api/today"), "Technique"), "title").ShouldBe(Text(Of(today, "Technique"), "title"));
     }
 
     private static void Check(JsonNode today, JsonNode longer, JsonNode gone, JsonNode moved, string after)

@@ -18,6 +18,9 @@ internal sealed class MusicXmlPart
     private Bpm? tempo;
     private string? voice;
 
+    /// <summary>The last note lay beyond the end of its bar, and so do those that sound with it.</summary>
+    private bool isBeyond;
+
     /// <summary>Says of a score with several parts that only the first was taken.</summary>
     public void OneOf(int parts)
     {
@@ -202,12 +205,13 @@ internal sealed class MusicXmlPart
 
         if (chord)
         {
-            if (elements.Count > 0 && PitchOf(item) is { } more && !elements[^1].Pitches.Contains(more))
+            if (!isBeyond && elements.Count > 0 && PitchOf(item) is { } more && !elements[^1].Pitches.Contains(more))
                 elements[^1] = elements[^1] with { Pitches = [.. elements[^1].Pitches.Append(more).OrderBy(pitch => pitch.Midi)] };
             return at;
         }
 
-        if (at >= time.Bar)
+        isBeyond = at >= time.Bar;
+        if (isBeyond)
         {
             leftOut.Add($"notes beyond the end of bar {bars.Count + 1}");
             return at + length;

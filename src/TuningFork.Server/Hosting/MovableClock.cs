@@ -3,7 +3,26 @@ namespace TuningFork.Server.Hosting;
 /// <summary>The machine's clock, which tests may set; it runs on from there.</summary>
 public sealed class MovableClock : TimeProvider
 {
+    private static readonly TimeSpan ZoneLasts = TimeSpan.FromMinutes(1);
+
     private long offsetTicks;
+    private long zoneRead = Environment.TickCount64;
+
+    /// <summary>The machine's zone, looked up anew every minute: a laptop that has travelled is where it is now, without a new start.</summary>
+    public override TimeZoneInfo LocalTimeZone
+    {
+        get
+        {
+            var now = Environment.TickCount64;
+            if (now - Interlocked.Read(ref zoneRead) > ZoneLasts.TotalMilliseconds)
+            {
+                Interlocked.Exchange(ref zoneRead, now);
+                TimeZoneInfo.ClearCachedData();
+            }
+
+            return TimeZoneInfo.Local;
+        }
+    }
 
     public override DateTimeOffset GetUtcNow() => base.GetUtcNow().AddTicks(Interlocked.Read(ref offsetTicks));
 

@@ -45,6 +45,19 @@ public sealed class MusicXmlReaderTests
         read.Score.Check().ShouldBeEmpty();
     }
 
+    [Fact]
+    public void Notes_beyond_the_end_of_a_bar_are_left_out_with_all_that_sounds_with_them()
+    {
+        var read = Read("""
+            <measure number="1"><attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>
+            <note><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>
+            <note><pitch><step>D</step><octave>5</octave></pitch><duration>1</duration></note>
+            <note><chord/><pitch><step>F</step><octave>5</octave></pitch><duration>1</duration></note></measure>
+            """);
+        read.LeftOut.ShouldBe(["notes beyond the end of bar 1"]);
+        read.Score.Bars[0].Elements.ShouldHaveSingleItem().Pitches.ShouldHaveSingleItem().ToString().ShouldBe("C5");
+    }
+
     [Theory]
     [InlineData("", "")]
     [InlineData("<score-partwise><part>", "is broken in line 1")]

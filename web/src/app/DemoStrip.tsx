@@ -7,7 +7,7 @@ import { Press, Refusal, useProblem } from '../ui/fields'
 
 /** In a demo: how long it lasts, and the way to a book of one's own with what was entered here. */
 export function DemoStrip() {
-  const about = api.useQuery('get', '/api/about')
+  const about = api.useQuery('get', '/api/about', undefined, { throwOnError: false })
   const queries = useQueryClient()
   const navigate = useNavigate()
   const { problem, run } = useProblem()

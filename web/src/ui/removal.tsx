@@ -92,6 +92,9 @@ function Strip({ removed, over }: { removed: Removed; over: () => void }) {
   )
 }
 
+/** Offers to take something back that was just done. */
+export const useOffer = () => useContext(Offer)
+
 /** Takes a row out of a list that is being written, and offers to put it back where it stood. */
 export function useRowRemoval() {
   const offer = useContext(Offer)
@@ -114,9 +117,9 @@ export function useRemoval() {
   const offer = useContext(Offer)
   const queries = useQueryClient()
   return useCallback(
-    async (what: string, remove: () => Promise<unknown>, back: () => Promise<unknown>, done = 'Removed') => {
+    async (what: string, remove: () => Promise<unknown>, back: () => Promise<unknown>) => {
       await remove()
-      offer({ what: `${done}: ${what.length > 60 ? `${what.slice(0, 57)} …` : what}`, back })
+      offer({ what: `Removed: ${what.length > 60 ? `${what.slice(0, 57)} …` : what}`, back })
       await queries.invalidateQueries()
       return true
     },

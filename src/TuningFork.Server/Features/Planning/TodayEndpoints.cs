@@ -56,6 +56,7 @@ public sealed record MethodChoiceView(string Id, string Name, string How, string
 public sealed record AnewWish(int Version, bool FromScratch = false);
 
 /// <summary>The plan as it was before the last change by hand.</summary>
+/// <param name="Version">The version that the change has made.</param>
 public sealed record BackWish(int Version);
 
 /// <summary>Today's plan over HTTP.</summary>
@@ -129,9 +130,9 @@ public static class TodayEndpoints
     private static async Task<TodayView> BackAsync(BackWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
     {
         var facts = await desk.FactsAsync(cancel);
-        var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
-        if (row.BeforeJson.Length == 0)
-            throw new FieldException("version", "There is no change to take back any more. Plan anew, or change the plan by hand.", StatusCodes.Status409Conflict);
+        if (await desk.StoredAsync(facts.Day, cancel) is not { BeforeJson.Length: > 0 } row || row.Version != wish.Version)
+            throw new FieldException("version", "The plan has been changed since, so this is not taken back. What was left out waits under the list: add it from there.", StatusCodes.Status409Conflict);
+        row.Version++;
         (row.PlanJson, row.BeforeJson) = (row.BeforeJson, "");
         return await SaveAsync(db, desk, facts, row, cancel);
     }

@@ -6,7 +6,7 @@ import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
 import { NumberInput, Press } from '../../ui/fields'
-import { useRemoval } from '../../ui/removal'
+import { useOffer } from '../../ui/removal'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { useSortableItem } from '../../ui/useSortableItem'
 import { sayTempo } from '../../ui/words'
@@ -42,14 +42,11 @@ export function DrillList({ state, today }: Props) {
 function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
   const { item, handle } = useSortableItem(drill.id, drill.title)
   const [choosing, setChoosing] = useState(false)
-  const removal = useRemoval()
-  const leaveOut = () =>
-    removal(
-      drill.title,
-      () => state.change({ kind: 'LeaveOut', drillId: drill.id }),
-      state.back,
-      'Left out today',
-    )
+  const offer = useOffer()
+  const leaveOut = async () => {
+    const view = await state.change({ kind: 'LeaveOut', drillId: drill.id })
+    if (view) offer({ what: `Left out today: ${drill.title}`, back: () => state.back(view.version) })
+  }
   return (
     <chakra.li
       {...item}
@@ -129,12 +126,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
             </Press>
           </>
         )}
-        <Press
-          look="icon"
-          title="Leave out today"
-          aria-label={`Leave out ${drill.title}`}
-          onClick={() => leaveOut()}
-        >
+        <Press look="icon" title="Leave out today" aria-label={`Leave out ${drill.title}`} onClick={leaveOut}>
           <X size={17} opacity={0.7} />
         </Press>
       </Flex>

@@ -52,8 +52,9 @@ export function useToday() {
       keep((version) => ask(client.POST('/api/today/changes', { body: { ...change, version } }))),
     anew: (fromScratch = false) =>
       keep((version) => ask(client.POST('/api/today/anew', { body: { version, fromScratch } }))),
-    back: () =>
-      inTurn(async (version) => {
+    /** Takes the last change back, as long as it is the last: the version is the one it has made. */
+    back: (version: number) =>
+      inTurn(async () => {
         queries.setQueryData(key, await ask(client.POST('/api/today/back', { body: { version } })))
       }),
     begin: () => inTurn((version) => run(() => ask(client.POST('/api/session', { body: { version } })))),

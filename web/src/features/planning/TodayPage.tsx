@@ -174,6 +174,23 @@ function useBegin(state: Today) {
   return begin
 }
 
+/** Something the day asks before it begins. */
+function Asks({ label, children }: { label: string; children: React.ReactNode }) {
+  return (
+    <Box
+      border="2px solid"
+      borderColor="accent"
+      borderRadius="8px"
+      p="4"
+      mb="4"
+      role="region"
+      aria-label={label}
+    >
+      {children}
+    </Box>
+  )
+}
+
 /** A session of an earlier day that nobody closed, with what it holds; it is closed before today begins. */
 function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
   const queries = useQueryClient()
@@ -188,15 +205,7 @@ function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
     unclosed.notes > 0 && `${unclosed.notes} ${unclosed.notes === 1 ? 'note' : 'notes'}`,
   ].filter(Boolean)
   return (
-    <Box
-      border="2px solid"
-      borderColor="accent"
-      borderRadius="8px"
-      p="4"
-      mb="4"
-      role="region"
-      aria-label="A session left open"
-    >
+    <Asks label="A session left open">
       <Text fontWeight={600}>
         The session of {sayDay(unclosed.day)} is still open: {holds.join(', ')}.
       </Text>
@@ -210,21 +219,13 @@ function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
         </Link>
       </Flex>
       <Refusal problem={problem} />
-    </Box>
+    </Asks>
   )
 }
 
 function BodyQuestion({ state }: { state: Today }) {
   return (
-    <Box
-      border="2px solid"
-      borderColor="accent"
-      borderRadius="8px"
-      p="4"
-      mb="4"
-      role="region"
-      aria-label="How is it now"
-    >
+    <Asks label="How is it now">
       <Text fontWeight={600}>{state.today?.bodyQuestion}</Text>
       <Flex gap="3" mt="3" wrap="wrap">
         <Press onClick={() => state.tellBody({ tension: 0, pain: false, where: '' })}>
@@ -234,6 +235,6 @@ function BodyQuestion({ state }: { state: Today }) {
           Still there: quiet work today
         </Press>
       </Flex>
-    </Box>
+    </Asks>
   )
 }

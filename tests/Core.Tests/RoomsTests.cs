@@ -14,6 +14,7 @@ public sealed class RoomsTests
     [InlineData("Notation", "Technique,Spacing,Practice,SightReading,EarTraining,Planning")]
     [InlineData("Technique", "Spacing,Practice,SightReading,EarTraining,Planning")]
     [InlineData("Tempo", "Notation,Technique,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Ability", "Theory,Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning,Repertoire,WarmUps")]
     [InlineData("Spacing", "Practice,SightReading,EarTraining,Planning")]
     [InlineData("Practice", "SightReading,EarTraining,Planning")]
     [InlineData("SightReading", "EarTraining,Planning")]

@@ -62,13 +62,13 @@ internal sealed class Books
     public void Visit(int id, DateOnly day)
     {
         if (!visits.ContainsKey((id, day)))
-            visits[(id, day)] = Bookkeeping.Begin(Passage(id), day);
+            visits[(id, day)] = VisitBooks.Begin(Passage(id), day);
     }
 
     public void VisitPiece(int id, DateOnly day)
     {
         if (Rows[id - 1000].LastVisit != day)
-            Bookkeeping.Begin(Rows[id - 1000], day);
+            VisitBooks.Begin(Rows[id - 1000], day);
     }
 
     /// <summary>Passages of a piece that lie in the bars up to one, as many as a take of so many seconds holds.</summary>
@@ -85,13 +85,13 @@ internal sealed class Books
         var row = Passage(id);
         if (!visits.TryGetValue((id, day), out var visit))
         {
-            visits[(id, day)] = visit = Bookkeeping.Begin(row, day);
+            visits[(id, day)] = visit = VisitBooks.Begin(row, day);
         }
 
         if (visit.Takes == 0)
             firsts[id].Add(clean);
 
-        Bookkeeping.Add(row, visit, clean, tempo);
+        VisitBooks.Add(row, visit, clean, tempo);
         row.Readiness = firsts[id].TakeLast(3).ToList() is { Count: 3 } last && last.TrueForAll(one => one) ? Readiness.Ready
             : clean || row.Readiness != Readiness.Raw ? Readiness.Shaping : Readiness.Raw;
     }

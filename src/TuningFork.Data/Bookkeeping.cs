@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -23,7 +24,14 @@ public static class Bookkeeping
     };
 
     /// <summary>A material as the planner sees it.</summary>
-    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false, IEnumerable<KeyRow>? keys = null)
+    /// <param name="row">The row.</param>
+    /// <param name="today">The practice day.</param>
+    /// <param name="piece">The piece of a passage.</param>
+    /// <param name="hasPassages">Whether a piece has passages.</param>
+    /// <param name="keys">What happened with keys and patterns.</param>
+    /// <param name="visit">Its last visit, where that may be of today.</param>
+    /// <param name="traits">The player's own.</param>
+    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false, IEnumerable<KeyRow>? keys = null, VisitRow? visit = null, Traits? traits = null)
     {
         ArgumentNullException.ThrowIfNull(row);
         var performance = (piece ?? row).Performance;
@@ -49,7 +57,9 @@ public static class Bookkeeping
             IsScale = row.IsScale,
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
-            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, today)).OfType<KeyRecord>()],
+            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
+            Patterns = (keys ?? []).Where(key => key.MaterialId == row.Id && key.Key.StartsWith("p:", StringComparison.Ordinal) && key.ReachLog is not null)
+                .ToDictionary(key => key.Key, key => Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today)!.Value, StringComparer.Ordinal),
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
             Rhythm = RhythmOf(row),
@@ -70,6 +80,10 @@ public static class Bookkeeping
             EasyLastTime = row.EasyLastTime,
             Stuck = row.Stuck,
             LastClean = ToBpm(row.LastClean),
+            Best = ToBpm(row.Best),
+            Reach = Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(row)), row.LastVisit, row.Visits, today),
+            Today = visit is { Day: var day } && day == today ? VisitBooks.Today(row, visit, traits ?? Traits.Usual) : null,
+            Confirmed = Seen(row.Confirmed, today),
             NextExample = row.NextExample,
             Examples = row.Examples,
             PerDay = row.PerDay,
@@ -103,91 +117,32 @@ public static class Bookkeeping
 
     private static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
 
-    /// <summary>Begins a visit: keeps what was known before, so that takes can be added and taken back.</summary>
-    public static VisitRow Begin(MaterialRow material, DateOnly day)
-    {
-        ArgumentNullException.ThrowIfNull(material);
-        var visit = new VisitRow
-        {
-            MaterialId = material.Id,
-            Material = material,
-            Day = day,
-            VisitBefore = material.LastVisit,
-            StabilityBefore = material.Stability,
-            DifficultyBefore = material.MemoryDifficulty,
-            CleanBefore = material.LastClean,
-        };
-        material.Visits++;
-        material.LastVisit = day;
-        material.AskedFor = null;
-        return visit;
-    }
+    /// <summary>What happened with a key; null when its name cannot be read any more, or it is a pattern.</summary>
+    private static KeyRecord? ToCore(KeyRow row, MaterialRow material, DateOnly today) => Key.TryParse(row.Key, out var key)
+        ? new KeyRecord(key, PracticeDay.AsSeenOn(row.LastDay, today), PracticeDay.AsSeenOn(row.FirstDay, today), row.Began, row.LastClean, Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(material)), row.LastDay, row.Visits, today))
+        : null;
 
-    /// <summary>Adds a take to a visit and brings the material up to date.</summary>
-    public static void Add(MaterialRow material, VisitRow visit, bool clean, int? tempo)
-    {
-        ArgumentNullException.ThrowIfNull(visit);
-        visit.Tries = $"{visit.Tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{(clean ? '+' : '-')}".Trim();
-        Sum(material, visit);
-    }
-
-    /// <summary>Takes the last take of a visit back.</summary>
-    /// <returns>True when none is left: the material stands as before the visit, and the visit's row has to go.</returns>
-    public static bool RemoveLast(MaterialRow material, VisitRow visit)
-    {
-        ArgumentNullException.ThrowIfNull(material);
-        ArgumentNullException.ThrowIfNull(visit);
-        var end = visit.Tries.LastIndexOf(' ');
-        visit.Tries = end < 0 ? "" : visit.Tries[..end];
-        Sum(material, visit);
-        if (visit.Tries.Length > 0)
-            return false;
-        material.Visits--;
-        material.LastVisit = visit.VisitBefore;
-        return true;
-    }
-
-    /// <summary>The takes of a visit.</summary>
-    public static IReadOnlyList<Try> Tries(string tries)
-    {
-        ArgumentNullException.ThrowIfNull(tries);
-        return [.. tries.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(take => new Try(
-            take[^1] == '+', take.Length > 1 ? new Bpm(int.Parse(take.AsSpan(0, take.Length - 1), CultureInfo.InvariantCulture)) : null))];
-    }
-
-    /// <summary>What happened with a key; null when its name cannot be read any more.</summary>
-    public static KeyRecord? ToCore(KeyRow row, DateOnly today)
-    {
-        ArgumentNullException.ThrowIfNull(row);
-        return Key.TryParse(row.Key, out var key) ? new KeyRecord(key, PracticeDay.AsSeenOn(row.LastDay, today), PracticeDay.AsSeenOn(row.FirstDay, today), row.Began, row.LastClean) : null;
-    }
+    /// <summary>A reach brought to a later day.</summary>
+    private static Reach? Brought(Reach? kept, DateOnly? last, int visits, DateOnly today) =>
+        kept is { } reach && last is { } day ? Estimate.Later(reach, today.DayNumber - day.DayNumber, visits) : kept;
 
     /// <summary>The tempo history of a material: its visits with takes, in order.</summary>
-    public static IReadOnlyList<TempoPoint> Tempos(IEnumerable<VisitRow> visits) =>
-    [
-        .. visits.Where(visit => visit.Takes > 0).OrderBy(visit => visit.Day)
-            .Select(visit => new TempoPoint(visit.Day, visit.Clean, Tries(visit.Tries).Select(take => take.Tempo?.Value).Max())),
-    ];
+    public static IReadOnlyList<TempoPoint> Tempos(MaterialRow material, IEnumerable<VisitRow> visits)
+    {
+        var notes = NotesABeat(material);
+        return [.. visits.Where(visit => visit.Takes > 0).OrderBy(visit => visit.Day).Select(visit =>
+        {
+            var tried = VisitBooks.Tries(visit.Tries).Select(take => take.Tempo?.Value).Max();
+            var before = ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes);
+            return new TempoPoint(visit.Day, visit.Clean, tried, ReachOf(visit.ReachLog, visit.ReachSpread, notes)?.Tempo, before is { } reach && tried < reach.Tempo * Grading.SlowPart);
+        })];
+    }
 
-    /// <summary>Whether the tempo of a material is stuck.</summary>
+    /// <summary>Whether the reach of a material is stuck.</summary>
     public static PlateauView Plateau(MaterialRow material, IEnumerable<VisitRow> visits, bool tense = false)
     {
         ArgumentNullException.ThrowIfNull(material);
-        return Core.Tempo.Plateau.Look(Tempos(visits), ToBpm(material.Target ?? material.Piece?.Target), tense);
-    }
-
-    /// <summary>Notes that a material was played in a key; after more than a week a new turn of the key begins.</summary>
-    public static void Played(KeyRow row, DateOnly day, bool began, bool clean, int? tempo)
-    {
-        ArgumentNullException.ThrowIfNull(row);
-        if (row.Visits == 0 || day.DayNumber - row.FirstDay.DayNumber >= 7)
-            row.FirstDay = day;
-        if (row.LastDay != day || row.Visits == 0)
-            row.Visits++;
-        row.Began = began || (row.LastDay == day && row.Began);
-        row.LastDay = day;
-        if (clean && tempo is { } beats && !(row.LastClean > beats && row.LastDay == day))
-            row.LastClean = beats;
+        return Core.Tempo.Plateau.Look(Tempos(material, visits), material.Best >= (material.Target ?? material.Piece?.Target), tense);
     }
 
     /// <summary>The goal of a row.</summary>
@@ -255,31 +210,34 @@ public static class Bookkeeping
 
     private static DateOnly? Seen(DateOnly? day, DateOnly today) => day is { } happened ? PracticeDay.AsSeenOn(happened, today) : null;
 
-    private static void Sum(MaterialRow material, VisitRow visit)
-    {
-        var tries = Tries(visit.Tries);
-        var memory = visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : (Memory?)null;
-        var outcome = Visits.Sum(new BeforeVisit(visit.VisitBefore, memory, ToBpm(visit.CleanBefore)), visit.Day, tries, ToBpm(material.Target ?? material.Piece?.Target));
-        visit.Takes = tries.Count;
-        visit.CleanTakes = tries.Count(take => take.Clean);
-        visit.TriesToClean = outcome.TriesToClean;
-        visit.Grade = outcome.Grade;
-        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
-        material.Stability = outcome.Memory?.Stability;
-        material.MemoryDifficulty = outcome.Memory?.Difficulty;
-        material.LastClean = outcome.LastClean?.Value;
-        material.Slipped = outcome.Slipped;
-        material.EasyLastTime = outcome.Easy;
-    }
-
-    /// <summary>Exercises are not rated: they are raw until clean once, ready at their target.</summary>
+    /// <summary>Exercises are not rated: they are raw until they were clean once, ready at their target.</summary>
     private static Readiness ReadinessOf(MaterialRow row) => row switch
     {
         { Kind: not MaterialKind.Exercise } => row.Readiness,
-        { LastClean: null } => Readiness.Raw,
-        { LastClean: { } clean, Target: { } target } when clean >= target => Readiness.Ready,
+        { Best: null, Stability: null } => Readiness.Raw,
+        { Best: null, Slipped: true, Visits: < 2 } => Readiness.Raw,
+        { Best: { } best, Target: { } target } when best >= target => Readiness.Ready,
         _ => Readiness.Shaping,
     };
 
-    private static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
+    /// <summary>How many notes, or quarters, go to a click: what turns beats into the notes a minute in which the reach is kept.</summary>
+    public static double NotesABeat(MaterialRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm ? rhythm.NotesPerClick
+            : row.Beat switch { "half" => 2, "dotted quarter" => 1.5, "eighth" => 0.5, _ => 1 };
+    }
+
+    /// <summary>The reach of a row in beats, as of its last visit; null before the first timed take.</summary>
+    internal static Reach? ReachOf(double? log, double? spread, double notesABeat) =>
+        log is { } known && spread is { } unsure ? new Reach(known, unsure).Times(1 / notesABeat) : null;
+
+    /// <summary>The traits of a profile.</summary>
+    public static Traits TraitsOf(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        return profile.TraitsJson.Length == 0 ? Traits.Usual : JsonSerializer.Deserialize<Traits>(profile.TraitsJson, Json) ?? Traits.Usual;
+    }
+
+    internal static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
 }

@@ -81,7 +81,11 @@ public static class PracticeFile
         }
 
         await using (var db = new PracticeDb(new DbContextOptionsBuilder<PracticeDb>().UseSqlite(ConnectionString(path) + ";Pooling=False").Options))
+        {
             await db.Database.MigrateAsync(cancel);
+            await AbilityRebuild.RunAsync(db, cancel);
+        }
+
         await using var made = SafeFile.Open(path);
         SafeFile.Check(made, path);
         SafeFile.Run(made, "PRAGMA journal_mode=WAL");

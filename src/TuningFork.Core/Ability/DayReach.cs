@@ -73,6 +73,9 @@ public sealed class DayReach
         return new DayReach(morning, at, Whole(weights), 0, morning.Takes);
     }
 
+    /// <summary>The same as the beginning of another drill of the day.</summary>
+    public Morning Later => Morning with { Log = Log, Spread = Spread, Takes = Takes };
+
     /// <summary>The chance that the next take is clean, all that is not known counted.</summary>
     /// <param name="tempo">Its tempo, above 0.</param>
     /// <param name="width">Another width of the curve than the player's, or null.</param>

@@ -54,15 +54,14 @@ public static class Estimate
         return new Reach(kept.Log - lost, Math.Max(kept.Spread, Math.Min(MostSpread, Math.Sqrt(variance))));
     }
 
-    /// <summary>What is believed at the beginning of a day.</summary>
+    /// <summary>What is believed before the first take of a day.</summary>
     /// <param name="now">The reach, brought to the day.</param>
     /// <param name="traits">The player's own.</param>
     /// <param name="target">The target in the unit of the reach, or null.</param>
-    public static DayReach Begin(Reach now, Traits traits, double? target)
+    public static Morning Morning(Reach now, Traits traits, double? target)
     {
         ArgumentNullException.ThrowIfNull(traits);
-        return DayReach.At(new Morning(
-            now.Log, Math.Sqrt((now.Spread * now.Spread) + (Form * Form)), traits.Width, traits.Rate, target is { } goal ? Math.Log(goal * CeilingPart) : null));
+        return new Morning(now.Log, Math.Sqrt((now.Spread * now.Spread) + (Form * Form)), traits.Width, traits.Rate, target is { } goal ? Math.Log(goal * CeilingPart) : null);
     }
 
     /// <summary>The reach that is kept at the end of a day: growth as it settles, and of the rest the part that is not the day's form.</summary>
@@ -78,14 +77,12 @@ public static class Estimate
         return new Reach(now.Log + (share * moved) + (Settles * end.Grown), Math.Sqrt(Math.Max(1e-4, left)));
     }
 
-    /// <summary>The reach that is kept after all takes of a day.</summary>
-    /// <param name="now">The reach, brought to the day.</param>
-    /// <param name="takes">The day's takes in order.</param>
-    /// <param name="traits">The player's own.</param>
-    /// <param name="target">The target, or null.</param>
-    public static Reach After(Reach now, IEnumerable<Evidence> takes, Traits traits, double? target)
+    /// <summary>What is believed after some takes of a day.</summary>
+    /// <param name="morning">What was believed before them.</param>
+    /// <param name="takes">The takes in order.</param>
+    public static DayReach During(Morning morning, IEnumerable<Evidence> takes)
     {
         ArgumentNullException.ThrowIfNull(takes);
-        return Keep(now, takes.Aggregate(Begin(now, traits, target), (day, take) => day.After(take)));
+        return takes.Aggregate(DayReach.At(morning), (day, take) => day.After(take));
     }
 }

@@ -48,16 +48,16 @@ public sealed record Traits
     }
 
     /// <summary>The traits after a visit.</summary>
-    /// <param name="begin">What was believed at its beginning.</param>
+    /// <param name="morning">What was believed at its beginning.</param>
     /// <param name="takes">Its takes.</param>
     /// <param name="before">The reach kept before it, brought to its day.</param>
     /// <param name="after">The reach kept after it.</param>
-    public Traits After(DayReach begin, IReadOnlyList<Evidence> takes, Reach before, Reach after)
+    public Traits After(Morning morning, IReadOnlyList<Evidence> takes, Reach before, Reach after)
     {
-        ArgumentNullException.ThrowIfNull(begin);
+        ArgumentNullException.ThrowIfNull(morning);
         ArgumentNullException.ThrowIfNull(takes);
         var seen = Likelihoods.Select(one => one * Keeps).ToArray();
-        var day = begin;
+        var day = DayReach.At(morning);
         var exposure = 0.0;
         foreach (var take in takes)
         {

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.WarmUps;
@@ -53,6 +54,9 @@ public sealed record DayRequest
 
     /// <summary>The school of spacing.</summary>
     public School School { get; init; }
+
+    /// <summary>What is the player's own about growth and slips.</summary>
+    public Traits Traits { get; init; } = Traits.Usual;
 
     /// <summary>How takes in rounds are mixed.</summary>
     public Mix Mix { get; init; } = Mix.Shuffled;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Planning;
 
@@ -65,7 +66,7 @@ public static class Goals
         var one = materials.FirstOrDefault(material => material.Id == id);
         return kind switch
         {
-            GoalKind.Tempo => one?.LastClean?.Value ?? 0,
+            GoalKind.Tempo => one?.Reach is { } reach ? Bpm.Near(reach.Tempo).Value : 0,
             GoalKind.Ready => Passages(id, materials).Count(passage => passage.Readiness == Readiness.Ready),
             _ => one?.Keys.Count(key => key.LastClean is not null) ?? 0,
         };
@@ -77,7 +78,7 @@ public static class Goals
     /// <param name="materials">All material.</param>
     public static int Most(GoalKind kind, int id, IReadOnlyList<Material> materials) => kind switch
     {
-        GoalKind.Tempo => Tempo.Bpm.Fastest,
+        GoalKind.Tempo => Bpm.Fastest,
         GoalKind.Ready => Passages(id, materials).Count(),
         _ => materials.FirstOrDefault(material => material.Id == id)?.KeyPlan?.Keys(id).Count ?? 0,
     };

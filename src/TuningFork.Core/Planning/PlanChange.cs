@@ -192,7 +192,7 @@ public static class PlanEdit
         });
         var length = Checked(minutes);
         var drill = material.Area == Area.WarmUp ? context.MakeOne(Area.WarmUp, Methods.EaseIn, material, length, "")
-            : material.Kind == MaterialKind.Piece ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material))
+            : material.Kind == MaterialKind.Piece ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material, material.Readiness == Readiness.Raw ? Pace.Slow : Pace.Performance))
             : Filled(context, material.Area, length).FirstOrDefault(made => made.Targets.Count > 0)
                 ?? throw new PlanException("materialId", $"{material.Title} has nothing left to practise. Choose something else.");
         return drill with { Id = id, Minutes = length, Reason = "added by you", ByHand = true };

@@ -41,7 +41,7 @@ public static class Review
         {
             { Resting: true } => new(ReviewDecision.BringBack, "it has rested for weeks"),
             { Readiness: Readiness.Ready } => new(ReviewDecision.Rest, "its target is reached"),
-            { Stuck: true } => new(ReviewDecision.Rest, $"stuck near {exercise.LastClean}"),
+            { Stuck: true } => new(ReviewDecision.Rest, exercise.Reach is { } reach ? $"stuck near {Tempo.Bpm.Near(reach.Tempo)}" : "stuck"),
             { Visits: 0 } => new(ReviewDecision.Drop, "never played"),
             _ when away >= Days => new(ReviewDecision.Drop, $"not played for {Words.Days(away)}"),
             _ => new(ReviewDecision.Keep, exercise.LastClean is { } clean ? $"on its way: clean at {clean}" : "under way"),

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -22,6 +23,15 @@ public sealed record Target
 
     /// <summary>Tempo of the first take, or null.</summary>
     public Bpm? Tempo { get; init; }
+
+    /// <summary>What is believed of the player's reach before the first take, in beats; null where the tempo stays as it is.</summary>
+    public Morning? Able { get; init; }
+
+    /// <summary>What the method wants of the tempo.</summary>
+    public Pace Pace { get; init; }
+
+    /// <summary>Multiplies the tempo: below 1 on a day on which nothing should be hard.</summary>
+    public double Ease { get; init; } = 1;
 
     /// <summary>Target tempo, or null.</summary>
     public Bpm? Goal { get; init; }

@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -23,6 +24,13 @@ public enum MaterialKind
 /// <summary>A material as the planner sees it: what it is, and what its history comes to.</summary>
 public sealed record Material
 {
+    /// <summary>Beats a minute where nothing is known, and how little that says.</summary>
+    private const double Walking = 66;
+    private const double MostUnsure = 0.4;
+
+    private const double NewKeyPart = 0.9;
+    private const double NewKeySpread = 0.15;
+
     private readonly string? shortTitle;
     private readonly int? group;
 
@@ -98,6 +106,9 @@ public sealed record Material
     /// <summary>What happened with its keys so far.</summary>
     public IReadOnlyList<KeyRecord> Keys { get; init; } = [];
 
+    /// <summary>What the player can do in each of its patterns, by the end of its lasting key, brought to the day of the plan.</summary>
+    public IReadOnlyDictionary<string, Reach> Patterns { get; init; } = new Dictionary<string, Reach>(StringComparer.Ordinal);
+
     /// <summary>A school of spacing of its own, or null for the player's.</summary>
     public School? School { get; init; }
 
@@ -155,6 +166,18 @@ public sealed record Material
     /// <summary>Last clean tempo, or null.</summary>
     public Bpm? LastClean { get; init; }
 
+    /// <summary>The fastest tempo that ever was clean, or null.</summary>
+    public Bpm? Best { get; init; }
+
+    /// <summary>What the player can do, brought to the day of the plan, in beats; null before the first timed take.</summary>
+    public Reach? Reach { get; init; }
+
+    /// <summary>What is believed after the takes of the day of the plan; null when there was none yet.</summary>
+    public Morning? Today { get; init; }
+
+    /// <summary>The day on which it was last rated concert-ready, or null.</summary>
+    public DateOnly? Confirmed { get; init; }
+
     /// <summary>For books: the next example's number.</summary>
     public int NextExample { get; init; } = 1;
 
@@ -167,8 +190,18 @@ public sealed record Material
     /// <summary>Bars from first to last.</summary>
     public int Bars => ToBar - FromBar + 1;
 
-    /// <summary>The tempo a take would have now: last clean, else half the target, else 72.</summary>
-    public Bpm WorkingTempo => LastClean ?? (Target is { } target ? Bpm.Near(target.Value * 0.55) : new Bpm(72));
+    /// <summary>Where it begins before anything was played: by its rating and its target, or near a walking pace.</summary>
+    public Reach Start => Target is not { } target ? Ability.Reach.At(Walking, MostUnsure)
+        : Ability.Reach.At(target.Value * (Readiness switch { Readiness.Ready => Estimate.TargetPart, Readiness.Shaping => Estimate.ShapingPart, _ => Estimate.RawPart }), Estimate.FirstSpread);
+
+    /// <summary>Where one of its keys or patterns begins that was never played: below the others, and unsure.</summary>
+    public Reach StartInKey => Ability.Reach.At((Reach ?? Start).Tempo * NewKeyPart, Math.Max(NewKeySpread, (Reach ?? Start).Spread));
+
+    /// <summary>Whether its takes have a tempo: an exercise without a target that never had one is played untimed.</summary>
+    public bool IsTimed => Kind is MaterialKind.Passage or MaterialKind.Piece || Target is not null || Reach is not null;
+
+    /// <summary>The tempo a take would have now: at the reach, else where it begins.</summary>
+    public Bpm WorkingTempo => Bpm.Near(Math.Min(Target?.Value ?? double.MaxValue, (Reach ?? Start).Tempo));
 
     /// <summary>Seconds of one take at the working tempo, with the seconds to set up again.</summary>
     public int TakeSeconds => Takes.Seconds(Bars, BeatsPerBar, WorkingTempo);

@@ -40,7 +40,7 @@ public static class Methods
 
     /// <summary>The tempo climbs by rule.</summary>
     public static Method TempoLadder { get; } = new("tempo-ladder", "tempo ladder",
-        "Three clean in a row and the tempo goes up; two misses running and it steps back. The tempo never creeps within a take.",
+        "Three clean in a row and the tempo goes up; a miss and it steps back. The tempo never creeps within a take.",
         (2, 10), "tempo and clean or missed, every take", "Fits what is clean but slow. Leave it when shoulders or hands tighten.", Course.Ladder);
 
     /// <summary>Today's keys, one after the other.</summary>
@@ -75,7 +75,7 @@ public static class Methods
 
     /// <summary>A short burst, then something else.</summary>
     public static Method BurstAndSwitch { get; } = new("burst-and-switch", "burst and switch",
-        "One short burst, then the other thing, and back. Four clean bursts and the click goes up; two misses running and it steps back. Fifteen minutes at most.",
+        "One short burst, then the other thing, and back. Four clean bursts and the click goes up; a miss and it steps back. Fifteen minutes at most.",
         (3, 15), "tempo and clean or missed, every burst", "Fits what is nearly up to tempo. Leave it when shoulders or hands tighten.", Course.Bursts);
 
     /// <summary>Three bars and one made up.</summary>

@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Practice;
@@ -5,7 +6,8 @@ namespace TuningFork.Core.Practice;
 /// <summary>One take as the stage counts it.</summary>
 /// <param name="TargetIndex">Index into the drill's targets.</param>
 /// <param name="Clean">Whether it was clean (right, for a question).</param>
-public readonly record struct StageTake(int TargetIndex, bool Clean);
+/// <param name="Tempo">The tempo it was played at, or null when untimed.</param>
+public readonly record struct StageTake(int TargetIndex, bool Clean, Bpm? Tempo = null);
 
 /// <summary>What stands on the stage now.</summary>
 public sealed record Cue
@@ -90,7 +92,7 @@ public static class Stage
             Course.CleanMinutes => CleanMinutes(drill, method, takes),
             Course.FixedCount => FixedCount(drill, method, takes),
             Course.Ladder => Climb(drill, takes),
-            Course.WorkRest => WorkAndRest(drill, playedSeconds),
+            Course.WorkRest => WorkAndRest(drill, takes, playedSeconds),
             Course.Once => Once(drill, takes),
             Course.Questions => Question(drill, takes),
             Course.Run or Course.Clock => StageRuns.Now(drill, method, takes),
@@ -126,6 +128,7 @@ public static class Stage
         return Take(drill, index) with
         {
             Title = target.Title,
+            Tempo = Moved(target, index, takes),
             Sentence = drill.MethodId == Methods.UnseenInTime.Id
                 ? "Look half a minute. Then keep the beat."
                 : drill.MethodId == Methods.KeyRound.Id ? "Once, then the next key."
@@ -136,12 +139,24 @@ public static class Stage
         };
     }
 
+    /// <summary>The tempo of the next take of a target: where five of six come clean after what was just played. Fixed where nothing is believed of its reach, or where it is slow on purpose.</summary>
+    private static Bpm? Moved(Target target, int index, IReadOnlyList<StageTake> takes)
+    {
+        if (target is not { Able: { } able, Pace: Pace.Work or Pace.Performance, Tempo: not null })
+            return target.Tempo;
+        var played = takes.Where(take => take.TargetIndex == index && take.Tempo is not null).ToList();
+        return played.Count == 0 ? target.Tempo
+            : TodaysTempo.Next(Estimate.During(able, played.Select(take => new Evidence(take.Tempo!.Value.Value, take.Clean))), played[^1].Tempo!.Value, target.Goal, target.Ease);
+    }
+
     private static Cue CleanInRow(Drill drill, Method method, IReadOnlyList<StageTake> takes)
     {
         var run = takes.Reverse().TakeWhile(take => take.Clean).Count();
         return Take(drill, 0) with
         {
-            Sentence = "The same tempo each time. " + Stop(drill.Targets[0]),
+            // The tempo stays while it goes well; a miss may lower it.
+            Tempo = Moved(drill.Targets[0], 0, [.. takes.Take(takes.Count - run)]),
+            Sentence = (takes is [.., { Clean: false }] ? "Again, calmly. " : "The same tempo each time. ") + Stop(drill.Targets[0]),
             Count = $"{Math.Min(run, method.Count)} of {method.Count} clean in a row",
             Complete = run >= method.Count,
         };
@@ -179,10 +194,10 @@ public static class Stage
 
     private static Cue Climb(Drill drill, IReadOnlyList<StageTake> takes)
     {
-        var (state, rose) = Climbed(drill.Targets[0], takes, Ladder.CleanToClimb);
+        var (state, rose, fell) = Climbed(drill.Targets[0], takes, Ladder.CleanToClimb);
         return Take(drill, 0) with
         {
-            Sentence = state.MissRun > 0 ? "Again, the same tempo." : rose ? "Up: hear the new tempo first." : $"Clean {Ladder.CleanToClimb} times, then up.",
+            Sentence = fell ? "A step back." : rose ? "Up: hear the new tempo first." : $"Clean {Ladder.CleanToClimb} times, then up.",
             Tempo = state.Tempo,
             Count = $"{state.CleanRun} of {Ladder.CleanToClimb} clean in a row",
             AsksTension = rose,
@@ -192,7 +207,7 @@ public static class Stage
     private static Cue Burst(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var index = takes.Count % drill.Targets.Count;
-        var (state, rose) = Climbed(drill.Targets[index], takes.Where(take => take.TargetIndex == index), BurstsToClimb);
+        var (state, rose, _) = Climbed(drill.Targets[index], takes.Where(take => take.TargetIndex == index), BurstsToClimb);
         return Take(drill, index) with
         {
             Sentence = rose ? "Up: hear the new tempo, one burst." : "One burst, then the other. " + Stop(drill.Targets[index]),
@@ -204,18 +219,18 @@ public static class Stage
     }
 
     /// <summary>Where a ladder stands after some takes, and whether the last of them raised it.</summary>
-    private static (LadderState State, bool Rose) Climbed(Target target, IEnumerable<StageTake> takes, int toClimb)
+    private static (LadderState State, bool Rose, bool Fell) Climbed(Target target, IEnumerable<StageTake> takes, int toClimb)
     {
         var state = new LadderState(target.Tempo ?? new Bpm(60));
-        var rose = false;
+        var (rose, fell) = (false, false);
         foreach (var take in takes)
         {
             var next = Ladder.After(state, take.Clean, target.Goal, toClimb);
-            rose = next.Tempo > state.Tempo;
+            (rose, fell) = (next.Tempo > state.Tempo, next.Tempo < state.Tempo);
             state = next;
         }
 
-        return (state, rose);
+        return (state, rose, fell);
     }
 
     /// <summary>Seconds of work, and of work and rest together, in one round of work and rest in turns.</summary>
@@ -240,7 +255,7 @@ public static class Stage
             .Select(number => number % drill.Targets.Count).Distinct()];
     }
 
-    private static Cue WorkAndRest(Drill drill, double playedSeconds)
+    private static Cue WorkAndRest(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds)
     {
         var (work, round) = RoundOf(drill);
         var number = (int)(playedSeconds / round);
@@ -252,7 +267,7 @@ public static class Stage
             return new Cue { TargetIndex = -1, Title = "Rest", Sentence = "Hands down, look away.", Next = next, Resting = true, Count = $"round {number + 1}", TurnsAtSeconds = turn };
         return index < 0
             ? new Cue { Title = drill.Title, Sentence = "Work, then rest.", Count = $"round {number + 1}", TurnsAtSeconds = turn }
-            : Take(drill, index) with { Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}", TurnsAtSeconds = turn };
+            : Take(drill, index) with { Tempo = Moved(drill.Targets[index], index, takes), Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}", TurnsAtSeconds = turn };
     }
 
     private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with

@@ -5,40 +5,58 @@ namespace TuningFork.Core.Spacing;
 /// <summary>One try as the memory counts it.</summary>
 /// <param name="Clean">Whether it was clean.</param>
 /// <param name="Tempo">Tempo it was played at, or null when untimed.</param>
-public readonly record struct Try(bool Clean, Bpm? Tempo);
+/// <param name="Weight">How much it says about the tempo that can be played, 0 to 1: half where it tests something else as well.</param>
+public readonly record struct Try(bool Clean, Bpm? Tempo, double Weight = 1);
 
 /// <summary>Computes the grade of a visit from its takes; nobody is asked for one.</summary>
 public static class Grading
 {
-    /// <summary>A first take counts as slow below this part of the last clean tempo (common practice).</summary>
+    /// <summary>A take counts as slow below this part of the reach (common practice).</summary>
     public const double SlowPart = 0.85;
 
+    /// <summary>A take counts as near the target from this part of it on.</summary>
+    public const double TargetPart = 0.92;
+
     /// <summary>
-    /// The rule. The first take is the test: clean at the target, or faster than ever clean, is Easy; clean near the last
-    /// clean tempo is Good; clean but below 85 % of it is Hard. Missed, then clean on the second try without slowing
-    /// below 85 % of the first: Hard. Anything else: Again.
+    /// The rule. The first take at or near reach is the test; where all were slower, the first. Clean near the target is Easy,
+    /// unless it is the first visit; clean near reach is Good; clean but slow is Hard. Missed, then clean on the next try without
+    /// slowing below 85 % of it: Hard. Anything else: Again.
     /// </summary>
     /// <param name="tries">All takes of one material on one day, in order; at least one.</param>
-    /// <param name="lastClean">Last clean tempo of earlier days, or null.</param>
+    /// <param name="reach">The tempo at which five of six takes come clean, as it was known before the visit; null on the first.</param>
     /// <param name="target">Target tempo, or null.</param>
     /// <exception cref="ArgumentException">There is no take.</exception>
-    public static Grade Of(IReadOnlyList<Try> tries, Bpm? lastClean, Bpm? target)
+    public static Grade Of(IReadOnlyList<Try> tries, double? reach, Bpm? target)
+    {
+        var place = Test(tries, reach);
+        var test = tries[place];
+        if (!test.Clean)
+        {
+            var next = place + 1 < tries.Count && tries[place + 1].Clean && !IsSlow(tries[place + 1].Tempo, test.Tempo?.Value);
+            return next ? Grade.Hard : Grade.Again;
+        }
+
+        if (IsSlow(test.Tempo, reach))
+            return Grade.Hard;
+        return reach is not null && test.Tempo is { } tempo && target is { } goal && tempo.Value >= goal.Value * TargetPart ? Grade.Easy : Grade.Good;
+    }
+
+    /// <summary>The place of the take that is the test of a visit.</summary>
+    /// <param name="tries">All takes of one material on one day, in order; at least one.</param>
+    /// <param name="reach">The tempo at which five of six takes come clean, or null.</param>
+    /// <exception cref="ArgumentException">There is no take.</exception>
+    public static int Test(IReadOnlyList<Try> tries, double? reach)
     {
         ArgumentNullException.ThrowIfNull(tries);
         if (tries.Count == 0)
             throw new ArgumentException("A visit has at least one take.", nameof(tries));
-        var first = tries[0];
-        if (!first.Clean)
+        for (var i = 0; i < tries.Count; i++)
         {
-            var second = tries.Count > 1 && tries[1].Clean && !IsSlow(tries[1].Tempo, first.Tempo);
-            return second ? Grade.Hard : Grade.Again;
+            if (!IsSlow(tries[i].Tempo, reach))
+                return i;
         }
 
-        if (IsSlow(first.Tempo, lastClean))
-            return Grade.Hard;
-        var atTarget = first.Tempo is { } tempo && target is { } goal && tempo >= goal;
-        var fasterThanEver = first.Tempo is { } now && lastClean is { } before && now.Value >= before.Value * 1.04;
-        return lastClean is not null && (atTarget || fasterThanEver) ? Grade.Easy : Grade.Good;
+        return 0;
     }
 
     /// <summary>Takes up to and with the first clean one; null when none was clean.</summary>
@@ -55,6 +73,6 @@ public static class Grading
         return null;
     }
 
-    private static bool IsSlow(Bpm? played, Bpm? reference) =>
-        played is { } tempo && reference is { } before && tempo.Value < before.Value * SlowPart;
+    private static bool IsSlow(Bpm? played, double? reference) =>
+        played is { } tempo && reference is { } before && tempo.Value < before * SlowPart;
 }

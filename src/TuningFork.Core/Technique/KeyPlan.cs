@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Technique;
@@ -107,4 +108,5 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
 /// <param name="FirstDay">First day of its present turn.</param>
 /// <param name="Began">True when that last day began with it.</param>
 /// <param name="LastClean">Last clean tempo, or null.</param>
-public sealed record KeyRecord(Key Key, DateOnly LastDay, DateOnly FirstDay, bool Began, int? LastClean = null);
+/// <param name="Reach">What the player can do in it, brought to the day of the plan, in beats; null before the first timed take.</param>
+public sealed record KeyRecord(Key Key, DateOnly LastDay, DateOnly FirstDay, bool Began, int? LastClean = null, Reach? Reach = null);

@@ -3,8 +3,7 @@ namespace TuningFork.Core.Tempo;
 /// <summary>Where a climb stands.</summary>
 /// <param name="Tempo">Tempo of the next take.</param>
 /// <param name="CleanRun">Clean takes in a row at this tempo.</param>
-/// <param name="MissRun">Misses in a row.</param>
-public sealed record LadderState(Bpm Tempo, int CleanRun = 0, int MissRun = 0);
+public sealed record LadderState(Bpm Tempo, int CleanRun = 0);
 
 /// <summary>The up-and-down rule of tempo work.</summary>
 public static class Ladder
@@ -26,7 +25,7 @@ public static class Ladder
         return distance <= goal.Value * NearPart ? 1 : Math.Clamp(distance / 8, 2, 5);
     }
 
-    /// <summary>The state after a take: up after three clean in a row; one miss counts anew; two misses running step back. Never above the target.</summary>
+    /// <summary>The state after a take: up after so many clean in a row, back after one miss. Never above the target.</summary>
     /// <param name="state">Before the take.</param>
     /// <param name="clean">Whether it was clean.</param>
     /// <param name="target">Target, or null.</param>
@@ -35,16 +34,11 @@ public static class Ladder
     {
         ArgumentNullException.ThrowIfNull(state);
         var step = Step(state.Tempo, target);
-        if (clean)
-        {
-            if (state.CleanRun + 1 < toClimb)
-                return state with { CleanRun = state.CleanRun + 1, MissRun = 0 };
-            var up = state.Tempo.Plus(step);
-            return new LadderState(target is { } goal && up > goal ? goal : up);
-        }
-
-        return state.MissRun + 1 < 2
-            ? state with { CleanRun = 0, MissRun = state.MissRun + 1 }
-            : new LadderState(state.Tempo.Plus(-step));
+        if (!clean)
+            return new LadderState(state.Tempo.Plus(-step));
+        if (state.CleanRun + 1 < toClimb)
+            return state with { CleanRun = state.CleanRun + 1 };
+        var up = state.Tempo.Plus(step);
+        return new LadderState(target is { } goal && up > goal ? goal : up);
     }
 }

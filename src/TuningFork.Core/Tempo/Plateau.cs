@@ -24,17 +24,17 @@ public static class Plateau
 
     private const double RisingZ = 1.645;
 
-    /// <summary>Looks at the last visits with a clean tempo.</summary>
+    /// <summary>Looks at the reach over the last visits with takes near it. What once was clean at its target is not stuck.</summary>
     /// <param name="points">All visits, in order.</param>
-    /// <param name="target">Target, or null.</param>
+    /// <param name="reached">Whether it was clean at its target at any time.</param>
     /// <param name="tense">True when tension was noted lately.</param>
-    public static PlateauView Look(IReadOnlyList<TempoPoint> points, Bpm? target, bool tense = false)
+    public static PlateauView Look(IReadOnlyList<TempoPoint> points, bool reached, bool tense = false)
     {
         ArgumentNullException.ThrowIfNull(points);
-        var last = points.Where(point => point.Clean is not null).TakeLast(Visits).Select(point => (double)point.Clean!.Value).ToList();
-        if (last.Count < Visits || (target is { } goal && last[^1] >= goal.Value))
+        var last = points.Where(point => point is { Reach: not null, Slow: false }).TakeLast(Visits).Select(point => point.Reach!.Value).ToList();
+        if (last.Count < Visits || reached)
             return new PlateauView(false, last.Count, 0, "", []);
-        var slope = Trend.TheilSen([.. last.Select((clean, i) => ((double)i, clean))]);
+        var slope = Trend.TheilSen([.. last.Select((reach, i) => ((double)i, reach))]);
         var gain = slope * (last.Count - 1);
         var rising = gain >= Trend.Median(last) * RealGain || Trend.MannKendall(last).Z > RisingZ;
         if (rising)

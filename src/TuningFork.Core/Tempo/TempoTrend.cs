@@ -4,7 +4,9 @@ namespace TuningFork.Core.Tempo;
 /// <param name="Day">The practice day.</param>
 /// <param name="Clean">Fastest clean tempo of the visit; null when none was clean.</param>
 /// <param name="Tried">Fastest tempo tried.</param>
-public readonly record struct TempoPoint(DateOnly Day, int? Clean, int? Tried);
+/// <param name="Reach">What the player could do after it, in beats a minute; null where no take was timed.</param>
+/// <param name="Slow">True when all its takes were slow on purpose: they say nothing about the reach.</param>
+public readonly record struct TempoPoint(DateOnly Day, int? Clean, int? Tried, double? Reach = null, bool Slow = false);
 
 /// <summary>Trends in a row of numbers without assuming that they are evenly spread or free of outliers.</summary>
 public static class Trend

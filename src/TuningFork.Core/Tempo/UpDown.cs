@@ -5,8 +5,8 @@ namespace TuningFork.Core.Tempo;
 /// <param name="MissesToFall">Misses in a row, 1 or more.</param>
 public sealed record UpDown(int CleanToClimb, int MissesToFall)
 {
-    /// <summary>The rule of the tempo ladder: three clean in a row, two misses running.</summary>
-    public static UpDown Ours { get; } = new(Ladder.CleanToClimb, 2);
+    /// <summary>The rule of the tempo ladder: three clean in a row, one miss.</summary>
+    public static UpDown Ours { get; } = new(Ladder.CleanToClimb, 1);
 
     /// <summary>
     /// The rate of clean takes at which steps up and down balance, where the tempo settles. The chance that a clean run comes

@@ -134,7 +134,7 @@ public static class DemoFile
     private static void Ripen(PracticeDb db, MaterialRow row, DateOnly day)
     {
         var target = row.Target ?? row.Piece?.Target;
-        if (row.Kind != MaterialKind.Passage || row.LastClean is not { } clean || target is not { } goal)
+        if (row.Kind != MaterialKind.Passage || row.Best is not { } clean || target is not { } goal)
             return;
         var readiness = clean >= goal * 0.93 ? Readiness.Ready : clean >= goal * 0.66 ? Readiness.Shaping : Readiness.Raw;
         if (readiness <= row.Readiness)
@@ -152,7 +152,7 @@ public static class DemoFile
         var count = Math.Max(2, visit.Takes);
         visit.Tries = "";
         for (var i = 0; i < count; i++)
-            Bookkeeping.Add(row, visit, clean: false, row.LastClean);
+            VisitBooks.Add(row, visit, clean: false, row.LastClean);
         row.Readiness = Readiness.Shaping;
     }
 }

@@ -1,6 +1,8 @@
 using System.Text.Json;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Demo;
@@ -128,7 +130,8 @@ public sealed class History
     private void PlayTakes(Drill drill, SessionDrillRow row, DateOnly day, Dictionary<int, MaterialRow> materials, DateTime started)
     {
         var used = 0.0;
-        while (Stage.Now(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean))], used) is { CountsTakes: true, Complete: false } cue && used < row.PlayedSeconds)
+        drill = Refreshed(drill, day, materials);
+        while (Stage.Now(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))], used) is { CountsTakes: true, Complete: false } cue && used < row.PlayedSeconds)
         {
             var target = drill.Targets[cue.TargetIndex];
             var material = target.MaterialId is { } id ? materials[id] : null;
@@ -147,34 +150,38 @@ public sealed class History
             });
             used += Math.Max(15, target.TakeSeconds);
             if (material is not null)
-                Visit(material, target.Key, day, clean, cue.Tempo?.Value);
+                Visit(material, drill.MethodId, target.Key, day, new Try(clean, cue.Tempo));
             else if (target.Key.StartsWith("ear:", StringComparison.Ordinal))
                 Note(target.Key, day, clean);
         }
 
-        if (drill.Targets is [{ MaterialId: { } kept }, ..] && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean))]) is { } place)
+        if (drill.Targets is [{ MaterialId: { } kept }, ..] && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))]) is { } place)
             materials[kept].Place = place;
         if (row.Takes.Count == 0 && drill.Targets is [{ MaterialId: { } read }, ..] && !visits.ContainsKey((read, day)))
-            visits[(read, day)] = Bookkeeping.Begin(materials[read], day);
+            visits[(read, day)] = VisitBooks.Begin(materials[read], day);
     }
 
-    private void Visit(MaterialRow material, string key, DateOnly day, bool clean, int? tempo)
+    /// <summary>As the stage does it: the tempo of a drill follows from what was played before it that day.</summary>
+    private Drill Refreshed(Drill drill, DateOnly day, Dictionary<int, MaterialRow> materials) => TodaysTempo.Refreshed(drill, target =>
+        target.MaterialId is { } id && target.Key == $"m:{id}" && visits.TryGetValue((id, day), out var visit) ? VisitBooks.Today(materials[id], visit, Traits.Usual) : null);
+
+    private void Visit(MaterialRow material, string method, string key, DateOnly day, Try take)
     {
         if (!visits.TryGetValue((material.Id, day), out var visit))
-            visits[(material.Id, day)] = visit = Bookkeeping.Begin(material, day);
-        if (key.IndexOf(":k:", StringComparison.Ordinal) is >= 0 and var place)
-            InKey(material.Id, key[(place + 3)..], day, visit.Tries.Length == 0, clean, tempo);
+            visits[(material.Id, day)] = visit = VisitBooks.Begin(material, day);
+        if (TodaysTempo.PartOf(key) is { } part)
+            InKey(material, part, day, visit.Tries.Length == 0, take);
         if (material.Kind == MaterialKind.Book)
             material.NextExample = Math.Max(material.NextExample, int.Parse(key.AsSpan(key.LastIndexOf(':') + 1), System.Globalization.CultureInfo.InvariantCulture) + 1);
         else
-            Bookkeeping.Add(material, visit, clean, tempo);
+            VisitBooks.Add(material, visit, take.Clean, take.Tempo?.Value, TodaysTempo.Weight(method, key));
     }
 
-    private void InKey(int material, string name, DateOnly day, bool began, bool clean, int? tempo)
+    private void InKey(MaterialRow material, string name, DateOnly day, bool began, Try take)
     {
-        if (!keys.TryGetValue((material, name), out var row))
-            keys[(material, name)] = row = new KeyRow { MaterialId = material, Key = name };
-        Bookkeeping.Played(row, day, began, clean, tempo);
+        if (!keys.TryGetValue((material.Id, name), out var row))
+            keys[(material.Id, name)] = row = new KeyRow { MaterialId = material.Id, Key = name };
+        VisitBooks.Played(row, day, began, take, material, Bookkeeping.ToCore(material, day).StartInKey);
     }
 
     private void Note(string key, DateOnly day, bool clean)

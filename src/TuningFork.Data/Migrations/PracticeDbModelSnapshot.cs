@@ -199,6 +199,22 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateOnly>("LastDay")
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("ReachLog")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachLogBefore")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachSpread")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachSpreadBefore")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Tries")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Visits")
                         .HasColumnType("INTEGER");
 
@@ -226,6 +242,12 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<int>("BeatsPerBar")
                         .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Best")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("Confirmed")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Difficulty")
                         .IsRequired()
@@ -296,6 +318,12 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<int>("PutBack")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("ReachLog")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachSpread")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Readiness")
                         .IsRequired()
@@ -589,6 +617,10 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("TraitsJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Transposition")
                         .HasColumnType("INTEGER");
 
@@ -827,6 +859,9 @@ namespace TuningFork.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("BestBefore")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int?>("Clean")
                         .HasColumnType("INTEGER");
 
@@ -848,6 +883,18 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("MaterialId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("ReachLog")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachLogBefore")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachSpread")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReachSpreadBefore")
+                        .HasColumnType("REAL");
+
                     b.Property<double?>("StabilityBefore")
                         .HasColumnType("REAL");
 
@@ -863,6 +910,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<DateOnly?>("VisitBefore")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("VisitsBefore")
+                        .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
 

@@ -39,6 +39,9 @@ public sealed class ProfileRow
     public WarmUpSchool WarmUpSchool { get; set; }
     public string Awareness { get; set; } = "";
 
+    /// <summary>What is the player's own about growth and slips; empty before anything was learnt of it.</summary>
+    public string TraitsJson { get; set; } = "";
+
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
     public int Version { get; set; }
@@ -118,6 +121,16 @@ public sealed class MaterialRow : IRemovable
     /// <summary>True when its tempo has not risen over the last visits; looked at when a session is closed.</summary>
     public bool Stuck { get; set; }
     public int? LastClean { get; set; }
+
+    /// <summary>The fastest tempo that ever was clean; it never falls.</summary>
+    public int? Best { get; set; }
+
+    /// <summary>What the player can do: logarithm of notes a minute and how unsure it is, as of the last visit.</summary>
+    public double? ReachLog { get; set; }
+    public double? ReachSpread { get; set; }
+
+    /// <summary>The day on which it was last rated concert-ready.</summary>
+    public DateOnly? Confirmed { get; set; }
     public int Version { get; set; }
     public DateTime? RemovedUtc { get; set; }
 }
@@ -130,7 +143,10 @@ public sealed class VisitRow
     public MaterialRow? Material { get; set; }
     public DateOnly Day { get; set; }
 
-    /// <summary>The takes in order, each a tempo (or nothing) and + for clean, - for missed: "92+ 92- -".</summary>
+    /// <summary>
+    /// The takes in order, each a tempo (or nothing) and + for clean, - for missed: "92+ 92- -". Before the sign stands ~ where
+    /// a take says half as much about the tempo that can be played, and / where it says nothing.
+    /// </summary>
     public string Tries { get; set; } = "";
     public int Takes { get; set; }
     public int CleanTakes { get; set; }
@@ -141,15 +157,23 @@ public sealed class VisitRow
     public double? StabilityBefore { get; set; }
     public double? DifficultyBefore { get; set; }
     public int? CleanBefore { get; set; }
+    public int? BestBefore { get; set; }
+    public double? ReachLogBefore { get; set; }
+    public double? ReachSpreadBefore { get; set; }
+    public int VisitsBefore { get; set; }
+
+    /// <summary>The reach after it, as the material keeps it; null where no take was timed.</summary>
+    public double? ReachLog { get; set; }
+    public double? ReachSpread { get; set; }
 }
 
-/// <summary>What happened with one key of a material that goes through the keys.</summary>
+/// <summary>What happened with one key, or one pattern, of a material that goes through them.</summary>
 public sealed class KeyRow
 {
     public int MaterialId { get; set; }
     public MaterialRow? Material { get; set; }
 
-    /// <summary>"Bb major".</summary>
+    /// <summary>"Bb major", or "p:3" for a pattern.</summary>
     public string Key { get; set; } = "";
     public DateOnly LastDay { get; set; }
 
@@ -160,6 +184,13 @@ public sealed class KeyRow
     public bool Began { get; set; }
     public int Visits { get; set; }
     public int? LastClean { get; set; }
+
+    /// <summary>What the player can do in it, as for a material, with the takes of its last day and what was known before them.</summary>
+    public double? ReachLog { get; set; }
+    public double? ReachSpread { get; set; }
+    public string Tries { get; set; } = "";
+    public double? ReachLogBefore { get; set; }
+    public double? ReachSpreadBefore { get; set; }
 }
 
 /// <summary>The music of a piece.</summary>

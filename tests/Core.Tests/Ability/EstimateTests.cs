@@ -61,7 +61,7 @@ public sealed class EstimateTests
         var now = new Reach(Math.Log(90), 0.06);
         for (var visit = 1; visit <= 10; visit++)
         {
-            var after = Estimate.After(now, Enumerable.Repeat(new Evidence(now.Tempo * part, Clean: true), 6), Traits.Usual, 120);
+            var after = After(now, Enumerable.Repeat(new Evidence(now.Tempo * part, Clean: true), 6));
             after.Tempo.ShouldBeGreaterThanOrEqualTo(now.Tempo * 0.999);
             now = after;
         }
@@ -71,7 +71,7 @@ public sealed class EstimateTests
     public void A_miss_far_below_says_much_and_a_clean_take_there_next_to_nothing()
     {
         var now = new Reach(Math.Log(90), 0.06);
-        double Moves(double tempo, bool clean) => Math.Log(Estimate.After(now, [new Evidence(tempo, clean)], Traits.Usual, 120).Tempo / now.Tempo);
+        double Moves(double tempo, bool clean) => Math.Log(After(now, [new Evidence(tempo, clean)]).Tempo / now.Tempo);
         Moves(60, clean: true).ShouldBeInRange(0, 0.002);
         Moves(80, clean: false).ShouldBeLessThan(-0.02);
         Moves(95, clean: true).ShouldBeGreaterThan(Moves(80, clean: true));
@@ -101,6 +101,8 @@ public sealed class EstimateTests
         Lives(growth: 0.006, width: 0.1).Width.ShouldBeGreaterThan(0.07);
     }
 
+    private static Reach After(Reach now, IEnumerable<Evidence> takes) => Estimate.Keep(now, Estimate.During(Estimate.Morning(now, Traits.Usual, 120), takes));
+
     private static (double Rate, double Width) Lives(double growth, double width)
     {
         var traits = Traits.Usual;
@@ -111,16 +113,16 @@ public sealed class EstimateTests
             for (var visit = 0; visit < 30; visit++)
             {
                 now = Estimate.Later(now, 1, visit);
-                var (begin, takes) = (Estimate.Begin(now, traits, 130), new List<Evidence>());
-                for (var day = begin; takes.Count < 5; day = day.After(takes[^1]))
+                var (morning, takes) = (Estimate.Morning(now, traits, 130), new List<Evidence>());
+                for (var day = DayReach.At(morning); takes.Count < 5; day = day.After(takes[^1]))
                 {
                     var at = day.For(takes.Count % 3 == 0 ? 0.93 : takes.Count % 3 == 1 ? 0.83 : 0.6);
                     takes.Add(new Evidence(at, random.NextDouble() < 1 / (1 + Math.Exp(((Math.Log(at) - truth) / width) - Math.Log(5)))));
                     truth += growth * (Math.Log(150) - truth);
                 }
 
-                var after = Estimate.After(now, takes, traits, 130);
-                traits = traits.After(begin, takes, now, after);
+                var after = Estimate.Keep(now, Estimate.During(morning, takes));
+                traits = traits.After(morning, takes, now, after);
                 now = after;
             }
         }
@@ -141,7 +143,7 @@ public sealed class EstimateTests
             {
                 var form = kind == Form ? 0.12 * (random.NextDouble() - 0.5) : 0;
                 now = Estimate.Later(now, visit == 0 ? 0 : 1, visit);
-                var day = Estimate.Begin(now, Traits.Usual, null);
+                var day = DayReach.At(Estimate.Morning(now, Traits.Usual, null));
                 for (var take = 0; take < takes; take++)
                 {
                     var tempo = onlySlow || (slow && (take + visit) % 2 == 0) ? day.Tempo * 0.65 : day.Tempo;

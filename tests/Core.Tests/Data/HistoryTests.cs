@@ -38,13 +38,13 @@ public sealed class HistoryTests
     public void A_take_taken_back_leaves_everything_as_it_was()
     {
         var row = new MaterialRow { Id = 1, Kind = MaterialKind.Passage, Target = 100, LastVisit = new DateOnly(2031, 1, 1), Stability = 4, MemoryDifficulty = 5, LastClean = 80, Visits = 3 };
-        var visit = Bookkeeping.Begin(row, new DateOnly(2031, 1, 6));
-        Bookkeeping.Add(row, visit, clean: true, 82);
+        var visit = VisitBooks.Begin(row, new DateOnly(2031, 1, 6));
+        VisitBooks.Add(row, visit, clean: true, 82);
         var once = (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries);
-        Bookkeeping.Add(row, visit, clean: false, 90);
-        Bookkeeping.RemoveLast(row, visit).ShouldBeFalse();
+        VisitBooks.Add(row, visit, clean: false, 90);
+        VisitBooks.RemoveLast(row, visit).ShouldBeFalse();
         (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries).ShouldBe(once);
-        Bookkeeping.RemoveLast(row, visit).ShouldBeTrue();
+        VisitBooks.RemoveLast(row, visit).ShouldBeTrue();
         (row.Stability, row.MemoryDifficulty, row.LastClean, visit.Grade).ShouldBe((4d, 5d, 80, (Grade?)null));
         (row.Visits, row.LastVisit).ShouldBe((3, new DateOnly(2031, 1, 1)));
     }

@@ -2,7 +2,9 @@ using CsCheck;
 using Shouldly;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 using Xunit;
@@ -35,7 +37,7 @@ public sealed class PracticeTests
         Takes.RoundsThatFit(240, [20, 30]).ShouldBe(4);
     }
 
-    /// <summary>Up after three clean in a row; one miss counts anew; two misses running step back; single beats near the target (common practice).</summary>
+    /// <summary>Up after three clean in a row, back after one miss (domain of adaptive testing: Levitt 1971, from memory); single beats near the target (common practice).</summary>
     [Fact]
     public void The_ladder_climbs_and_steps_back_by_rule()
     {
@@ -50,24 +52,59 @@ public sealed class PracticeTests
 
         Climb("++", 60).ShouldBe("60");
         Climb("+++", 60).ShouldBe("65");
-        Climb("++-+++", 60).ShouldBe("65");
-        Climb("++-++", 60).ShouldBe("60");
-        Climb("--", 60).ShouldBe("55");
+        Climb("++-+++", 60).ShouldBe("60");
+        Climb("++-++", 60).ShouldBe("55");
+        Climb("-", 60).ShouldBe("55");
         Climb("+++", 96).ShouldBe("97");
         Climb("++++++++++++", 99).ShouldBe("100");
     }
 
     [Fact]
-    public void Today_begins_near_the_last_clean_tempo()
+    public void Todays_tempo_follows_from_reach_and_from_what_the_method_wants()
     {
-        TempoStart.For(new Bpm(92), 2, false, new Bpm(120))!.Tempo.Value.ShouldBe(92);
-        TempoStart.For(new Bpm(92), 2, true, new Bpm(120))!.Tempo.Value.ShouldBeInRange(94, 97);
-        TempoStart.For(new Bpm(92), 20, true, new Bpm(120))!.Tempo.Value.ShouldBeLessThan(92);
-        TempoStart.For(new Bpm(92), 2, true, new Bpm(120), careful: true)!.Tempo.Value.ShouldBeLessThan(92);
-        TempoStart.For(new Bpm(120), 1, true, new Bpm(120))!.Tempo.Value.ShouldBe(120);
-        TempoStart.For(null, 0, false, null).ShouldBeNull();
+        var target = new Bpm(120);
+        int At(double reach, Pace pace, int takes = 1, double ease = 1) =>
+            TodaysTempo.Of(DayReach.At(Estimate.Morning(Reach.At(reach, 0.04), Traits.Usual, 120) with { Takes = takes }), pace, target, ease).Value;
+        At(90, Pace.Work).ShouldBeInRange(87, 91);
+        At(90, Pace.Work, takes: 0).ShouldBeInRange(82, 87, "the first of the day about 5 % safer");
+        At(90, Pace.Ladder).ShouldBeLessThan(At(90, Pace.Work));
+        At(90, Pace.Slow).ShouldBeInRange(54, 63, "60 to 70 % of reach");
+        At(90, Pace.Anchor).ShouldBe(45);
+        At(115, Pace.Performance).ShouldBe(120, "reach allows the target");
+        At(100, Pace.Performance).ShouldBeLessThan(101, "else at reach");
+        At(140, Pace.Work).ShouldBe(120, "never above the target");
+        At(90, Pace.Work, ease: 0.9).ShouldBeLessThan(At(90, Pace.Work) - 5);
         Should.Throw<ArgumentOutOfRangeException>(() => new Bpm(19));
         Should.Throw<ArgumentOutOfRangeException>(() => new Bpm(401));
+    }
+
+    /// <summary>85, then 43, then 22, then 20 in three clean visits: so it must never be again.</summary>
+    [Fact]
+    public void The_slow_anchor_is_half_of_what_can_be_done_however_often_it_is_played()
+    {
+        var reach = Reach.At(85, 0.05);
+        for (var visit = 1; visit <= 3; visit++)
+        {
+            var anchor = TodaysTempo.Of(DayReach.At(Estimate.Morning(reach, Traits.Usual, 120)), Pace.Anchor, new Bpm(120));
+            anchor.Value.ShouldBeInRange(42, 45);
+            var day = new DateOnly(2031, 4, 7).AddDays(visit);
+            reach = Visits.Sum(new BeforeVisit(day.AddDays(-1), null, new Bpm(85), reach, visit), day, [.. Enumerable.Repeat(new Try(true, anchor), 4)], new Bpm(120), reach, Traits.Usual).Reach!.Value;
+        }
+
+        reach.Tempo.ShouldBeGreaterThan(84);
+    }
+
+    [Fact]
+    public void In_rounds_the_tempo_moves_after_each_take_by_a_little()
+    {
+        var target = new Target { Key = "m:1", Title = "A", Goal = new Bpm(140), Tempo = new Bpm(84), Able = Estimate.Morning(Reach.At(88, 0.08), Traits.Usual, 140) };
+        var drill = new Drill { Id = "d", Area = Area.Repertoire, MethodId = Methods.OneTakeRounds.Id, Title = "x", Minutes = 4, Targets = [target, target with { Key = "m:2" }], Sequence = [0, 1, 0, 1, 0, 1] };
+        Bpm After(params (int At, bool Clean, int Tempo)[] played) => Stage.Now(drill, [.. played.Select(take => new StageTake(take.At, take.Clean, new Bpm(take.Tempo)))], 30).Tempo!.Value;
+        After().Value.ShouldBe(84);
+        After((0, true, 84), (1, true, 84)).Value.ShouldBeInRange(85, 89, "clean: a little up");
+        After((0, false, 84), (1, true, 84)).Value.ShouldBeInRange(77, 83, "missed: a little down");
+        After((0, true, 84)).Value.ShouldBe(84, "the other has not been played");
+        After((0, true, 60), (1, true, 60)).Value.ShouldBe(63, "six in a hundred at most, from the tempo that was played");
     }
 
     [Fact]

@@ -42,18 +42,20 @@ public sealed class FsrsTests
 
     [Theory]
     [InlineData("80+", 80, 120, Grade.Good)]
-    [InlineData("84+", 80, 120, Grade.Easy)]
-    [InlineData("120+", 119, 120, Grade.Easy)]
+    [InlineData("84+", 80, 120, Grade.Good)]
+    [InlineData("111+", 112, 120, Grade.Easy)]
+    [InlineData("60+ 60+ 80-", 80, 120, Grade.Again)]
+    [InlineData("50- 60+ 80+", 80, 120, Grade.Good)]
     [InlineData("60+", 80, 120, Grade.Hard)]
     [InlineData("80- 80+", 80, 120, Grade.Hard)]
     [InlineData("80- 60+", 80, 120, Grade.Again)]
     [InlineData("80- 80- 80+ 80+", 80, 120, Grade.Again)]
     [InlineData("80+ 80- 80-", 80, 120, Grade.Good)]
     [InlineData("60+", 0, 120, Grade.Good)]
-    public void The_grade_follows_from_the_first_take_and_the_tries_to_clean(string takes, int lastClean, int target, Grade expected)
+    public void The_grade_follows_from_the_first_take_near_reach_and_the_one_after_it(string takes, int reach, int target, Grade expected)
     {
         var tries = takes.Split(' ').Select(take => new Try(take[^1] == '+', new Bpm(int.Parse(take[..^1], System.Globalization.CultureInfo.InvariantCulture)))).ToList();
-        Grading.Of(tries, lastClean == 0 ? null : new Bpm(lastClean), new Bpm(target)).ShouldBe(expected);
+        Grading.Of(tries, reach == 0 ? null : reach, new Bpm(target)).ShouldBe(expected);
     }
 
     [Fact]

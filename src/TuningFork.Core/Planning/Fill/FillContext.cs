@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
@@ -9,6 +10,12 @@ internal sealed class FillContext
 {
     /// <summary>The reason of what the player asked for.</summary>
     public const string YouAsked = "you asked for it";
+
+    /// <summary>On a day on which nothing should be hard, so much of the tempo (common practice).</summary>
+    private const double CarefulPart = 0.95;
+
+    /// <summary>A piece that misses goes no further below its slowest passage than this.</summary>
+    private const double LeastOfSlowest = 0.8;
 
     private readonly HashSet<string> ids;
     private int next;
@@ -66,49 +73,72 @@ internal sealed class FillContext
         };
     }
 
-    public Target TargetOf(Material material, bool timed = true)
+    /// <summary>A material as the target of a drill, at the tempo that the method wants today.</summary>
+    public Target TargetOf(Material material, Pace pace = Pace.Work, bool timed = true)
     {
-        var days = material.LastVisit is { } last ? Request.Day.DayNumber - last.DayNumber : 0;
-        var start = timed ? TempoStart.For(material.LastClean, days, material.EasyLastTime, material.Target, Careful) : null;
-        return new Target
+        var able = timed && material.IsTimed ? material.Today ?? Estimate.Morning(material.Reach ?? material.Start, Request.Traits, material.Target?.Value) : null;
+        var target = new Target
         {
             Key = $"m:{material.Id}",
             MaterialId = material.Id,
             Title = material.Title,
             Group = $"m:{material.Group}",
-            Tempo = start?.Tempo,
             Goal = material.Target,
             Beat = material.Beat,
-            TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, start?.Tempo ?? material.WorkingTempo),
             StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
             Note = material.Note,
             Work = material.Work,
             Place = material.Place,
+            Pace = pace,
+            Ease = Careful ? CarefulPart : 1,
         };
+        return WithTempo(target, able, material);
     }
 
-    /// <summary>A material in one of its keys, from the last clean tempo in that key where there is one.</summary>
-    public Target TargetInKey(Material material, Key key)
+    /// <summary>
+    /// A piece or a stretch of it, with the reach of its slowest passage: its own takes may lower it by some way, and never
+    /// raise it above.
+    /// </summary>
+    public Material Whole(Material piece, int from, int to)
     {
-        var record = material.Keys.FirstOrDefault(known => known.Key == key);
-        var days = record is null ? 0 : Request.Day.DayNumber - record.LastDay.DayNumber;
-        var target = TargetOf(record?.LastClean is { } clean ? material with { LastClean = new Bpm(clean), LastVisit = Request.Day.AddDays(-days), EasyLastTime = false } : material);
-        return target with { Key = $"m:{material.Id}:k:{key}", Title = key.Name };
+        var inside = Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Reach: not null } && one.Group == piece.Id && one.FromBar <= to && one.ToBar >= from).Select(one => one.Reach!.Value).ToList();
+        var part = piece with { FromBar = from, ToBar = to };
+        if (inside.Count == 0)
+            return part;
+        var slowest = inside.MinBy(reach => reach.Log);
+        return part with { Today = null, Reach = piece.Reach is { } own ? own with { Log = Math.Clamp(own.Log, slowest.Log + Math.Log(LeastOfSlowest), slowest.Log) } : slowest };
     }
+
+    /// <summary>The target with what is believed of the player's reach, and the tempo and the seconds of a take that follow from it.</summary>
+    private static Target WithTempo(Target target, Morning? able, Material material)
+    {
+        var tempo = able is null ? (Bpm?)null : TodaysTempo.Of(DayReach.At(able), target.Pace, target.Goal, target.Ease);
+        return target with { Able = able, Tempo = tempo, TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, tempo ?? material.WorkingTempo) };
+    }
+
+    /// <summary>A material in one of its keys or patterns, each with a reach of its own; one that was never played begins below the others.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="key">The end of its lasting key: "k:Bb major", "p:3".</param>
+    /// <param name="title">What it is called.</param>
+    /// <param name="own">The reach of it, brought to today; null when it was never played.</param>
+    /// <param name="pace">What the method wants.</param>
+    public Target TargetIn(Material material, string key, string title, Reach? own, Pace pace = Pace.Work)
+    {
+        var target = TargetOf(material, pace) with { Key = $"m:{material.Id}:{key}", Title = title };
+        return material.IsTimed ? WithTempo(target, Estimate.Morning(own ?? material.StartInKey, Request.Traits, material.Target?.Value), material) : target;
+    }
+
+    /// <summary>A material in one of its keys.</summary>
+    public Target TargetInKey(Material material, Key key) =>
+        TargetIn(material, $"k:{key}", key.Name, material.Keys.FirstOrDefault(known => known.Key == key)?.Reach);
 
     /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>
     public bool Asked(string key) => Request.Asked.Contains(key, StringComparer.Ordinal);
 
-    /// <summary>A drill on one material by a method; the slow anchor takes half the tempo it is clean at.</summary>
-    public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason)
-    {
-        if (AlteredDrill.Is(method))
-            return AlteredDrill.Of(this, area, method, material, minutes, reason);
-        var target = TargetOf(material);
-        if (method == Methods.SlowAnchor && material.LastClean is { } clean)
-            target = target with { Tempo = Bpm.Near(clean.Value / 2.0), TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, Bpm.Near(clean.Value / 2.0)) };
-        return Make(area, method, material.Title, minutes, material.Stuck ? $"stuck near {material.LastClean}: another way for a while" : reason, target);
-    }
+    /// <summary>A drill on one material by a method, at the tempo that the method wants.</summary>
+    public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason) => AlteredDrill.Is(method)
+        ? AlteredDrill.Of(this, area, method, material, minutes, reason)
+        : Make(area, method, material.Title, minutes, material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason, TargetOf(material, TodaysTempo.PaceOf(method)));
 
     /// <summary>A drill on something that has a name and no number: a warm-up, an idea to play with.</summary>
     public Drill MakeNamed(Area area, Method method, (string Title, string How) what, int minutes, string reason)

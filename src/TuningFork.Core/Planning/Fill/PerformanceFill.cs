@@ -1,6 +1,5 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
-using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -23,7 +22,7 @@ internal static class PerformanceFill
         foreach (var (piece, phase) in context.Request.Materials
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
                 && (one.LastVisit is not { } last || day.DayNumber - last.DayNumber >= EveryDays))
-            .Select(one => (Piece: one.LastClean is null ? one with { LastClean = Slowest(context, one) } : one, Phase: Performances.On(one, day)))
+            .Select(one => (Piece: one, Phase: Performances.On(one, day)))
             .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
@@ -40,13 +39,9 @@ internal static class PerformanceFill
         return drills;
     }
 
-    /// <summary>Never played through, it begins as fast as its slowest passage is clean.</summary>
-    private static Bpm? Slowest(FillContext context, Material piece) =>
-        context.Request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id && one.LastClean is not null).Select(one => one.LastClean).Min();
-
     private static Drill? Run(FillContext context, Material piece, int left)
     {
-        var target = context.TargetOf(piece);
+        var target = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
         var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
         return minutes > left ? null
             : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Concert(piece, context.Request.Day)}: right through, every other day", target);
@@ -62,7 +57,7 @@ internal static class PerformanceFill
         var index = piece.Visits % count;
         var first = piece.FromBar + (index * piece.Bars / count);
         var last = piece.FromBar + ((index + 1) * piece.Bars / count) - 1;
-        var target = context.TargetOf(piece with { FromBar = first, ToBar = last }) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
+        var target = context.TargetOf(context.Whole(piece, first, last)) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
         var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
         return minutes > left ? null
             : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Concert(piece, day)}: passages joined, a section every other day", target);

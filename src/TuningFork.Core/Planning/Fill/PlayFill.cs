@@ -1,6 +1,5 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
-using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -35,7 +34,7 @@ internal static class PlayFill
             left -= length;
             var reason = piece.Readiness == Readiness.Ready ? "ready; keep it so" : "right through, to see how it stands";
             yield return context.Make(Area.Play, Methods.PerformanceTake, piece.Title, length,
-                piece.LastVisit is { } last ? $"{reason}; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : reason, Target(context, piece));
+                piece.LastVisit is { } last ? $"{reason}; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : reason, context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance));
         }
 
         foreach (var (length, i) in (left > 0 ? FillContext.Chop(left, 15, 20) : []).Select((length, i) => (length, i)))
@@ -43,14 +42,6 @@ internal static class PlayFill
             var idea = context.Choose(Area.Play, Ideas, day.DayNumber + i);
             yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "the reward, and the test");
         }
-    }
-
-    private static Target Target(FillContext context, Material piece)
-    {
-        var target = context.TargetOf(piece);
-        // Right through is not the place to slow down after days away: the target once ready, before that the last clean tempo.
-        var tempo = piece.Readiness == Readiness.Ready ? piece.Target : piece.LastClean?.Plus(piece.EasyLastTime && !context.Careful ? 2 : 0);
-        return target with { Tempo = tempo ?? (piece.Target is { } goal ? Bpm.Near(goal.Value * 0.7) : target.Tempo) };
     }
 
     private static int PieceMinutes(Material piece) => Math.Max(2, (piece.TakeSeconds + 59) / 60);

@@ -133,7 +133,7 @@ internal static class RepertoireFill
             mix.Remove(from[0]);
             if (from[0].Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 })
                 return PutBack(context, from[0].Material, minutes, from[0].Reason);
-            return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material));
+            return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material, Pace.Performance));
         }
 
         if (from.Count == 1)
@@ -210,7 +210,7 @@ internal static class RepertoireFill
         var other = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, LastClean: not null } && one.Group != material.Group)
             .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
         return other is null || material is not { Kind: MaterialKind.Passage, LastClean: not null } ? null
-            : context.Make(Area.Repertoire, Methods.BurstAndSwitch, $"{material.Title} · {other.Title}", minutes, reason, context.TargetOf(material), context.TargetOf(other));
+            : context.Make(Area.Repertoire, Methods.BurstAndSwitch, $"{material.Title} · {other.Title}", minutes, reason, context.TargetOf(material, Pace.Ladder), context.TargetOf(other, Pace.Ladder));
     }
 
     private static Drill Fallback(FillContext context, int minutes)

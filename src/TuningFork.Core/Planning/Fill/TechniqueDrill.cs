@@ -23,7 +23,7 @@ internal static class TechniqueDrill
         var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
         if (away > DriftDays && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
             return Thinned(context, material, rhythm, away, minutes);
-        var reason = away > DriftDays && material.LastClean is { } clean ? $"{away} days away; last clean {clean}" : queued.Reason;
+        var reason = away > DriftDays ? $"{away} days away" : queued.Reason;
         return context.MakeOne(Area.Technique, Choose(material, context.Careful), material, minutes, reason);
     }
 
@@ -63,7 +63,8 @@ internal static class TechniqueDrill
         var numbers = string.Join(" and ", today.Numbers);
         var names = string.Join(' ', today.Numbers.Select(number => string.Concat(Patterns.Permutation(patterns.Size, number))));
         var method = Choose(material, context.Careful);
-        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:p:{string.Join('+', today.Numbers)}", Title = $"Pattern {numbers} ({names})" };
+        var key = $"p:{string.Join('+', today.Numbers)}";
+        var target = context.TargetIn(material, key, $"Pattern {numbers} ({names})", material.Patterns.GetValueOrDefault(key), TodaysTempo.PaceOf(method));
         context.Used.Add($"m:{material.Id}");
         var reason = today.IsOver ? "the plan is through; begin it again or let it rest" : $"week {today.Week} of {patterns.Weeks}, until {patterns.Last:d MMM}";
         return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
@@ -72,7 +73,7 @@ internal static class TechniqueDrill
     /// <summary>Half as many notes to the same click, after days away.</summary>
     private static Drill Thinned(FillContext context, Material material, Rhythm rhythm, int away, int minutes)
     {
-        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:h", Tempo = material.LastClean ?? context.TargetOf(material).Tempo };
+        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:h" };
         context.Used.Add($"m:{material.Id}");
         return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, $"{away} days away: {rhythm.Halved.Name} until note and click are one, then {rhythm.Name}", target);
     }
@@ -80,11 +81,11 @@ internal static class TechniqueDrill
     /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>
     private static Method Choose(Material material, bool careful)
     {
-        if (material.LastClean is not { } clean)
+        if (material.Reach is not { } reach || material.LastClean is null)
             return material.Visits % 2 == 0 ? Methods.FixedCount : Methods.CleanInRow;
         if (material.Stuck)
             return material.Visits % 2 == 0 ? Methods.SlowAnchor : Methods.CleanInRow;
-        if (careful || material.Target is { } target && clean >= target)
+        if (careful || material.Target is { } target && reach.Tempo >= target.Value)
             return material.Visits % 2 == 0 ? Methods.CleanInRow : Methods.FixedCount;
         return material.Visits % 3 == 2 ? Methods.CleanInRow : Methods.TempoLadder;
     }

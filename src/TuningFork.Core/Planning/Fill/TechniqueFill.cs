@@ -104,9 +104,9 @@ internal static class TechniqueFill
         if (context.Careful || minutes < LeastBurst || context.Request.Day.DayNumber % 2 == 0 || taken + 1 >= queue.Count)
             return null;
         var pair = queue.GetRange(taken, 2).ConvertAll(queued => queued.Material);
-        if (!pair.TrueForAll(material => material is { Work: null, KeyPlan: null, Stuck: false, LastClean: { } clean, Target: { } target } && clean < target && clean.Value >= target.Value * 0.7))
+        if (!pair.TrueForAll(material => material is { Work: null, KeyPlan: null, Stuck: false, Reach: { } reach, Target: { } target } && reach.Tempo < target.Value && reach.Tempo >= target.Value * 0.7))
             return null;
         return context.Make(Area.Technique, Methods.BurstAndSwitch, string.Join(" · ", pair.Select(material => material.Title)), minutes, "both nearly up to tempo: a burst of each in turn",
-            [.. pair.Select(material => context.TargetOf(material))]);
+            [.. pair.Select(material => context.TargetOf(material, Pace.Ladder))]);
     }
 }

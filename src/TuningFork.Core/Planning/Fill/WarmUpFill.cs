@@ -8,7 +8,7 @@ namespace TuningFork.Core.Planning.Fill;
 /// <summary>Warm-up: the version that has waited longest, cut to the minutes and the day's demands.</summary>
 internal static class WarmUpFill
 {
-    /// <summary>Comfortable: this part of the last clean tempo (common practice).</summary>
+    /// <summary>Comfortable: this part of the reach (common practice).</summary>
     private const double Comfortable = 0.75;
 
     private static readonly string[] Reasons = ["sound before fingers", "slowly, every note heard", "the whole instrument, without force", "light and quick, never hard"];
@@ -55,7 +55,7 @@ internal static class WarmUpFill
         var material = MaterialOf(context, part);
         if (material is null)
             return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with { How = part.How };
-        var tempo = material.LastClean is { } clean ? Bpm.Near(clean.Value * Comfortable) : (Bpm?)null;
+        var tempo = material.Reach is { } reach ? Bpm.Near(reach.Tempo * Comfortable) : (Bpm?)null;
         var credited = material.Area == Area.WarmUp ? (Area?)null : material.Area;
         context.Used.Add($"m:{material.Id}");
         var stop = material.Kind == MaterialKind.Passage ? $" Stop after bar {material.ToBar}." : "";

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
@@ -75,7 +76,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         return new DayFacts(
-            day, profile, rows, Goals.Point(ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel)), goals, day),
+            day, profile, rows, Goals.Point(ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile)), goals, day),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             history, await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
@@ -85,11 +86,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
     }
 
-    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null)
+    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null, IReadOnlyDictionary<int, VisitRow>? visits = null, Traits? traits = null)
     {
         var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
         var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
-        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 ? keys : null))];
+        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 ? keys : null, visits?.GetValueOrDefault(row.Id), traits))];
     }
 
     /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>
@@ -191,6 +192,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Materials = facts.Materials,
             Ear = facts.Ear,
             Asked = facts.Asked,
+            Traits = Bookkeeping.TraitsOf(facts.Profile),
             School = facts.Profile.School,
             Mix = facts.Profile.Mix,
             ScaleMinutes = facts.Profile.ScaleMinutes,

@@ -104,6 +104,7 @@ public static class MaterialEndpoints
     /// <summary>Keeps a rating with its date; one a day.</summary>
     public static async Task RateAsync(PracticeDb db, MaterialRow row, DateOnly day, CancellationToken cancel)
     {
+        row.Confirmed = row.Readiness == Readiness.Ready ? day : null;
         var rating = await db.Ratings.FirstOrDefaultAsync(rating => rating.MaterialId == row.Id && rating.Day == day, cancel);
         if (rating is null)
             db.Ratings.Add(new RatingRow { Material = row, Day = day, Readiness = row.Readiness });

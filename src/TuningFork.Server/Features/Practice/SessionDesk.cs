@@ -149,11 +149,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         row.Takes.Add(take);
         db.Takes.Add(take);
         await books.KeepPlaceAsync(row, drill, cancel);
-        if (target.MaterialId is { } material)
-        {
-            await books.VisitAsync(session.Day, material, target.Key, new Try(clean, tempo), cancel);
-            await books.InKeyAsync(session, row, material, target.Key, new Try(clean, tempo), cancel);
-        }
+        if (target.MaterialId is not null)
+            await books.TakeAsync(session, row, drill, target, new Try(clean, tempo), cancel);
+        // Where the tempo follows the takes it goes on from the one that was just played.
+        if (target is { Able: not null, Pace: Pace.Work } && Methods.Of(drill).Course is Course.Rounds or Course.WorkRest)
+            row.Nudge = 0;
 
         if (CueOf(row, drill).Complete)
             await LeaveAsync(session, row, DrillState.Done, cancel);
@@ -206,12 +206,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         row.Takes.Remove(last);
         db.Takes.Remove(last);
         await books.KeepPlaceAsync(row, Read(row), cancel);
-        if (last.MaterialId is not { } id || await db.Materials.Include(material => material.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
-            return;
-        if (material.Kind == MaterialKind.Book)
-            material.NextExample = TakeBooks.NumberOf(last.Key);
-        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit && Bookkeeping.RemoveLast(material, visit))
-            db.Visits.Remove(visit);
+        await books.UndoAsync(session, last, cancel);
     }
 
     /// <summary>One minute more for a drill, an hour in all at most.</summary>
@@ -228,6 +223,8 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         if (state == DrillState.Done)
             PassOn(session, row);
         session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
+        if (session.Drills.FirstOrDefault(drill => drill.Position == session.Current) is { Takes.Count: 0 } next)
+            next.DrillJson = JsonSerializer.Serialize(await books.RefreshedAsync(Read(next), session.Day, cancel), Bookkeeping.Json);
     }
 
     /// <summary>The time that a drill leaves goes to the rounds that follow in its area.</summary>
@@ -261,16 +258,22 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
     }
 
-    /// <summary>Looks whether the tempo of what was played has stopped rising.</summary>
-    public async Task LookForPlateausAsync(SessionRow session, CancellationToken cancel)
+    /// <summary>Looks, at the end, whether the reach of what was played has stopped growing, and learns how the player grows.</summary>
+    public async Task LearnAsync(SessionRow session, CancellationToken cancel)
     {
+        var profile = await plans.ProfileAsync(cancel);
+        var traits = Bookkeeping.TraitsOf(profile);
         var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
         foreach (var material in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "").ToListAsync(cancel))
         {
-            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.Clean != null)
+            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.ReachLog != null)
                 .OrderByDescending(visit => visit.Day).Take(Core.Tempo.Plateau.Visits).ToListAsync(cancel);
             material.Stuck = Bookkeeping.Plateau(material, visits).IsStuck;
+            if (visits.Find(visit => visit.Day == session.Day) is { } today)
+                traits = VisitBooks.Learnt(material, today, traits);
         }
+
+        profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
     }
 
     /// <summary>Rates the thing at hand.</summary>
@@ -291,5 +294,5 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     public static Drill Read(SessionDrillRow row) => JsonSerializer.Deserialize<Drill>(row.DrillJson, Bookkeeping.Json)!;
 
     public static Cue CueOf(SessionDrillRow row, Drill drill) => Stage.Now(
-        drill, [.. row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean))], row.PlayedSeconds, row.Nudge);
+        drill, [.. row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean, take.Tempo is { } tempo ? new Core.Tempo.Bpm(tempo) : null))], row.PlayedSeconds, row.Nudge);
 }

@@ -180,7 +180,7 @@ public static class SessionEndpoints
             await AskAsync(db, session, position, cancel);
         if (wish.Tension is not null || wish.Pain)
             db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
-        await desk.LookForPlateausAsync(session, cancel);
+        await desk.LearnAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
         session.ClosedBy = wish.Id;

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
@@ -55,16 +56,30 @@ public sealed class TakeBooks(PracticeDb db)
             material.Place = place;
     }
 
-    /// <summary>A take in one of the keys of a material: the key has had its turn; the first of the drill began the day.</summary>
-    public async Task InKeyAsync(SessionRow session, SessionDrillRow row, int material, string key, Try take, CancellationToken cancel)
+    /// <summary>What a take leaves behind: its visit, and its key or pattern where it was in one.</summary>
+    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Drill drill, Target target, Try take, CancellationToken cancel)
     {
-        var place = key.IndexOf(":k:", StringComparison.Ordinal);
-        if (place < 0)
+        var traits = await TraitsAsync(cancel);
+        await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, take with { Weight = TodaysTempo.Weight(drill.MethodId, target.Key) }, cancel);
+        if (TodaysTempo.PartOf(target.Key) is not { } part || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == target.MaterialId, cancel) is not { } material)
             return;
-        var name = key[(place + 3)..];
-        var known = await db.Keys.FindAsync([material, name], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material, Key = name }).Entity;
-        var began = row.Takes.Count == 1 && !await db.Keys.AnyAsync(other => other.MaterialId == material && other.LastDay == session.Day && other.Key != name, cancel);
-        Bookkeeping.Played(known, session.Day, began, take.Clean, take.Tempo?.Value);
+        var known = await db.Keys.FindAsync([material.Id, part], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material.Id, Key = part }).Entity;
+        var began = row.Takes.Count == 1 && !await db.Keys.AnyAsync(other => other.MaterialId == material.Id && other.LastDay == session.Day && other.Key != part, cancel);
+        VisitBooks.Played(known, session.Day, began, take, material, Bookkeeping.ToCore(material, session.Day).StartInKey, traits);
+    }
+
+    /// <summary>Takes the last take of a material back.</summary>
+    public async Task UndoAsync(SessionRow session, TakeRow take, CancellationToken cancel)
+    {
+        if (take.MaterialId is not { } id || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
+            return;
+        var traits = await TraitsAsync(cancel);
+        if (material.Kind == MaterialKind.Book)
+            material.NextExample = NumberOf(take.Key);
+        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit && VisitBooks.RemoveLast(material, visit, traits))
+            db.Visits.Remove(visit);
+        if (TodaysTempo.PartOf(take.Key) is { } part && await db.Keys.FindAsync([id, part], cancel) is { ReachLogBefore: not null } known)
+            VisitBooks.RemoveLast(known, material, traits);
     }
 
     /// <summary>Notes a visit, with its take where there was one.</summary>
@@ -72,15 +87,34 @@ public sealed class TakeBooks(PracticeDb db)
     {
         if (await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is not { } material)
             return;
-        var visit = db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day)
-            ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
+        var visit = await OfTodayAsync(id, day, cancel);
         if (visit is null)
-            db.Visits.Add(visit = Bookkeeping.Begin(material, day));
+            db.Visits.Add(visit = VisitBooks.Begin(material, day));
         if (material.Kind == MaterialKind.Book)
             material.NextExample = Math.Max(material.NextExample, NumberOf(key) + 1);
         else if (take is { } played)
-            Bookkeeping.Add(material, visit, played.Clean, played.Tempo?.Value);
+            VisitBooks.Add(material, visit, played.Clean, played.Tempo?.Value, played.Weight, await TraitsAsync(cancel));
     }
+
+    /// <summary>The drill with tempi that follow from what was played this day before it.</summary>
+    public async Task<Drill> RefreshedAsync(Drill drill, DateOnly day, CancellationToken cancel)
+    {
+        var now = new Dictionary<int, Morning>();
+        foreach (var id in drill.Targets.Where(target => target.Able is not null && target.Key == $"m:{target.MaterialId}").Select(target => target.MaterialId!.Value).Distinct())
+        {
+            if (await OfTodayAsync(id, day, cancel) is { Takes: > 0 } visit && await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is { } material
+                && VisitBooks.Today(material, visit, await TraitsAsync(cancel)) is { } able)
+                now[id] = able;
+        }
+
+        return now.Count == 0 ? drill : TodaysTempo.Refreshed(drill, target => target.MaterialId is { } id && target.Key == $"m:{id}" && now.TryGetValue(id, out var able) ? able : null);
+    }
+
+    private async Task<VisitRow?> OfTodayAsync(int id, DateOnly day, CancellationToken cancel) =>
+        db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day) ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
+
+    private async Task<Traits> TraitsAsync(CancellationToken cancel) =>
+        (db.Profiles.Local.FirstOrDefault() ?? await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)) is { } profile ? Bookkeeping.TraitsOf(profile) : Traits.Usual;
 
     /// <summary>The number of an example in its key.</summary>
     public static int NumberOf(string key) => int.Parse(key.Split(':')[^1], System.Globalization.CultureInfo.InvariantCulture);

@@ -88,7 +88,7 @@ public static class PieceEndpoints
     private static PassageView Passage(Material one, DayFacts facts, MaterialRow row, List<RatingRow> ratings, List<VisitRow> visits)
     {
         var mine = visits.Where(visit => visit.MaterialId == one.Id).ToList();
-        var firsts = mine.ConvertAll(visit => Bookkeeping.Tries(visit.Tries)[0].Clean);
+        var firsts = mine.ConvertAll(visit => VisitBooks.Tries(visit.Tries)[0].Clean);
         return new PassageView(
             one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, row.Note, row.Fingering, row.Stroke, row.Why, row.Missing, row.Remedy, row.Proposed, row.LastClean,
             one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,

@@ -1,4 +1,6 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Ability;
+using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Data;
@@ -8,11 +10,17 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Technique;
 
 /// <summary>A visit in the tempo history.</summary>
-public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried);
+/// <param name="Reach">What the player could do after it.</param>
+/// <param name="Slow">Whether it was slow on purpose.</param>
+public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried, int? Reach, bool Slow);
 
 /// <summary>The tempo history of a material, what it comes to, and where it may lead.</summary>
+/// <param name="Best">The fastest tempo that ever was clean.</param>
+/// <param name="Reach">What can be done now: the tempo at which five of six takes come clean.</param>
+/// <param name="Low">Slow end of the range that holds it four times in five.</param>
+/// <param name="High">Fast end of that range.</param>
 public sealed record TempoView(
-    int MaterialId, string Title, string Beat, int? Target, int? LastClean, string Start, IReadOnlyList<TempoPointView> Points, PlateauView Plateau, ForecastView? Forecast, double LadderSettlesAt, int? NotesPerMinute);
+    int MaterialId, string Title, string Beat, int? Target, int? LastClean, int? Best, int? Reach, int? Low, int? High, string Start, IReadOnlyList<TempoPointView> Points, PlateauView Plateau, ForecastView? Forecast, double LadderSettlesAt, int? NotesPerMinute);
 
 /// <summary>Tempo over visits, over HTTP.</summary>
 public static class TempoEndpoints
@@ -26,15 +34,18 @@ public static class TempoEndpoints
         var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).ToListAsync(cancel);
         var tense = await db.Bodies.AnyAsync(body => body.Tension >= 2 && body.Day >= today.AddDays(-TenseDays), cancel);
         var core = Bookkeeping.ToCore(row, today, row.Piece);
-        var points = Bookkeeping.Tempos(visits);
-        var days = core.LastVisit is { } last ? today.DayNumber - last.DayNumber : 0;
-        var start = TempoStart.For(core.LastClean, days, core.EasyLastTime, core.Target);
+        var points = Bookkeeping.Tempos(row, visits);
+        var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));
+        var start = core.IsTimed ? TodaysTempo.Of(DayReach.At(Estimate.Morning(core.Reach ?? core.Start, traits, core.Target?.Value)), Pace.Work, core.Target) : (Bpm?)null;
         return new TempoView(
-            row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, start is null ? "" : $"today from {start.Tempo} ({start.Reason})",
-            [.. points.Select(point => new TempoPointView(point.Day, point.Clean, point.Tried))],
+            row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, core.Best?.Value, Whole(core.Reach?.Tempo), Whole(core.Reach?.Low), Whole(core.Reach?.High),
+            start is null ? "" : core.Reach is { } reach ? $"today from {start}: about {Bpm.Near(reach.Tempo)} comes clean five times in six" : $"today from {start}, slow first",
+            [.. points.Select(point => new TempoPointView(point.Day, point.Clean, point.Tried, Whole(point.Reach), point.Slow))],
             Bookkeeping.Plateau(row, visits, tense),
             core.Target is { } target ? Forecast.For(points, target) : null,
             UpDown.Ours.SettlesAt(),
             Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks) : null);
     }).WithTags("Technique").WithName("GetTempo");
+
+    private static int? Whole(double? tempo) => tempo is { } known ? Bpm.Near(known).Value : null;
 }

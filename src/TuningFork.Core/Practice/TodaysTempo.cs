@@ -1,0 +1,119 @@
+using TuningFork.Core.Ability;
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>What a method wants of the tempo.</summary>
+public enum Pace
+{
+    /// <summary>Work: where five takes of six come clean.</summary>
+    Work,
+
+    /// <summary>The foot of a ladder: safer, because it climbs by itself.</summary>
+    Ladder,
+
+    /// <summary>Slow on purpose: about two thirds of the reach.</summary>
+    Slow,
+
+    /// <summary>Half of the reach.</summary>
+    Anchor,
+
+    /// <summary>As it is to go in the end, when the reach allows it; else at the reach.</summary>
+    Performance,
+}
+
+/// <summary>Chooses tempi from what the player can do and from what the method wants (common practice).</summary>
+public static class TodaysTempo
+{
+    /// <summary>Chance of a clean take that the first take of a day goes for.</summary>
+    private const double FirstChance = 0.88;
+
+    /// <summary>Parts of the reach.</summary>
+    private const double LadderPart = 0.94;
+    private const double SlowPart = 0.65;
+    private const double AnchorPart = 0.5;
+
+    /// <summary>From one take to the next the tempo moves so far at most.</summary>
+    private const double MostUp = 1.06;
+    private const double MostDown = 0.92;
+
+    /// <summary>What a method wants of the tempo.</summary>
+    /// <param name="method">The method.</param>
+    public static Pace PaceOf(Method method)
+    {
+        ArgumentNullException.ThrowIfNull(method);
+        return method.Id switch
+        {
+            "tempo-ladder" or "burst-and-switch" or "clean-minutes" => Pace.Ladder,
+            "fixed-count" or "slow-reading" or "from-memory" or "ease-in" => Pace.Slow,
+            "slow-anchor" => Pace.Anchor,
+            "performance-take" => Pace.Performance,
+            _ => Pace.Work,
+        };
+    }
+
+    /// <summary>How much a take says about the reach of its material: half by heart, inside its surroundings or in one key of many; nothing where it had fewer notes.</summary>
+    /// <param name="methodId">Lasting name of the method.</param>
+    /// <param name="key">Lasting key of the target.</param>
+    public static double Weight(string methodId, string key)
+    {
+        ArgumentNullException.ThrowIfNull(key);
+        return key.EndsWith(":h", StringComparison.Ordinal) ? 0
+            : methodId is "from-memory" or "put-back" or "eyes-closed" || key.Contains(":k:", StringComparison.Ordinal) || key.Contains(":p:", StringComparison.Ordinal) ? 0.5
+            : 1;
+    }
+
+    /// <summary>The key or pattern that a target is about, as it is kept: "Bb major", "p:3"; null for the whole material.</summary>
+    /// <param name="key">Lasting key of the target.</param>
+    public static string? PartOf(string key)
+    {
+        ArgumentNullException.ThrowIfNull(key);
+        return key.IndexOf(":k:", StringComparison.Ordinal) is >= 0 and var place ? key[(place + 3)..]
+            : key.IndexOf(":p:", StringComparison.Ordinal) is >= 0 and var pattern ? key[(pattern + 1)..]
+            : null;
+    }
+
+    /// <summary>A drill whose tempi follow from what was played since it was planned.</summary>
+    /// <param name="drill">The drill.</param>
+    /// <param name="able">What is believed of a target by now; null where nothing is new.</param>
+    public static Drill Refreshed(Drill drill, Func<Target, Morning?> able)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        return drill with
+        {
+            Targets = [.. drill.Targets.Select(target => target is { Able: not null, Tempo: not null } && able(target) is { } now
+                ? target with { Able = now, Tempo = Of(DayReach.At(now), target.Pace, target.Goal, target.Ease) } : target)],
+        };
+    }
+
+    /// <summary>The tempo of the next take, never above the target.</summary>
+    /// <param name="day">What is believed now.</param>
+    /// <param name="pace">What the method wants.</param>
+    /// <param name="target">Target tempo, or null.</param>
+    /// <param name="ease">Multiplies it: below 1 on a day on which nothing should be hard.</param>
+    public static Bpm Of(DayReach day, Pace pace, Bpm? target, double ease = 1)
+    {
+        ArgumentNullException.ThrowIfNull(day);
+        var tempo = pace switch
+        {
+            Pace.Ladder => day.For() * LadderPart,
+            Pace.Slow => day.Tempo * SlowPart,
+            Pace.Anchor => day.Tempo * AnchorPart,
+            Pace.Performance when target is { } goal && day.Tempo >= goal.Value * Estimate.TargetPart => goal.Value,
+            _ => day.For(day.Takes == 0 ? FirstChance : Reach.Clean),
+        };
+        var most = target?.Value ?? double.MaxValue;
+        return Bpm.Near(Math.Min(most, tempo * ease));
+    }
+
+    /// <summary>The tempo of the next take after one that was just marked: where it should be now, or as near as a step may go.</summary>
+    /// <param name="day">What is believed after it.</param>
+    /// <param name="last">Its tempo.</param>
+    /// <param name="target">Target tempo, or null.</param>
+    /// <param name="ease">As in <see cref="Of"/>.</param>
+    public static Bpm Next(DayReach day, Bpm last, Bpm? target, double ease = 1)
+    {
+        var wanted = Of(day, Pace.Work, target, ease).Value;
+        return Bpm.Near(Math.Clamp(wanted, Math.Ceiling(last.Value * MostDown), Math.Floor(last.Value * MostUp) is var up && up > last.Value ? up : last.Value + 1));
+    }
+}

@@ -1,0 +1,217 @@
+using System.Globalization;
+using TuningFork.Core.Ability;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Data;
+
+/// <summary>
+/// Takes, visits and what they come to. A visit keeps what was known before it, so that takes can be added and taken back: the
+/// material always stands as its last visit's takes say.
+/// </summary>
+public static class VisitBooks
+{
+    private const char Half = '~';
+    private const char Nothing = '/';
+
+    /// <summary>Days after which a key begins a new turn.</summary>
+    private const int TurnDays = 7;
+
+    /// <summary>Begins a visit.</summary>
+    public static VisitRow Begin(MaterialRow material, DateOnly day)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        var visit = new VisitRow
+        {
+            MaterialId = material.Id,
+            Material = material,
+            Day = day,
+            VisitBefore = material.LastVisit,
+            VisitsBefore = material.Visits,
+            StabilityBefore = material.Stability,
+            DifficultyBefore = material.MemoryDifficulty,
+            CleanBefore = material.LastClean,
+            BestBefore = material.Best,
+            ReachLogBefore = material.ReachLog,
+            ReachSpreadBefore = material.ReachSpread,
+        };
+        material.Visits++;
+        material.LastVisit = day;
+        material.AskedFor = null;
+        return visit;
+    }
+
+    /// <summary>Adds a take to a visit and brings the material up to date.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="visit">The visit.</param>
+    /// <param name="clean">Whether it was clean.</param>
+    /// <param name="tempo">Its tempo, or null.</param>
+    /// <param name="weight">How much it says about the tempo that can be played: 1, half, or nothing.</param>
+    /// <param name="traits">The player's own.</param>
+    public static void Add(MaterialRow material, VisitRow visit, bool clean, int? tempo, double weight = 1, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        visit.Tries = Written(visit.Tries, clean, tempo, weight);
+        Sum(material, visit, traits);
+    }
+
+    /// <summary>Takes the last take of a visit back.</summary>
+    /// <returns>True when none is left: the material stands as before the visit, and the visit's row has to go.</returns>
+    public static bool RemoveLast(MaterialRow material, VisitRow visit, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        ArgumentNullException.ThrowIfNull(visit);
+        visit.Tries = WithoutLast(visit.Tries);
+        Sum(material, visit, traits);
+        if (visit.Tries.Length > 0)
+            return false;
+        material.Visits--;
+        material.LastVisit = visit.VisitBefore;
+        return true;
+    }
+
+    /// <summary>The takes of a visit.</summary>
+    public static IReadOnlyList<Try> Tries(string tries)
+    {
+        ArgumentNullException.ThrowIfNull(tries);
+        return [.. tries.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(Read)];
+    }
+
+    /// <summary>Sums a visit up anew from what was known before it.</summary>
+    public static void Sum(MaterialRow material, VisitRow visit, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        ArgumentNullException.ThrowIfNull(visit);
+        var tries = Tries(visit.Tries);
+        var notes = Bookkeeping.NotesABeat(material);
+        var outcome = Visits.Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), traits ?? Traits.Usual);
+        visit.Takes = tries.Count;
+        visit.CleanTakes = tries.Count(take => take.Clean);
+        visit.TriesToClean = outcome.TriesToClean;
+        visit.Grade = outcome.Grade;
+        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
+        var kept = outcome.Reach?.Times(notes);
+        (visit.ReachLog, visit.ReachSpread) = tries.Any(take => take.Tempo is not null) ? (kept?.Log, kept?.Spread) : (null, null);
+        (material.ReachLog, material.ReachSpread) = (kept?.Log, kept?.Spread);
+        material.Stability = outcome.Memory?.Stability;
+        material.MemoryDifficulty = outcome.Memory?.Difficulty;
+        material.LastClean = outcome.LastClean?.Value;
+        material.Best = Math.Max(visit.BestBefore ?? 0, visit.Clean ?? 0) is > 0 and var ever ? ever : null;
+        material.Slipped = outcome.Slipped;
+        material.EasyLastTime = outcome.Easy;
+    }
+
+    /// <summary>Estimates the reach and the best tempo of a material from all its visits; what is known of its memory stays.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="visits">All its visits, oldest first.</param>
+    internal static void Rebuild(MaterialRow material, IReadOnlyList<VisitRow> visits)
+    {
+        var notes = Bookkeeping.NotesABeat(material);
+        (material.ReachLog, material.ReachSpread, material.Best) = (null, null, null);
+        for (var i = 0; i < visits.Count; i++)
+        {
+            var visit = visits[i];
+            (visit.VisitsBefore, visit.BestBefore, visit.ReachLogBefore, visit.ReachSpreadBefore) = (i, material.Best, material.ReachLog, material.ReachSpread);
+            var tries = Tries(visit.Tries);
+            var kept = Visits.Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), Traits.Usual).Reach?.Times(notes);
+            if (tries.Any(take => take.Tempo is not null))
+                (visit.ReachLog, visit.ReachSpread) = (kept?.Log, kept?.Spread);
+            (material.ReachLog, material.ReachSpread) = (kept?.Log, kept?.Spread);
+            material.Best = Math.Max(material.Best ?? 0, visit.Clean ?? 0) is > 0 and var best ? best : null;
+        }
+    }
+
+    /// <summary>What is believed of the reach after the takes of a visit, in beats; null when none was timed.</summary>
+    public static Morning? Today(MaterialRow material, VisitRow visit, Traits traits)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        var takes = Visits.Evidence(Tries(visit.Tries));
+        return takes.Count == 0 ? null : Estimate.During(MorningOf(material, visit, traits), takes).Later;
+    }
+
+    /// <summary>The traits after a visit.</summary>
+    public static Traits Learnt(MaterialRow material, VisitRow visit, Traits traits)
+    {
+        ArgumentNullException.ThrowIfNull(traits);
+        ArgumentNullException.ThrowIfNull(visit);
+        var takes = Visits.Evidence(Tries(visit.Tries));
+        var notes = Bookkeeping.NotesABeat(material);
+        return takes.Count == 0 || Visits.Now(Before(visit, notes), visit.Day) is not { } now || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after
+            ? traits : traits.After(Estimate.Morning(now, traits, Target(material)?.Value), takes, now, after);
+    }
+
+    /// <summary>Notes that a material was played in a key or a pattern; after more than a week a new turn of it begins.</summary>
+    /// <param name="row">The key.</param>
+    /// <param name="day">The practice day.</param>
+    /// <param name="began">Whether it was the first of the day.</param>
+    /// <param name="take">The take.</param>
+    /// <param name="material">Its material, in whose unit the reach is kept.</param>
+    /// <param name="start">Where it begins when it was never played, in beats.</param>
+    /// <param name="traits">The player's own.</param>
+    public static void Played(KeyRow row, DateOnly day, bool began, Try take, MaterialRow material, Reach start, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var notes = Bookkeeping.NotesABeat(material);
+        if (row.Visits == 0 || row.LastDay != day)
+        {
+            var now = row.ReachLog is { } log && row.ReachSpread is { } spread ? Estimate.Later(new Reach(log, spread), day.DayNumber - row.LastDay.DayNumber, row.Visits) : start.Times(notes);
+            (row.ReachLogBefore, row.ReachSpreadBefore, row.Tries) = (now.Log, now.Spread, "");
+        }
+
+        if (row.Visits == 0 || day.DayNumber - row.FirstDay.DayNumber >= TurnDays)
+            row.FirstDay = day;
+        if (row.LastDay != day || row.Visits == 0)
+            row.Visits++;
+        row.Began = began || (row.LastDay == day && row.Began);
+        row.LastDay = day;
+        row.Tries = Written(row.Tries, take.Clean, take.Tempo?.Value, 1);
+        SumKey(row, material, traits);
+        if (take is { Clean: true, Tempo.Value: var beats } && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal)))
+            row.LastClean = beats;
+    }
+
+    /// <summary>Takes the last take in a key back; the key keeps its turn.</summary>
+    public static void RemoveLast(KeyRow row, MaterialRow material, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        row.Tries = WithoutLast(row.Tries);
+        SumKey(row, material, traits);
+    }
+
+    private static void SumKey(KeyRow row, MaterialRow material, Traits? traits)
+    {
+        var takes = Visits.Evidence(Tries(row.Tries));
+        var notes = Bookkeeping.NotesABeat(material);
+        var now = Bookkeeping.ReachOf(row.ReachLogBefore, row.ReachSpreadBefore, notes)!.Value;
+        var kept = takes.Count == 0 ? now : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits ?? Traits.Usual, Target(material)?.Value), takes));
+        (row.ReachLog, row.ReachSpread) = (kept.Times(notes).Log, kept.Spread);
+    }
+
+    private static Morning MorningOf(MaterialRow material, VisitRow visit, Traits traits) =>
+        Estimate.Morning(Visits.Now(Before(visit, Bookkeeping.NotesABeat(material)), visit.Day) ?? Start(material), traits, Target(material)?.Value);
+
+    private static BeforeVisit Before(VisitRow visit, double notes) => new(
+        visit.VisitBefore,
+        visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : null,
+        Bookkeeping.ToBpm(visit.CleanBefore),
+        Bookkeeping.ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes),
+        visit.VisitsBefore);
+
+    private static Bpm? Target(MaterialRow material) => Bookkeeping.ToBpm(material.Target ?? material.Piece?.Target);
+
+    private static Reach Start(MaterialRow material) => new Material { Id = material.Id, Kind = material.Kind, Title = "", Area = material.Area, Target = Target(material), Readiness = material.Readiness }.Start;
+
+    private static string Written(string tries, bool clean, int? tempo, double weight) =>
+        $"{tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{(weight >= 1 ? "" : weight > 0 ? Half : Nothing)}{(clean ? '+' : '-')}".Trim();
+
+    private static string WithoutLast(string tries) => tries.LastIndexOf(' ') is >= 0 and var end ? tries[..end] : "";
+
+    private static Try Read(string take)
+    {
+        var mark = take.Length > 1 ? take[^2] : ' ';
+        var tempo = take.AsSpan(0, take.Length - (mark is Half or Nothing ? 2 : 1));
+        return new Try(take[^1] == '+', tempo.Length > 0 ? new Bpm(int.Parse(tempo, CultureInfo.InvariantCulture)) : null, mark switch { Half => 0.5, Nothing => 0, _ => 1 });
+    }
+}

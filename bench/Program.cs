@@ -1,8 +1,10 @@
 using BenchmarkDotNet.Running;
 using TuningFork.Bench;
 using TuningFork.Bench.Judgement;
+using TuningFork.Bench.Judgement.Tempo;
 
 // bench/run: everything; bench/run core | sheets | server | page | judgement | import: one part.
+// tempo LEARNERS [WORLD AND SCENARIO]: the worlds with tempo alone.
 // older-book FILE NOTES makes a book of the version before this one, for trying upgrades.
 if (args is ["older-book", var older, var notes])
 {
@@ -17,6 +19,8 @@ if (parts.Contains("import"))
     ImportBench.Run();
 if (parts.Contains("judgement"))
     JudgementBench.Run();
+if (parts is ["tempo", ..] or ["judgement"] || args.Length == 0)
+    TempoBench.Run(parts is ["tempo", var learners, ..] ? int.Parse(learners, System.Globalization.CultureInfo.InvariantCulture) : TempoBench.Learners, parts is ["tempo", _, var only] ? only : "");
 if (parts.Contains("server"))
     await ServerBench.RunAsync();
 if (parts.Contains("core"))

@@ -42,6 +42,9 @@ public sealed record Target
     /// <summary>Seconds of one take, set-up counted; 0 when takes are not measured.</summary>
     public int TakeSeconds { get; init; }
 
+    /// <summary>The bar it begins with.</summary>
+    public int FromBar { get; init; } = 1;
+
     /// <summary>The bar after which to stop, or null.</summary>
     public int? StopAfterBar { get; init; }
 

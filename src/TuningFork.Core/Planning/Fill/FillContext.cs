@@ -85,6 +85,7 @@ internal sealed class FillContext
             Group = $"m:{material.Group}",
             Goal = material.Target,
             Beat = material.Beat,
+            FromBar = material.FromBar,
             StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
             Note = material.Note,
             Work = material.Work,

@@ -1,4 +1,3 @@
-using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -22,7 +21,6 @@ internal sealed class TempoApp
 
     private readonly Dictionary<Area, double> week = [];
     private readonly List<(DateOnly Day, Area Area, double Seconds)> played = [];
-    private Traits traits = Traits.Usual;
 
     /// <summary>Plays a day.</summary>
     public void Play(Sitting sitting, int minutes, World world)
@@ -35,7 +33,7 @@ internal sealed class TempoApp
         var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
         for (var at = 0; at < drills.Count; at++)
         {
-            drills[at] = TodaysTempo.Refreshed(drills[at], target => target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit ? VisitBooks.Today(book.Passages[id], visit, traits) : null);
+            drills[at] = TodaysTempo.Refreshed(drills[at], target => target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits) : null);
             var left = Drill(sitting, drills[at]);
             if (drills[at].Area is { } area)
                 played.Add((day, area, (drills[at].Minutes * 60) - left));
@@ -43,12 +41,6 @@ internal sealed class TempoApp
                 drills[drills.FindIndex(drill => drill.Id == longer.Id)] = longer;
             else if (drills[at].Area == Area.Repertoire && left > 0)
                 sitting.Idle(left);
-        }
-
-        foreach (var id in known)
-        {
-            if (book.Visit(id, day) is { Takes: > 0 } visit)
-                traits = VisitBooks.Learnt(book.Passages[id], visit, traits);
         }
     }
 
@@ -65,8 +57,8 @@ internal sealed class TempoApp
             Routine = weave ? Shapes.Default : new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
             Shares = weave ? Shares.Default : [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
             History = weave ? [.. Areas.All.Select(area => new AreaHistory(area, (int)week[area], played.Where(one => one.Area == area).Select(one => (int?)(day.DayNumber - one.Day.DayNumber)).Min()))] : [],
-            Materials = [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.Kind == MaterialKind.Piece, visit: row.Id < 1000 ? book.Visit(row.Id, day) : null, traits: traits))],
-            Traits = traits,
+            Materials = [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.Kind == MaterialKind.Piece, visit: row.Id < 1000 ? book.Visit(row.Id, day) : null, traits: book.Traits))],
+            Traits = book.Traits,
         };
     }
 
@@ -118,14 +110,14 @@ internal sealed class TempoApp
         return Math.Max(0, drill.Seconds - used);
     }
 
-    private (double Seconds, bool Clean) Take(Sitting sitting, Drill drill, Target target, int passage, Bpm tempo, bool counts)
+    private static (double Seconds, bool Clean) Take(Sitting sitting, Drill drill, Target target, int passage, Bpm tempo, bool counts)
     {
         var seconds = TempoBook.TakeSeconds(tempo.Value);
         var (clean, recorded) = sitting.Play(passage, tempo.Value, seconds);
         if (!counts)
             sitting.Book.Touch(passage, sitting.Day);
         else if (recorded && target.MaterialId is not null)
-            sitting.Book.Note(passage, sitting.Day, clean, tempo.Value, TodaysTempo.Weight(drill.MethodId, target.Key), traits);
+            sitting.Book.Note(passage, sitting.Day, clean, tempo.Value, TodaysTempo.Weight(drill.MethodId, target.Key));
         if (target is { MaterialId: not null, Pace: Pace.Work } && counts || target.Pace == Pace.Ladder)
         {
             sitting.Tally.WorkTakes++;
@@ -136,7 +128,7 @@ internal sealed class TempoApp
     }
 
     /// <summary>A section, a run, or a passage with the bars around it: the passages in it are met once, on the way.</summary>
-    private (double Seconds, bool Clean) Through(Sitting sitting, Drill drill, Target target, int id, Bpm tempo)
+    private static (double Seconds, bool Clean) Through(Sitting sitting, Drill drill, Target target, int id, Bpm tempo)
     {
         var (book, day) = (sitting.Book, sitting.Day);
         var piece = id >= 1000 ? id : book.Passages[id].PieceId!.Value;
@@ -153,12 +145,12 @@ internal sealed class TempoApp
             var row = book.Rows.First(one => one.Id == id);
             var visit = row.LastVisit == day ? null : VisitBooks.Begin(row, day);
             if (visit is not null && drill.MethodId != Methods.SlowReading.Id)
-                VisitBooks.Add(row, visit, clean, tempo.Value, 1, traits);
+                VisitBooks.Add(row, visit, clean, tempo.Value, 1, sitting.Book.Traits);
             foreach (var met in inside.Where(_ => clean && drill.MethodId != Methods.SlowReading.Id))
-                book.Note(met, day, true, tempo.Value, 0.5, traits);
+                book.Note(met, day, true, tempo.Value, 0.5);
         }
         else
-            book.Note(id, day, clean, tempo.Value, 0.5, traits);
+            book.Note(id, day, clean, tempo.Value, 0.5);
         return (seconds, clean);
     }
 

@@ -13,6 +13,7 @@ internal static class TempoBench
     /// <summary>Learners of each cell.</summary>
     public const int Learners = 200;
 
+    private static readonly int Debug = int.Parse(Environment.GetEnvironmentVariable("DBG") ?? "0");
     private const double Missed = 0.15;
     private const int MostNeglectDays = 28;
 
@@ -82,10 +83,12 @@ internal static class TempoBench
                     app.Play(sitting, minutes, world);
                 else
                     spend!(sitting);
+                book.Learn(date);
                 Neglect(book, learner, date, waited, tally, scenario);
             }
 
             music.Add(tally.MusicSeconds + tally.IdleSeconds - before);
+            if (number < Debug && app is not null && day % 6 == 5) Console.WriteLine($"day {day} rate {book.Traits.Rate:0.0000} width {book.Traits.Width:0.000} bias {Enumerable.Range(0, scenario.Passages).Where(i => book.Passages[i].ReachLog != null).Select(i => book.Passages[i].ReachLog!.Value - Math.Log(learner.Capacity(i))).DefaultIfEmpty().Average():0.000} spread {book.Passages.Average(r => r.ReachSpread ?? 0):0.000} cap/target {Enumerable.Range(0, scenario.Passages).Average(i => learner.Capacity(i) / book.Targets[i]):0.00}");
             learner.Night();
         }
 

@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
@@ -89,14 +90,27 @@ internal sealed class TempoBook
     public static int TakeSeconds(double tempo) => Seconds(Bars, tempo);
 
     /// <summary>Records a take.</summary>
-    public void Note(int id, DateOnly day, bool clean, int tempo, double weight = 1, Core.Ability.Traits? traits = null)
+    public void Note(int id, DateOnly day, bool clean, int tempo, double weight = 1)
     {
         var row = Passages[id];
         if (!visits.TryGetValue((id, day), out var visit))
             visits[(id, day)] = visit = VisitBooks.Begin(row, day);
         if (visit.Takes == 0)
             Firsts[id].Add((clean, tempo));
-        VisitBooks.Add(row, visit, clean, tempo, weight, traits);
+        VisitBooks.Add(row, visit, clean, tempo, weight, Traits);
+    }
+
+    /// <summary>What the app has learnt of the player by now.</summary>
+    public Traits Traits { get; private set; } = Traits.Usual;
+
+    /// <summary>The evening: what the day says about the player.</summary>
+    public void Learn(DateOnly day)
+    {
+        foreach (var row in Passages)
+        {
+            if (Visit(row.Id, day) is { Takes: > 0 } visit)
+                Traits = VisitBooks.Learnt(row, visit, Traits);
+        }
     }
 
     /// <summary>Notes a visit without a take.</summary>

@@ -80,8 +80,8 @@ internal static class TempoPolicies
     private static Morning Able(TempoBook book, int id, DateOnly day)
     {
         var row = book.Passages[id];
-        var core = Data.Bookkeeping.ToCore(row, day, row.Piece, visit: book.Visit(id, day));
-        return core.Today ?? Estimate.Morning(core.Reach ?? core.Start, Traits.Usual, core.Target?.Value);
+        var core = Data.Bookkeeping.ToCore(row, day, row.Piece, visit: book.Visit(id, day), traits: book.Traits);
+        return core.Today ?? Estimate.Morning(core.Reach ?? core.Start, book.Traits, core.Target?.Value);
     }
 
     private static bool LastFirst(TempoBook book, int id) => book.Firsts[id].Count > 0 && book.Firsts[id][^1] is var last && last.Clean && last.Tempo >= book.Passages[id].Piece!.Target!.Value * 0.92;

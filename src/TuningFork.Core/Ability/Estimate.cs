@@ -6,9 +6,6 @@ namespace TuningFork.Core.Ability;
 /// </summary>
 public static class Estimate
 {
-    /// <summary>Above this nothing is known yet that deserves the name.</summary>
-    public const double Unsure = 0.2;
-
     /// <summary>How unsure a guess is with which something begins.</summary>
     public const double FirstSpread = 0.3;
 
@@ -38,7 +35,7 @@ public static class Estimate
     private const double MostSpread = 0.3;
 
     /// <summary>Part of a day's growth that is still there the next day.</summary>
-    private const double Settles = 0.8;
+    internal const double Settles = 0.8;
 
     /// <summary>The reach on a later day: it sinks a little and grows unsure, less the more often it was visited.</summary>
     /// <param name="kept">The reach kept after the last visit.</param>

@@ -7,13 +7,19 @@ namespace TuningFork.Core.Ability;
 public sealed record Traits
 {
     /// <summary>Growth a take as a part of the way that is left to the ceiling, before anything is known.</summary>
-    public const double UsualRate = 0.008;
+    public const double UsualRate = 0.014;
 
     /// <summary>How much exposure the usual rate counts for.</summary>
-    private const double PriorExposure = 12;
+    private const double PriorExposure = 20;
 
     /// <summary>What was seen some weeks ago counts less: each visit keeps so much of what was before.</summary>
-    private const double Keeps = 0.995;
+    private const double Keeps = 0.993;
+
+    /// <summary>An estimate follows only part of the way when somebody grows faster or slower than assumed: what it moves beyond the assumption counts so many times.</summary>
+    private const double Amplified = 2;
+
+    /// <summary>Above this a move says where somebody stands, not how fast he grows.</summary>
+    private const double SureEnough = 0.1;
 
     private static readonly double[] Widths = [0.03, 0.042, 0.06, 0.085, 0.12];
 
@@ -71,9 +77,10 @@ public sealed record Traits
             day = day.After(take);
         }
 
-        // A first estimate says where somebody stands, not how fast he grows.
-        return exposure <= 0 || before.Spread > Estimate.Unsure
-            ? this with { Likelihoods = seen }
-            : this with { Likelihoods = seen, Exposure = (Exposure * Keeps) + exposure, Gained = (Gained * Keeps) + Math.Clamp(after.Log - before.Log, -0.1, 0.1) };
+        if (exposure <= 0 || before.Spread > SureEnough)
+            return this with { Likelihoods = seen };
+        var assumed = Estimate.Settles * Rate * exposure;
+        var gained = assumed + (Amplified * Math.Clamp(after.Log - before.Log - assumed, -0.05, 0.05));
+        return this with { Likelihoods = seen, Exposure = (Exposure * Keeps) + exposure, Gained = (Gained * Keeps) + (gained / Estimate.Settles) };
     }
 }

@@ -55,6 +55,12 @@ public sealed record DayRequest
     /// <summary>The school of spacing.</summary>
     public School School { get; init; }
 
+    /// <summary>Minutes of a usual day; 0 when unknown.</summary>
+    public int UsualMinutes { get; init; }
+
+    /// <summary>Practice days since a return from a week or more away, 0 on the first; null when there was none lately.</summary>
+    public int? PracticeDaysBack { get; init; }
+
     /// <summary>What is the player's own about growth and slips.</summary>
     public Traits Traits { get; init; } = Traits.Usual;
 

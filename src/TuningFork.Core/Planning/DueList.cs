@@ -15,18 +15,22 @@ public sealed record Queued(Material Material, DateOnly Due, bool IsDue, double?
 /// <summary>Puts material in the order in which it deserves today's minutes.</summary>
 public static class DueList
 {
-    /// <summary>Where material that goes through the keys stands among what is due: as if a first take were clean nine times in ten.</summary>
-    private const double KeysChance = 0.9;
+    /// <summary>Days between two visits that growth is given when a sum is made (common practice).</summary>
+    private const int GrowingDays = 2;
 
-    /// <summary>Most days between two visits of an exercise whose tempo is still to grow (common practice).</summary>
-    private const int MostDaysAway = 3;
+    /// <summary>Most that falling behind its path moves something forward, in days of waiting.</summary>
+    private const double MostBehind = 3;
 
-    /// <summary>What each day of waiting moves an exercise forward, so that all of them come round.</summary>
-    private const double OverdueADay = 0.03;
+    /// <summary>Growth a day, in logarithms, beyond which a date is out of reach and pulls no more (common practice).</summary>
+    private const double OutOfReach = 0.04;
+
+    /// <summary>Days that growth is given where there is no date (common practice).</summary>
+    private const double UsualDays = 60;
 
     /// <summary>
-    /// First what was asked for, then what is due: nearer performances, what slipped, raw, then the least likely to be
-    /// clean. New material comes after what is due; what is not due yet comes last, the least lasting first. Visited today: left out.
+    /// What was asked for; what slipped or comes back from a rest; then what grows and what is due, by how long it waited and how
+    /// far it is behind its path; what grows and was played yesterday; what is new; last what is at its target and not due.
+    /// Visited today: left out.
     /// </summary>
     /// <param name="materials">Candidates; resting ones are left out.</param>
     /// <param name="today">The practice day.</param>
@@ -37,9 +41,8 @@ public static class DueList
         return [.. materials
             .Where(material => !material.Resting && material.LastVisit != today)
             .Select(material => Place(material, today, school))
-            .OrderByDescending(queued => queued.Material.AskedFor)
-            .ThenByDescending(queued => queued.IsDue)
-            .ThenBy(queued => Urgency(queued, today))
+            .OrderBy(queued => Group(queued, today))
+            .ThenByDescending(queued => Waits(queued, today))
             .ThenBy(queued => queued.Material.Id)];
     }
 
@@ -52,10 +55,7 @@ public static class DueList
         ArgumentNullException.ThrowIfNull(materials);
         var seconds = materials.Where(material => !material.Resting).Sum(material =>
         {
-            var due = material.LastVisit is { } last
-                ? Return.Due(material.School ?? school, last, material.Memory, material.Readiness, material.Slipped, material.Performance)
-                : today.AddDays(1);
-            var gap = Math.Max(1, due.DayNumber - (material.LastVisit ?? today).DayNumber);
+            var gap = Standing.Due(material, today, school) is { } due ? Math.Max(1, due.DayNumber - material.LastVisit!.Value.DayNumber) : GrowingDays;
             return (double)material.VisitSeconds / gap;
         });
         return (int)Math.Ceiling(seconds / 60);
@@ -65,18 +65,15 @@ public static class DueList
     {
         // What is new has waited since it was entered: the review is so many days after that.
         if (material.LastVisit is not { } last)
-            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, (material.AskedFor ? "you asked for it" : "new") + (material.Goal.Length > 0 ? $"; {material.Goal}" : ""));
+            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, Joined(material, "first time"));
         var days = today.DayNumber - last.DayNumber;
-        if (material.KeyPlan is { } plan)
-            return new Queued(material, last.AddDays(1), true, KeysChance, KeysWhy(material, plan, today));
-        if (IsBack(material, today) && material.BackOn is { } back)
-            return new Queued(material, back, true, material.Memory is { } rested ? Fsrs.Retrievability(days, rested.Stability) : null, $"back after {Words.Days(back.DayNumber - last.DayNumber)} of rest: a check");
-        var due = Return.Due(material.School ?? school, last, material.Memory, material.Readiness, material.Slipped, material.Performance);
-        // What is remembered still has to grow faster: an exercise below its target does not stay away for long.
-        if (material is { Kind: MaterialKind.Exercise, Readiness: not Readiness.Ready } && due > last.AddDays(MostDaysAway))
-            due = last.AddDays(MostDaysAway);
         double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
-        return new Queued(material, due, due <= today, chance, Why(material, today, due, days));
+        if (material.KeyPlan is { } plan)
+            return new Queued(material, last.AddDays(1), true, chance, KeysWhy(material, plan, today));
+        if (IsBack(material, today) && material.BackOn is { } back)
+            return new Queued(material, back, true, chance, $"back after {Words.Days(back.DayNumber - last.DayNumber)} of rest");
+        var due = Standing.Due(material, today, school);
+        return new Queued(material, due ?? today, due is null || due <= today, chance, Why(material, today, days));
     }
 
     /// <summary>What goes through the keys comes every day: each key has its own turn, the exercise has none.</summary>
@@ -90,25 +87,40 @@ public static class DueList
         return $"{asked}{longest.Key.Name} waits {Words.Days(today.DayNumber - longest.LastDay.DayNumber)}";
     }
 
-    private static double Urgency(Queued queued, DateOnly today)
+    private static int Group(Queued queued, DateOnly today)
     {
         var material = queued.Material;
+        return material switch
+        {
+            { AskedFor: true } => 0,
+            { LastVisit: null } => 4,
+            _ when !queued.IsDue => 5,
+            _ when IsBack(material, today) || material.Slipped => 1,
+            _ when material.LastVisit == today.AddDays(-1) && !Standing.AtTarget(material, today) => 3,
+            _ => 2,
+        };
+    }
+
+    /// <summary>Days of waiting, and for what grows as many more as it is behind its path.</summary>
+    private static double Waits(Queued queued, DateOnly today)
+    {
+        var material = queued.Material;
+        if (material.LastVisit is not { } last)
+            return today.DayNumber - queued.Due.DayNumber + (material.Performance is not null ? 1 : 0);
         if (!queued.IsDue)
-            return Lasting(material, today);
-        var score = queued.Chance ?? 0.97;
-        if (material.Kind == MaterialKind.Exercise)
-            score = Math.Min(score, 0.97) - (OverdueADay * (today.DayNumber - queued.Due.DayNumber));
-        if (material.Performance is { } date && date >= today)
-            score -= 0.4 * Math.Clamp(1 - ((date.DayNumber - today.DayNumber) / 42.0), 0, 1);
-        if (material.Slipped)
-            score -= 0.3;
-        if (IsBack(material, today))
-            score -= 0.5;
-        if (material.Goal.Length > 0)
-            score -= material.GoalBehind ? 0.2 : 0.1;
-        if (material.Readiness == Readiness.Raw && material.LastVisit is not null)
-            score -= 0.15;
-        return score;
+            return -Lasting(material, today);
+        var days = today.DayNumber - last.DayNumber;
+        return days + Behind(material, today) + (material.GoalBehind ? 1 : 0);
+    }
+
+    /// <summary>How far something is behind its path, in days of waiting: what has to be grown every day until its date.</summary>
+    private static double Behind(Material material, DateOnly today)
+    {
+        if (material is not { Reach: { } reach, Target: { } target } || Standing.AtTarget(material, today))
+            return 0;
+        var left = material.Performance is { } date && date > today ? date.DayNumber - today.DayNumber : UsualDays;
+        var aDay = Math.Log(target.Value / reach.Tempo) / left;
+        return aDay > OutOfReach ? 0 : Math.Clamp(100 * aDay, 0, MostBehind);
     }
 
     /// <summary>Its rest is over and nobody has looked how it stands.</summary>
@@ -121,27 +133,16 @@ public static class DueList
         return material is { Memory: { } memory, LastVisit: { } last } ? Fsrs.Retrievability(day.DayNumber - last.DayNumber, memory.Stability) : 0;
     }
 
-    private static string Why(Material material, DateOnly today, DateOnly due, int days)
+    /// <summary>Why today, in a few words: "92 of 120, 19 days left".</summary>
+    private static string Why(Material material, DateOnly today, int days) => Joined(material, material switch
     {
-        var parts = new List<string>();
-        if (material.AskedFor)
-            parts.Add("you asked for it");
-        if (material.Slipped)
-            parts.Add($"slipped {Words.Ago(days)}");
-        else if (material.Readiness == Readiness.Raw)
-            parts.Add("raw");
-        else if (due > today)
-            parts.Add("not due yet");
-        else
-            parts.Add(due == today ? "due" : $"due since {Words.Days(today.DayNumber - due.DayNumber)}");
-        if (material.LastClean is { } clean)
-            parts.Add(material.Slipped ? $"last clean {clean}" : $"last clean {clean}, {Words.Ago(days)}");
-        else if (!material.Slipped)
-            parts.Add($"last played {Words.Ago(days)}");
-        if (material.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42)
-            parts.Add($"concert {Words.In(date.DayNumber - today.DayNumber)}");
-        if (material.Goal.Length > 0)
-            parts.Add(material.Goal);
-        return string.Join("; ", parts);
-    }
+        { Slipped: true } => $"slipped {Words.Ago(days)}",
+        _ when Standing.AtTarget(material, today) => material.Readiness == Readiness.Ready ? $"ready; last played {Words.Ago(days)}" : $"at its target; last played {Words.Ago(days)}",
+        { Reach: not null, Performance: { } date } when date >= today => $"{Standing.Words(material)}, {Words.Days(date.DayNumber - today.DayNumber)} left",
+        { Reach: not null } => $"{Standing.Words(material)}, {Words.Days(days)} away",
+        _ => $"last played {Words.Ago(days)}",
+    });
+
+    private static string Joined(Material material, string why) =>
+        material.AskedFor ? Fill.FillContext.YouAsked : material.Goal.Length > 0 ? $"{why}; {material.Goal}" : why;
 }

@@ -28,7 +28,7 @@ public static class MethodChoice
         return
         [
             .. Ours.Where(method => method == Methods.PutBack ? material.Kind == MaterialKind.Passage
-                : method == Methods.BurstAndSwitch ? RepertoireFill.Bursts(context, material, 1, "") is not null
+                : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, 1, "") is not null
                 : request.Family != "percussion" || !OfPitch.Contains(method)),
             .. request.Methods,
         ];
@@ -49,8 +49,8 @@ public static class MethodChoice
         var material = MaterialOf(drill, request)!;
         var context = new FillContext(request with { Kept = [] });
         var reason = $"your choice: {Words.Small(method.Fits)}";
-        var made = method == Methods.PutBack ? RepertoireFill.PutBack(context, material, drill.Minutes, "your choice")
-            : method == Methods.BurstAndSwitch ? RepertoireFill.Bursts(context, material, drill.Minutes, reason)!
+        var made = method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes, "your choice")
+            : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, drill.Minutes, reason)!
             : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, reason);
         return made with { Id = drill.Id, Locked = true };
     }

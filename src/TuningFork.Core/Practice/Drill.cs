@@ -119,6 +119,9 @@ public sealed record Drill
     /// <summary>For drills in rounds: how the takes are mixed; else null.</summary>
     public Mix? Mix { get; init; }
 
+    /// <summary>For drills in rounds: rounds at most, or null where its time decides.</summary>
+    public int? MostRounds { get; init; }
+
     /// <summary>An area to which its minutes are credited as well, though they count once; or null.</summary>
     public Area? CreditedTo { get; init; }
 

@@ -49,6 +49,12 @@ internal sealed class FillContext
 
     public List<Waiting> Waiting { get; } = [];
 
+    /// <summary>What is new and does not begin today.</summary>
+    public List<Queued> LaterNew { get; } = [];
+
+    /// <summary>What already stands in the repertoire of today, once for each turn.</summary>
+    public List<Queued> SeenToday { get; } = [];
+
     public bool Careful => Request.HoldTempo || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
 
     public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)

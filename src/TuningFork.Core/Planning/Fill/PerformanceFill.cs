@@ -13,7 +13,7 @@ internal static class PerformanceFill
     private const int LeastSectionBars = 8;
     private const int MostSectionMinutes = 10;
 
-    /// <summary>The drills; sections take at most half of the minutes, run-throughs two thirds, so that passages go on.</summary>
+    /// <summary>The drills; sections take at most a third of the minutes, run-throughs half, so that passages go on.</summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
@@ -26,7 +26,7 @@ internal static class PerformanceFill
             .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
-            var left = (phase == Phase.RunThroughs ? minutes * 2 / 3 : minutes / 2) - used;
+            var left = (phase == Phase.RunThroughs ? minutes / 2 : minutes / 3) - used;
             if ((phase == Phase.RunThroughs ? Run(context, piece, left) : null) is { } run)
                 drills.Add(run);
             else if (Section(context, piece, left) is { } section)

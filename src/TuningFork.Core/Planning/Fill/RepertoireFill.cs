@@ -1,19 +1,19 @@
 using TuningFork.Core.Practice;
-using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
 
 namespace TuningFork.Core.Planning.Fill;
 
 /// <summary>
-/// Repertoire: raw passages one at a time while fresh, what can be played mixed in rounds of single takes, ready ones
-/// performed now and then. A repeating method gets at least two and a half minutes a passage (common practice).
+/// Repertoire: what a performance asks, threes performed once each, what grows mixed in rounds of single takes, every third
+/// visit or so of a passage alone by another method; when all had a place a second turn, and free choice only when nothing under
+/// way is below its target.
 /// </summary>
 internal static class RepertoireFill
 {
     private const int LeastRepeating = 3;
 
-    /// <summary>Ways to work at a passage alone that take turns; the player's own come after them.</summary>
-    private const int Ways = 4;
+    /// <summary>Threes take a third of the minutes at most.</summary>
+    private const int PartOfThrees = 3;
 
     public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
     {
@@ -25,193 +25,112 @@ internal static class RepertoireFill
             yield return drill;
         }
 
-        var queue = Queue(context);
-        if (queue.Count == 0)
-        {
-            foreach (var length in FillContext.Chop(minutes, context.Usual, 10))
-                yield return Fallback(context, length);
-            yield break;
-        }
-
-        if (block.Rounds is { } rounds && minutes >= (2 * rounds.Work) + rounds.Rest)
+        var queue = PassageQueue.Of(context);
+        if (block.Rounds is { } rounds && queue.Count > 0 && minutes >= (2 * rounds.Work) + rounds.Rest)
         {
             foreach (var drill in RoundsFill.WorkRestBlocks(context, Area.Repertoire, rounds, minutes, queue))
                 yield return drill;
             yield break;
         }
 
+        var threes = Threes(context, queue, minutes);
+        if (threes is not null)
+        {
+            minutes -= threes.Minutes;
+            yield return threes;
+        }
+
         foreach (var drill in Mixed(context, queue, minutes))
             yield return drill;
     }
 
-    private static List<Queued> Queue(FillContext context)
+    /// <summary>Threes that are due, one take each; they leave the queue.</summary>
+    private static Drill? Threes(FillContext context, List<Queued> queue, int minutes)
     {
-        var request = context.Request;
-        var open = request.Materials.Where(material =>
-            !material.Resting && material.Area == Area.Repertoire
-            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready })
-            && !context.Used.Contains($"m:{material.Id}"));
-        var tired = (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None;
-        var queue = DueList.For(open, request.Day, request.School)
-            .Where(queued => !tired || queued.Material.LastVisit is not null || queued.Material.AskedFor)
-            // Not the same as yesterday unless it is due: a night between visits is worth more than one more take.
-            .Where(queued => queued.IsDue || queued.Material.AskedFor || queued.Material.LastVisit != request.Day.AddDays(-1))
-            .ToList();
-        if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
-            queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
-        return queue;
+        var due = queue.Where(queued => queued is { IsDue: true, Material: { Readiness: Readiness.Ready, Kind: MaterialKind.Passage, PutBack: >= 3 or 0 } } && Standing.AtTarget(queued.Material, context.Request.Day)).ToList();
+        if (due.Count < 2 || minutes < PartOfThrees)
+            return null;
+        var seconds = 0;
+        var set = due.TakeWhile(queued => (seconds += queued.Material.TakeSeconds) <= minutes * 60 / PartOfThrees).ToList();
+        if (set.Count < 2)
+            return null;
+        queue.RemoveAll(set.Contains);
+        return RoundsFill.OnceEach(context, set);
     }
 
     private static IEnumerable<Drill> Mixed(FillContext context, List<Queued> queue, int minutes)
     {
-        var parts = FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10);
-        var alone = queue.Where(Alone).ToList();
-        var places = Math.Max(1, parts.Count / 3);
-        alone.AddRange(queue.Where(Shaky).OrderBy(queued => queued.Material.Memory?.Stability ?? 0).Take(Math.Max(0, (parts.Count / 3) - alone.Count)));
-        var raw = new Queue<Queued>(alone);
-        var mix = queue.Except(alone).ToList();
-        var rawPlaces = mix.Count == 0 ? parts.Count : Math.Min(raw.Count, Math.Clamp(Intake(raw, context.Request.Day), places, Math.Max(1, parts.Count * 2 / 3)));
-        foreach (var (length, place) in Lengths(parts, mix.Count == 0 ? 0 : rawPlaces).Select((length, place) => (length, place)))
+        var parts = minutes > 0 ? FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10) : [];
+        var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
+        var alone = new Queue<Queued>(Alone(context, first, parts.Count));
+        first.RemoveAll(alone.Contains);
+        foreach (var length in parts)
         {
-            if (place < rawPlaces && raw.TryDequeue(out var queued))
-                yield return Single(context, queued, length);
-            else if (mix.Count > 0)
-                yield return TakeSet(context, mix, length);
-            else if (raw.TryDequeue(out queued))
-                yield return Single(context, queued, length);
+            if (alone.TryDequeue(out var queued))
+                yield return PassageWork.Single(context, queued, length);
+            else if (first.Count > 0)
+                yield return Set(context, first, length);
+            else if (SecondTurn(context, queue, length) is { } again)
+                yield return again;
             else
                 yield return Fallback(context, length);
         }
 
-        var left = raw.Concat(mix).Where(queued => queued.IsDue).ToList();
-        foreach (var queued in left)
+        foreach (var queued in alone.Concat(first))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
     }
 
-    /// <summary>
-    /// New passages a day, so that all of them are under way in the first quarter of the days until sections begin; 0 without a date.
-    /// </summary>
-    private static int Intake(IEnumerable<Queued> raw, DateOnly day)
+    /// <summary>What gets a drill to itself today: whole pieces, and of the passages those whose third visit it is; a third of the drills, one at least every third day.</summary>
+    private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int parts)
     {
-        var dated = raw.Where(queued => queued.Material is { Visits: 0, Performance: { } date } && date > day).ToList();
-        if (dated.Count == 0)
-            return 0;
-        var date = dated.Min(queued => queued.Material.Performance!.Value);
-        var days = Math.Max(1, (Performances.Phases(dated.Min(queued => queued.Material.PerformanceSet), date).SectionsFrom.DayNumber - day.DayNumber) / 4);
-        return (dated.Count + days - 1) / days;
+        var places = parts >= 2 ? Math.Max(1, parts / 3) : context.Request.Day.DayNumber % 3 == 0 ? parts : 0;
+        var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(1, places)).ToList();
+        var turns = first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && (queued.Material.Visits % PassageWork.EveryVisits == PassageWork.EveryVisits - 1 || queued.Material.AskedFor && queued.Material.Missing.Length > 0)).Take(Math.Max(0, places - pieces.Count)).ToList();
+        return first.Count == 1 ? first : pieces.Concat(turns);
     }
 
-    /// <summary>Repeating methods are through after about three minutes; what a raw place has beyond that goes to the rounds.</summary>
-    private static int[] Lengths(IReadOnlyList<int> parts, int rawPlaces)
+    /// <summary>A set of what comes first; one thing left over is worked at alone.</summary>
+    private static Drill Set(FillContext context, List<Queued> first, int minutes)
     {
-        var lengths = parts.ToArray();
-        for (int raw = 0, round = rawPlaces; raw < rawPlaces && round < lengths.Length; raw++)
-        {
-            for (; lengths[raw] > LeastRepeating && round < lengths.Length; round++)
-            {
-                lengths[raw]--;
-                lengths[round]++;
-            }
-        }
-
-        return lengths;
-    }
-
-    /// <summary>A raw passage, or a whole piece, gets a drill to itself.</summary>
-    private static bool Alone(Queued queued) =>
-        queued.Material.Kind == MaterialKind.Piece || (queued.Material.Readiness == Readiness.Raw && queued.Material.LastClean is null);
-
-    /// <summary>Played before, and still not clean the last time: a repeating method gets it further than single takes in rounds.</summary>
-    private static bool Shaky(Queued queued) =>
-        queued is { IsDue: true, Material: { Readiness: not Readiness.Ready, Slipped: true, Kind: MaterialKind.Passage } } && !Alone(queued);
-
-    private static Drill TakeSet(FillContext context, List<Queued> mix, int minutes)
-    {
-        var from = mix.Take(RoundsFill.SetSize(mix, minutes)).ToList();
-        if (from.Count == 1 && from[0].Material.Readiness == Readiness.Ready)
-        {
-            mix.Remove(from[0]);
-            if (from[0].Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 })
-                return PutBack(context, from[0].Material, minutes, from[0].Reason);
-            return context.Make(Area.Repertoire, Methods.PerformanceTake, from[0].Material.Title, minutes, from[0].Reason + "; so that it stays ready", context.TargetOf(from[0].Material, Pace.Performance));
-        }
-
-        if (from.Count == 1)
-        {
-            mix.Remove(from[0]);
-            return Single(context, from[0], minutes);
-        }
-
-        mix.RemoveAll(from.Contains);
-        return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, from);
-    }
-
-    private static Drill Single(FillContext context, Queued queued, int minutes)
-    {
-        var material = queued.Material;
-        var isNew = material.Visits == 0;
-        var whole = material.Kind == MaterialKind.Piece;
-        // A passage was found while its piece was read: it needs no reading of its own.
-        var method = whole ? Methods.SlowReading
-            : isNew ? Methods.FixedCount
-            : material.Stuck ? Methods.SlowAnchor
-            : Varied(context, material);
-        var reason = whole && !isNew ? queued.Reason + "; make passages of what trips"
-            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}; {queued.Reason}"
-            : queued.Reason;
-        return method == Methods.PutBack ? PutBack(context, material, minutes, reason) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
+        var set = RoundsFill.Pick(first, minutes);
+        first.RemoveAll(set.Contains);
+        context.SeenToday.AddRange(set);
+        if (set.Count > 1)
+            return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set);
+        return Standing.AtTarget(set[0].Material, context.Request.Day) ? Performed(context, set[0], minutes) : PassageWork.Single(context, set[0], minutes);
     }
 
     /// <summary>
-    /// From visit to visit another way: what was found to help comes every other time; raw passages slowly and in altered
-    /// versions that fit what is hard; what is clean somewhere climbs.
+    /// When all had a place: what is below its target once more today, the least practised of it first; without such what is at
+    /// its target goes back into its place or is performed.
     /// </summary>
-    private static Method Varied(FillContext context, Material material)
+    private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes)
     {
-        var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day);
-        var turn = material.Visits % (Ways + own.Count);
-        if (turn >= Ways)
-            return own[turn - Ways];
-        if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
-            return proposed;
-        return turn switch
+        var day = context.Request.Day;
+        var growing = queue.Where(queued => !Standing.AtTarget(queued.Material, day) && queued.Material.Kind == MaterialKind.Passage)
+            .Concat(context.Request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && material.LastVisit == day && !Standing.AtTarget(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
+            .Select(queued => queued with { Reason = "a second turn today" })
+            .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
+        if (growing.Count > 0)
         {
-            1 when material.LastClean is not null && !context.Careful => Methods.TempoLadder,
-            2 => material.Difficulty switch
-            {
-                "rhythm" => Methods.RhythmAlone,
-                "fingering" or "shift" => Methods.GrowingChain,
-                "coordination" => Methods.RhythmVariants,
-                "memory" => Methods.FromMemory,
-                "join" => Methods.PutBack,
-                "intonation" or "tone" => Methods.SingFirst,
-                _ => Methods.SilentBars,
-            },
-            0 => Methods.FixedCount,
-            _ when material.Readiness == Readiness.Raw || !material.EasyLastTime => Methods.CleanMinutes,
-            _ => Methods.CleanInRow,
-        };
+            var set = RoundsFill.Pick(growing, minutes);
+            context.SeenToday.AddRange(set);
+            return set.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set) : context.MakeOne(Area.Repertoire, Methods.TempoLadder, set[0].Material, minutes, set[0].Reason);
+        }
+
+        var rest = queue.Where(queued => !queued.IsDue && queued.Material.Kind == MaterialKind.Passage && context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id) && queued.Material.LastVisit != day.AddDays(-1)).ToList();
+        if (rest.Count == 0)
+            return null;
+        var kept = RoundsFill.Pick(rest, minutes);
+        context.SeenToday.AddRange(kept);
+        return kept.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, kept) : Performed(context, kept[0], minutes);
     }
 
-    /// <summary>A passage goes back into its place: the bars around it, its section, the piece.</summary>
-    public static Drill PutBack(FillContext context, Material material, int minutes, string reason)
-    {
-        var reach = material.PutBack switch { 0 => 1, 1 => 4, _ => 10_000 };
-        var (from, to) = (Math.Max(material.PieceBegins, material.FromBar - reach), Math.Min(Math.Max(material.ToBar, material.PieceEnds), material.ToBar + reach));
-        var around = material with { FromBar = from, ToBar = to };
-        var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
-        var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
-        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{reason}; {(material.Readiness == Readiness.Ready ? "clean by itself, now " : "")}{where}: bars {from} to {to}", target);
-    }
+    private static double Part(Material material) => material is { Reach: { } reach, Target: { } target } ? reach.Tempo / target.Value : 0;
 
-    /// <summary>Short bursts on a passage and on one of another piece, in turn; null without a tempo to begin at, or without such another.</summary>
-    public static Drill? Bursts(FillContext context, Material material, int minutes, string reason)
-    {
-        var other = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, LastClean: not null } && one.Group != material.Group)
-            .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
-        return other is null || material is not { Kind: MaterialKind.Passage, LastClean: not null } ? null
-            : context.Make(Area.Repertoire, Methods.BurstAndSwitch, $"{material.Title} · {other.Title}", minutes, reason, context.TargetOf(material, Pace.Ladder), context.TargetOf(other, Pace.Ladder));
-    }
+    private static Drill Performed(FillContext context, Queued queued, int minutes) => queued.Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 }
+        ? PassageWork.PutBack(context, queued.Material, minutes, queued.Reason)
+        : context.Make(Area.Repertoire, Methods.PerformanceTake, queued.Material.Title, minutes, queued.Reason, context.TargetOf(queued.Material, Pace.Performance));
 
     private static Drill Fallback(FillContext context, int minutes)
     {

@@ -6,8 +6,8 @@ namespace TuningFork.Core.Planning.Fill;
 /// <summary>Drills over a set of things: one take each in rounds, and work and rest in turns.</summary>
 internal static class RoundsFill
 {
-    /// <summary>Rounds that a set should last, so that each thing is met more than once.</summary>
-    private const int WantedRounds = 3;
+    /// <summary>Rounds that a set should last: a third thing is worth more than a third take.</summary>
+    private const int WantedRounds = 2;
 
     /// <summary>More rounds than this of the same few things is drudgery; others join instead.</summary>
     private const int MostRounds = 6;
@@ -18,22 +18,35 @@ internal static class RoundsFill
     private const int FreshVisits = 4;
 
     /// <summary>
-    /// How many of the queue make a set: as many as three rounds fit, at least two. What is not due yet joins too: a third
-    /// take of something else is worth more than a fourth of the same (measured with simulated learners, docs/judgement.md).
+    /// What of a queue makes a set: as many as two rounds fit, at least two where there are two, from as many pieces as possible:
+    /// at most half from one while another waits.
     /// </summary>
-    public static int SetSize(IReadOnlyList<Queued> queue, int minutes)
+    /// <param name="queue">The queue in its order, at least one.</param>
+    /// <param name="minutes">Minutes of the drill.</param>
+    public static IReadOnlyList<Queued> Pick(IReadOnlyList<Queued> queue, int minutes)
     {
-        var size = 0;
+        var set = new List<Queued>();
         var seconds = 0;
-        foreach (var queued in queue.Take(MostInASet))
+        while (set.Count < Math.Min(MostInASet, queue.Count))
         {
-            seconds += queued.Material.TakeSeconds;
-            if (size >= 2 && seconds * WantedRounds > minutes * 60)
+            var next = queue.FirstOrDefault(queued => !set.Contains(queued) && Fits(queued)) ?? queue.First(queued => !set.Contains(queued));
+            seconds += next.Material.TakeSeconds;
+            if (set.Count >= 2 && seconds * WantedRounds > minutes * 60)
                 break;
-            size++;
+            set.Add(next);
         }
 
-        return size;
+        return set;
+
+        bool Fits(Queued queued) => set.Count(other => other.Material.Group == queued.Material.Group) is var same && (same == 0 || (same + 1) * 2 <= set.Count + 1);
+    }
+
+    /// <summary>One take of each and no more: what is ready is kept so.</summary>
+    public static Drill OnceEach(FillContext context, IReadOnlyList<Queued> set)
+    {
+        var targets = set.Select(queued => context.TargetOf(queued.Material, Pace.Performance)).ToList();
+        var minutes = Math.Max(1, (targets.Sum(target => target.TakeSeconds) + 59) / 60);
+        return Sized(context.Make(Area.Repertoire, Methods.OneTakeRounds, Titles(set), minutes, "ready: one take each keeps them so", targets) with { Mix = Mix.Shuffled, MostRounds = 1 });
     }
 
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
@@ -59,7 +72,7 @@ internal static class RoundsFill
         var mix = drill.Mix ?? Mix.Shuffled;
         var round = drill.Targets.Sum(target => target.TakeSeconds);
         var fitting = Takes.RoundsThatFit(drill.Seconds, drill.Targets.Select(target => target.TakeSeconds));
-        var rounds = Math.Clamp(fitting, 1, MostRounds);
+        var rounds = Math.Clamp(fitting, 1, drill.MostRounds ?? MostRounds);
         var groups = drill.Targets.Select(target => target.Group).ToList();
         var sequence = Filled(drill, DrillOrder.Rounds(groups, rounds, mix, new Random(drill.Seed)), mix);
         var more = sequence.Count - (rounds * drill.Targets.Count);
@@ -76,7 +89,7 @@ internal static class RoundsFill
     private static IReadOnlyList<int> Filled(Drill drill, IReadOnlyList<int> rounds, Mix mix)
     {
         var left = drill.Seconds - rounds.Sum(index => drill.Targets[index].TakeSeconds);
-        if (mix == Mix.Blocked || drill.Targets.Count < 2 || rounds.Count >= MostRounds * drill.Targets.Count)
+        if (mix == Mix.Blocked || drill.MostRounds is not null || drill.Targets.Count < 2 || rounds.Count >= MostRounds * drill.Targets.Count)
             return rounds;
         var all = rounds.ToList();
         for (var index = 0; index < drill.Targets.Count; index++)
@@ -128,21 +141,8 @@ internal static class RoundsFill
         return string.Join(" · ", pieces.Select(piece => piece.First().Title + string.Concat(piece.Skip(1).Select(material => ", " + material.ShortTitle))));
     }
 
-    private static string Reasons(IReadOnlyList<Queued> set)
-    {
-        var slipped = set.Where(queued => queued.Material.Slipped).ToList();
-        var due = set.Count(queued => queued.IsDue);
-        var parts = new List<string>();
-        if (due > 0)
-            parts.Add(due == set.Count ? "all due" : $"{due} due");
-        if (slipped.Count > 0)
-            parts.Add($"{slipped[0].Material.ShortTitle} slipped last time");
-        if (set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked)
-            parts.Insert(0, $"you asked for {asked.Material.ShortTitle}");
-        if (set.FirstOrDefault(queued => queued.Reason.Contains("; concert", StringComparison.Ordinal)) is { } concert)
-            parts.Add(concert.Reason.Split("; ").First(part => part.StartsWith("concert", StringComparison.Ordinal)));
-        if (parts.Count > 0 && set.FirstOrDefault(queued => queued.Material.Goal.Length > 0) is { } aimed)
-            parts.Add(aimed.Material.Goal);
-        return parts.Count == 0 ? set[0].Reason : string.Join("; ", parts);
-    }
+    /// <summary>Why today, of the first of them, which is why the set is there.</summary>
+    private static string Reasons(IReadOnlyList<Queued> set) => set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked ? $"you asked for {asked.Material.ShortTitle}"
+        : set.FirstOrDefault(queued => queued.Material.Slipped) is { } slipped ? $"{slipped.Material.ShortTitle} {slipped.Reason}"
+        : set[0].Reason;
 }

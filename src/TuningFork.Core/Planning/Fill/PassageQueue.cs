@@ -1,0 +1,58 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>What of the repertoire stands in the queue of a day, and how much of it may be new.</summary>
+internal static class PassageQueue
+{
+    /// <summary>Passages under way that were never clean: with more of them nothing new begins (common practice).</summary>
+    private const int MostNotClean = 4;
+
+    /// <summary>Visits after which something that was never clean is too big, and no longer counts among them.</summary>
+    private const int VisitsToClean = 4;
+
+    /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
+    private const int ShortDay = 15;
+
+    /// <summary>Practice days after a return on which nothing new begins.</summary>
+    private const int DaysBack = 2;
+
+    public static List<Queued> Of(FillContext context)
+    {
+        var request = context.Request;
+        var open = request.Materials.Where(material =>
+            !material.Resting && material.Area == Area.Repertoire
+            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready })
+            && !context.Used.Contains($"m:{material.Id}"));
+        var queue = DueList.For(open, request.Day, request.School).ToList();
+        var room = NewRoom(request);
+        var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
+        foreach (var queued in fresh)
+            context.LaterNew.Add(queued);
+        queue.RemoveAll(fresh.Contains);
+        if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
+            queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
+        return queue;
+    }
+
+    /// <summary>
+    /// How many things may begin today: none on a tired day, on a day shorter than two thirds of the usual one while anything is
+    /// under way, on the first days back, and while more than four are not clean once; one at a time on short days.
+    /// </summary>
+    public static int NewRoom(DayRequest request)
+    {
+        var passages = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false }).ToList();
+        var underWay = passages.Exists(material => Standing.IsGrowing(material, request.Day));
+        var notClean = passages.Count(material => material is { Visits: > 0 and < VisitsToClean, Best: null, LastClean: null });
+        return request switch
+        {
+            _ when (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None => 0,
+            { PracticeDaysBack: < DaysBack } => 0,
+            { UsualMinutes: var usual } when underWay && request.Minutes * 3 < usual * 2 => 0,
+            _ when notClean > MostNotClean => 0,
+            _ when Math.Max(request.Minutes, request.UsualMinutes) <= ShortDay => notClean > 0 ? 0 : 1,
+            _ => MostNotClean + 1 - notClean,
+        };
+    }
+}

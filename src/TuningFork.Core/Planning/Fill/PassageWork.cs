@@ -1,0 +1,79 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>Work at one passage alone: what was found to help, another way from visit to visit, and back into its place.</summary>
+internal static class PassageWork
+{
+    /// <summary>Ways to work at a passage alone that take turns; the player's own come after them.</summary>
+    private const int Ways = 4;
+
+    /// <summary>A passage is worked at alone every so many visits (common practice).</summary>
+    public const int EveryVisits = 3;
+
+    public static Drill Single(FillContext context, Queued queued, int minutes)
+    {
+        var material = queued.Material;
+        var whole = material.Kind == MaterialKind.Piece;
+        var method = whole ? Methods.SlowReading
+            : material.Stuck ? Methods.SlowAnchor
+            : Varied(context, material);
+        var reason = whole && material.Visits > 0 ? queued.Reason + "; make passages of what trips"
+            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}; {queued.Reason}"
+            : queued.Reason;
+        return method == Methods.PutBack ? PutBack(context, material, minutes, reason) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
+    }
+
+    /// <summary>
+    /// From visit to visit another way: what was found to help comes every other time; raw passages slowly and in altered
+    /// versions that fit what is hard; what is clean somewhere climbs.
+    /// </summary>
+    private static Method Varied(FillContext context, Material material)
+    {
+        var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day);
+        // Alone it is every third visit.
+        var turn = material.Visits / EveryVisits % (Ways + own.Count);
+        if (turn >= Ways)
+            return own[turn - Ways];
+        if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
+            return proposed;
+        return turn switch
+        {
+            1 or 3 when material.Best is not null && !context.Careful => Methods.TempoLadder,
+            2 => material.Difficulty switch
+            {
+                "rhythm" => Methods.RhythmAlone,
+                "fingering" or "shift" => Methods.GrowingChain,
+                "coordination" => Methods.RhythmVariants,
+                "memory" => Methods.FromMemory,
+                "join" => Methods.PutBack,
+                "intonation" or "tone" => Methods.SingFirst,
+                _ => Methods.SilentBars,
+            },
+            0 => Methods.FixedCount,
+            _ when material.Readiness == Readiness.Raw || !material.EasyLastTime => Methods.CleanMinutes,
+            _ => Methods.CleanInRow,
+        };
+    }
+
+    /// <summary>A passage goes back into its place: the bars around it, its section, the piece.</summary>
+    public static Drill PutBack(FillContext context, Material material, int minutes, string reason)
+    {
+        var reach = material.PutBack switch { 0 => 1, 1 => 4, _ => 10_000 };
+        var (from, to) = (Math.Max(material.PieceBegins, material.FromBar - reach), Math.Min(Math.Max(material.ToBar, material.PieceEnds), material.ToBar + reach));
+        var around = material with { FromBar = from, ToBar = to };
+        var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
+        var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
+        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{reason}; {(material.Readiness == Readiness.Ready ? "clean by itself, now " : "")}{where}: bars {from} to {to}", target);
+    }
+
+    /// <summary>Short bursts on a passage and on one of another piece, in turn; null without a tempo to begin at, or without such another.</summary>
+    public static Drill? Bursts(FillContext context, Material material, int minutes, string reason)
+    {
+        var other = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, LastClean: not null } && one.Group != material.Group)
+            .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
+        return other is null || material is not { Kind: MaterialKind.Passage, LastClean: not null } ? null
+            : context.Make(Area.Repertoire, Methods.BurstAndSwitch, $"{material.Title} · {other.Title}", minutes, reason, context.TargetOf(material, Pace.Ladder), context.TargetOf(other, Pace.Ladder));
+    }
+}

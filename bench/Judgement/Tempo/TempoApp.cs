@@ -19,6 +19,7 @@ internal sealed class TempoApp
         new MaterialRow { Id = 2010, Kind = MaterialKind.Book, Area = Area.SightReading, Title = "Book", Examples = 500 },
     ];
 
+    public static readonly Dictionary<string, (double, double, int)> Use = [];
     private readonly Dictionary<Area, double> week = [];
     private readonly List<(DateOnly Day, Area Area, double Seconds)> played = [];
 
@@ -34,7 +35,8 @@ internal sealed class TempoApp
         for (var at = 0; at < drills.Count; at++)
         {
             drills[at] = TodaysTempo.Refreshed(drills[at], target => target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits) : null);
-            var left = Drill(sitting, drills[at]);
+            var left = Drill(sitting, drills[at], drills.Skip(at + 1).ToList());
+            if (Environment.GetEnvironmentVariable("DBG") is not null) { lock (Use) { var k = $"{drills[at].Area} {drills[at].MethodId}{(drills[at].Reason.StartsWith("a second", StringComparison.Ordinal) ? " 2nd" : "")}"; var (m, l, n) = Use.GetValueOrDefault(k); Use[k] = (m + drills[at].Seconds / 60.0, l + left / 60, n + 1); } }
             if (drills[at].Area is { } area)
                 played.Add((day, area, (drills[at].Minutes * 60) - left));
             if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), (int)left) is { } longer)
@@ -78,7 +80,7 @@ internal sealed class TempoApp
 
     /// <summary>Plays a drill to its end, or to the end of its time.</summary>
     /// <returns>The seconds it leaves.</returns>
-    private double Drill(Sitting sitting, Drill drill)
+    private double Drill(Sitting sitting, Drill drill, List<Drill> later)
     {
         var takes = new List<StageTake>();
         var method = Methods.Of(drill);
@@ -95,7 +97,14 @@ internal sealed class TempoApp
         {
             var cue = Stage.Now(drill, takes, used);
             if (cue.Complete)
-                break;
+            {
+                var left = (int)(drill.Seconds - used);
+                if (SavedTime.PassOn(drill, later, left) is not null || SavedTime.GoOn(drill, left) is not { } longer)
+                    break;
+                drill = longer;
+                continue;
+            }
+
             var index = Math.Max(0, cue.TargetIndex);
             var target = drill.Targets[index];
             var tempo = cue.Tempo ?? target.Tempo ?? new Bpm(60);

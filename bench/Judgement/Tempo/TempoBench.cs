@@ -17,11 +17,11 @@ internal static class TempoBench
     private const double Missed = 0.15;
     private const int MostNeglectDays = 28;
 
-    private sealed record Result(double Playable, double Mean, double Tempo, double Clean, double Neglect, double Safe, double Idle, IReadOnlyList<double> Seconds);
+    private sealed record Result(double Playable, double Mean, double Tempo, double Clean, double Neglect, double Safe, double Idle, double Takes, IReadOnlyList<double> Seconds);
 
     public static void Run(int learners, string only)
     {
-        Console.WriteLine($"{learners} learners; playable %, chance at the target %, tempo over target %, worst tenth %, clean work takes %, longest neglect in practice days, minutes on what was safe, idle minutes");
+        Console.WriteLine($"{learners} learners; playable %, chance at the target %, tempo over target %, worst tenth %, clean work takes %, longest neglect in practice days, minutes on what was safe, idle minutes, takes");
         foreach (var world in Enum.GetValues<World>())
         {
             foreach (var scenario in Scenario.Usual.Where(scenario => only.Length == 0 || $"{world} {scenario.Name}".Contains(only, StringComparison.OrdinalIgnoreCase)))
@@ -45,6 +45,8 @@ internal static class TempoBench
             Print(name, all);
         Print("oracle", oracle);
         Print("WHAT THE APP PLANS", app);
+        foreach (var (k, v) in TempoApp.Use.OrderByDescending(x => x.Value.Item1)) Console.WriteLine($"      {k,-30} {v.Item1 / learners,7:0.0} min {v.Item2 / learners,7:0.0} left {(double)v.Item3 / learners,6:0.0} times");
+        TempoApp.Use.Clear();
         var best = results.MaxBy(pair => pair.Results.Average(result => result.Playable));
         var differences = app.Zip(best.Results, (mine, other) => mine.Playable - other.Playable).ToList();
         var error = Math.Sqrt(differences.Sum(one => Math.Pow(one - differences.Average(), 2)) / differences.Count / differences.Count);
@@ -57,7 +59,7 @@ internal static class TempoBench
     {
         var sorted = results.Select(result => result.Playable).Order().ToList();
         double Average(Func<Result, double> of) => results.Average(of);
-        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"  {name,-34} {100 * Average(one => one.Playable),5:0.0} {100 * Average(one => one.Mean),6:0.0} {100 * Average(one => one.Tempo),6:0.0} {100 * sorted.Take(Math.Max(1, sorted.Count / 10)).Average(),6:0.0} {100 * Average(one => one.Clean),6:0.0} {Average(one => one.Neglect),6:0.0} {Average(one => one.Safe),6:0} {Average(one => one.Idle),6:0}"));
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"  {name,-34} {100 * Average(one => one.Playable),5:0.0} {100 * Average(one => one.Mean),6:0.0} {100 * Average(one => one.Tempo),6:0.0} {100 * sorted.Take(Math.Max(1, sorted.Count / 10)).Average(),6:0.0} {100 * Average(one => one.Clean),6:0.0} {Average(one => one.Neglect),6:0.0} {Average(one => one.Safe),6:0} {Average(one => one.Idle),6:0} {Average(one => one.Takes),6:0}"));
     }
 
     private static Result Live(int number, World world, Scenario scenario, TempoApp? app, Action<Sitting>? spend, IReadOnlyList<double>? seconds)
@@ -98,7 +100,7 @@ internal static class TempoBench
             ids.Average(id => learner.First(id, book.Targets[id])),
             ids.Average(id => learner.Capacity(id) / book.Targets[id]),
             tally.WorkTakes == 0 ? 0 : (double)tally.WorkClean / tally.WorkTakes,
-            tally.LongestNeglect, tally.SafeSeconds / 60, tally.IdleSeconds / 60, music);
+            tally.LongestNeglect, tally.SafeSeconds / 60, tally.IdleSeconds / 60, tally.Takes, music);
     }
 
     /// <summary>Practice days that something not yet playable has been left, in the last four weeks.</summary>

@@ -25,6 +25,14 @@ public static class Standing
             || (material.Target is { } target && material.IsTimed ? material.Reach is { } reach && reach.Tempo >= target.Value * Estimate.TargetPart : material.Readiness == Readiness.Ready);
     }
 
+    /// <summary>Whether the whole target is within reach: until then it comes at least as often as a three.</summary>
+    /// <param name="material">The material.</param>
+    public static bool AtTempo(Material material)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        return material is not { Target: { } target, IsTimed: true } || (material.Reach is { } reach && reach.Tempo >= target.Value);
+    }
+
     /// <summary>Whether it is under way and below its target.</summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>
@@ -44,7 +52,7 @@ public static class Standing
             return own == School.EveryOtherDay ? last.AddDays(OtherDays) : null;
         var due = Return.Due(own, last, material.Memory, material.Readiness == Readiness.Raw ? Readiness.Shaping : material.Readiness, material.Slipped, material.Performance);
         var three = last.AddDays(ThreeDays);
-        return material.Readiness == Readiness.Ready && material.Kind == MaterialKind.Passage && due > three ? three : due;
+        return due > three && material.Kind == MaterialKind.Passage && (material.Readiness == Readiness.Ready || !AtTempo(material)) ? three : due;
     }
 
     /// <summary>How it stands in a few words: "92 of 120", "92", "raw".</summary>

@@ -15,10 +15,12 @@ internal static class PassageQueue
     /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
     private const int ShortDay = 15;
 
+    private const double TakesAPlace = 2.5;
+
     /// <summary>Practice days after a return on which nothing new begins.</summary>
     private const int DaysBack = 2;
 
-    public static List<Queued> Of(FillContext context)
+    public static List<Queued> Of(FillContext context, int minutes)
     {
         var request = context.Request;
         var open = request.Materials.Where(material =>
@@ -31,9 +33,25 @@ internal static class PassageQueue
         foreach (var queued in fresh)
             context.LaterNew.Add(queued);
         queue.RemoveAll(fresh.Contains);
+        if (queue.Count(queued => Standing.IsGrowing(queued.Material, request.Day)) < PlacesADay(queue, minutes))
+            Bring(queue, request.Day);
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
         return queue;
+    }
+
+    /// <summary>Places for passages in so many minutes: two takes of each, about.</summary>
+    private static int PlacesADay(List<Queued> queue, int minutes) => queue.Count == 0 ? 0 : (int)(minutes * 60 / (TakesAPlace * queue.Average(queued => queued.Material.TakeSeconds)));
+
+    /// <summary>What is new comes before what was played yesterday, while what is under way fits into one day.</summary>
+    private static void Bring(List<Queued> queue, DateOnly day)
+    {
+        var fresh = queue.Where(queued => queued.Material.LastVisit is null).ToList();
+        var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, day));
+        if (at < 0 || fresh.Count == 0)
+            return;
+        queue.RemoveAll(fresh.Contains);
+        queue.InsertRange(Math.Min(at, queue.Count), fresh);
     }
 
     /// <summary>

@@ -26,8 +26,8 @@ internal static class PassageWork
     }
 
     /// <summary>
-    /// From visit to visit another way: what was found to help comes every other time; raw passages slowly and in altered
-    /// versions that fit what is hard; what is clean somewhere climbs.
+    /// From turn to turn another way: what was found to help comes every other time; what was never clean slowly and in small
+    /// steps; what is clean somewhere climbs, and is turned over in versions that fit what is hard about it.
     /// </summary>
     private static Method Varied(FillContext context, Material material)
     {
@@ -38,9 +38,10 @@ internal static class PassageWork
             return own[turn - Ways];
         if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
             return proposed;
+        if (material.Best is null)
+            return turn % 2 == 0 ? Methods.FixedCount : Methods.CleanMinutes;
         return turn switch
         {
-            1 or 3 when material.Best is not null && !context.Careful => Methods.TempoLadder,
             2 => material.Difficulty switch
             {
                 "rhythm" => Methods.RhythmAlone,
@@ -49,11 +50,12 @@ internal static class PassageWork
                 "memory" => Methods.FromMemory,
                 "join" => Methods.PutBack,
                 "intonation" or "tone" => Methods.SingFirst,
+                "" => Methods.TempoLadder,
                 _ => Methods.SilentBars,
             },
-            0 => Methods.FixedCount,
-            _ when material.Readiness == Readiness.Raw || !material.EasyLastTime => Methods.CleanMinutes,
-            _ => Methods.CleanInRow,
+            1 => Methods.CleanInRow,
+            _ when context.Careful => Methods.CleanInRow,
+            _ => Methods.TempoLadder,
         };
     }
 

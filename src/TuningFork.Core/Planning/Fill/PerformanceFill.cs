@@ -11,9 +11,12 @@ internal static class PerformanceFill
 {
     private const int EveryDays = 2;
     private const int LeastSectionBars = 8;
+    private const int LeastMinutes = 2;
+    private const int PartOfRuns = 4;
+    private const int PartOfSections = 7;
     private const int MostSectionMinutes = 10;
 
-    /// <summary>The drills; sections take at most a third of the minutes, run-throughs half, so that passages go on.</summary>
+    /// <summary>The drills; sections take at most a sixth of the minutes, run-throughs a quarter, so that passages go on.</summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
@@ -26,7 +29,7 @@ internal static class PerformanceFill
             .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
-            var left = (phase == Phase.RunThroughs ? minutes / 2 : minutes / 3) - used;
+            var left = Budget(day, minutes, phase == Phase.RunThroughs ? PartOfRuns : PartOfSections) - used;
             if ((phase == Phase.RunThroughs ? Run(context, piece, left) : null) is { } run)
                 drills.Add(run);
             else if (Section(context, piece, left) is { } section)
@@ -37,6 +40,13 @@ internal static class PerformanceFill
         }
 
         return drills;
+    }
+
+    /// <summary>Minutes for it today: a part of them, on short days gathered until two minutes are together.</summary>
+    private static int Budget(DateOnly day, int minutes, int part)
+    {
+        var whole = minutes / part;
+        return whole >= LeastMinutes ? whole : day.DayNumber % Math.Max(1, LeastMinutes * part / Math.Max(1, minutes)) == 0 ? LeastMinutes : 0;
     }
 
     private static Drill? Run(FillContext context, Material piece, int left)

@@ -12,6 +12,9 @@ internal static class RepertoireFill
 {
     private const int LeastRepeating = 3;
 
+    /// <summary>One part in so many of the minutes goes to passages alone.</summary>
+    private const int PartOfAlone = 4;
+
     /// <summary>Threes take a third of the minutes at most.</summary>
     private const int PartOfThrees = 3;
 
@@ -25,7 +28,7 @@ internal static class RepertoireFill
             yield return drill;
         }
 
-        var queue = PassageQueue.Of(context);
+        var queue = PassageQueue.Of(context, minutes);
         if (block.Rounds is { } rounds && queue.Count > 0 && minutes >= (2 * rounds.Work) + rounds.Rest)
         {
             foreach (var drill in RoundsFill.WorkRestBlocks(context, Area.Repertoire, rounds, minutes, queue))
@@ -62,9 +65,9 @@ internal static class RepertoireFill
     {
         var parts = minutes > 0 ? FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10) : [];
         var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
-        var alone = new Queue<Queued>(Alone(context, first, parts.Count));
+        var alone = new Queue<Queued>(Alone(context, first, minutes));
         first.RemoveAll(alone.Contains);
-        foreach (var length in parts)
+        foreach (var length in Lengths(parts, alone.Count))
         {
             if (alone.TryDequeue(out var queued))
                 yield return PassageWork.Single(context, queued, length);
@@ -80,13 +83,38 @@ internal static class RepertoireFill
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
     }
 
-    /// <summary>What gets a drill to itself today: whole pieces, and of the passages those whose third visit it is; a third of the drills, one at least every third day.</summary>
-    private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int parts)
+    /// <summary>A repeating method is through after about three minutes; what its place has beyond that goes to the rounds.</summary>
+    private static int[] Lengths(IReadOnlyList<int> parts, int alone)
     {
-        var places = parts >= 2 ? Math.Max(1, parts / 3) : context.Request.Day.DayNumber % 3 == 0 ? parts : 0;
+        var lengths = parts.ToArray();
+        for (int at = 0, round = alone; at < alone && round < lengths.Length; at++)
+        {
+            for (; lengths[at] > LeastRepeating && round < lengths.Length; round++)
+            {
+                lengths[at]--;
+                lengths[round]++;
+            }
+        }
+
+        return lengths;
+    }
+
+    /// <summary>
+    /// What gets a drill to itself today: whole pieces, and passages whose turn it is, what has a remedy first. A quarter of the
+    /// minutes goes to them over the days, so on short days not every day.
+    /// </summary>
+    private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int minutes)
+    {
+        if (first.Count == 1)
+            return first;
+        var day = context.Request.Day.DayNumber;
+        var each = PartOfAlone * LeastRepeating;
+        var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);
         var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(1, places)).ToList();
-        var turns = first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && (queued.Material.Visits % PassageWork.EveryVisits == PassageWork.EveryVisits - 1 || queued.Material.AskedFor && queued.Material.Missing.Length > 0)).Take(Math.Max(0, places - pieces.Count)).ToList();
-        return first.Count == 1 ? first : pieces.Concat(turns);
+        return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 })
+            .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
+            .ThenByDescending(queued => queued.Material.Visits % PassageWork.EveryVisits == PassageWork.EveryVisits - 1)
+            .Take(Math.Max(0, places - pieces.Count)));
     }
 
     /// <summary>A set of what comes first; one thing left over is worked at alone.</summary>
@@ -107,8 +135,8 @@ internal static class RepertoireFill
     private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes)
     {
         var day = context.Request.Day;
-        var growing = queue.Where(queued => !Standing.AtTarget(queued.Material, day) && queued.Material.Kind == MaterialKind.Passage)
-            .Concat(context.Request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && material.LastVisit == day && !Standing.AtTarget(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
+        var growing = queue.Where(queued => Grows(queued.Material, day))
+            .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
         if (growing.Count > 0)
@@ -125,6 +153,9 @@ internal static class RepertoireFill
         context.SeenToday.AddRange(kept);
         return kept.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, kept) : Performed(context, kept[0], minutes);
     }
+
+    /// <summary>Below its target, or at it and not yet at its whole tempo.</summary>
+    private static bool Grows(Material material, DateOnly day) => material.Kind == MaterialKind.Passage && (!Standing.AtTarget(material, day) || !Standing.AtTempo(material));
 
     private static double Part(Material material) => material is { Reach: { } reach, Target: { } target } ? reach.Tempo / target.Value : 0;
 

@@ -154,10 +154,22 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         // Where the tempo follows the takes it goes on from the one that was just played.
         if (target is { Able: not null, Pace: Pace.Work } && Methods.Of(drill).Course is Course.Rounds or Course.WorkRest)
             row.Nudge = 0;
-
-        if (CueOf(row, drill).Complete)
+        if (CueOf(row, drill).Complete && !GoesOn(session, row, drill))
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
+
+    /// <summary>Rounds that are through while no later drill can use the time go on with more takes.</summary>
+    private static bool GoesOn(SessionRow session, SessionDrillRow row, Drill drill)
+    {
+        var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
+        if (SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null || SavedTime.GoOn(drill, left) is not { } longer)
+            return false;
+        row.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
+        return true;
+    }
+
+    private static List<SessionDrillRow> WaitingAfter(SessionRow session, SessionDrillRow row) =>
+        [.. session.Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 }).OrderBy(drill => drill.Position)];
 
     /// <summary>The index of what the stage showed when it was pressed; without a key what stands there now, -1 for nothing.</summary>
     private static int Shown(Drill drill, Cue cue, string? key)
@@ -230,7 +242,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>The time that a drill leaves goes to the rounds that follow in its area.</summary>
     private static void PassOn(SessionRow session, SessionDrillRow row)
     {
-        var waiting = session.Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 }).OrderBy(drill => drill.Position).ToList();
+        var waiting = WaitingAfter(session, row);
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
         if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is not { } longer)
             return;

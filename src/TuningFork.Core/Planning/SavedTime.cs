@@ -36,9 +36,10 @@ public static class SavedTime
         for (var left = seconds; ;)
         {
             var next = (last + 1) % ended.Targets.Count;
-            left -= ended.Targets[next].TakeSeconds;
-            if (left < 0)
+            // The last one may go on for a moment after the time is up.
+            if (left < ended.Targets[next].TakeSeconds / 2)
                 break;
+            left -= ended.Targets[next].TakeSeconds;
             more.Add(next);
             last = next;
         }

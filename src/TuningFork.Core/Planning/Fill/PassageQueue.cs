@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 
@@ -15,7 +16,11 @@ internal static class PassageQueue
     /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
     private const int ShortDay = 15;
 
-    private const double TakesAPlace = 2.5;
+    /// <summary>Days ahead that count where there is no date (common practice).</summary>
+    private const int UsualDays = 60;
+
+    /// <summary>Part of the days on which one plays, about.</summary>
+    private const double PractisedDays = 0.85;
 
     /// <summary>Practice days after a return on which nothing new begins.</summary>
     private const int DaysBack = 2;
@@ -33,26 +38,36 @@ internal static class PassageQueue
         foreach (var queued in fresh)
             context.LaterNew.Add(queued);
         queue.RemoveAll(fresh.Contains);
-        if (queue.Count(queued => Standing.IsGrowing(queued.Material, request.Day)) < PlacesADay(queue, minutes))
-            Bring(queue, request.Day);
+        Bring(queue, request, minutes);
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
         return queue;
     }
 
-    /// <summary>Places for passages in so many minutes: two takes of each, about.</summary>
-    private static int PlacesADay(List<Queued> queue, int minutes) => queue.Count == 0 ? 0 : (int)(minutes * 60 / (TakesAPlace * queue.Average(queued => queued.Material.TakeSeconds)));
-
-    /// <summary>What is new comes before what was played yesterday, while what is under way fits into one day.</summary>
-    private static void Bring(List<Queued> queue, DateOnly day)
+    /// <summary>
+    /// What is new comes before what was played yesterday as long as all that is under way, and it, can be brought to its target in
+    /// the minutes until the date: beyond that it is better that some can be played than that all are half done.
+    /// </summary>
+    private static void Bring(List<Queued> queue, DayRequest request, int minutes)
     {
-        var fresh = queue.Where(queued => queued.Material.LastVisit is null).ToList();
-        var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, day));
-        if (at < 0 || fresh.Count == 0)
+        var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
+        if (at < 0)
             return;
-        queue.RemoveAll(fresh.Contains);
-        queue.InsertRange(Math.Min(at, queue.Count), fresh);
+        var needed = request.Materials.Where(material => material.Kind == MaterialKind.Passage && Standing.IsGrowing(material, request.Day)).Sum(material => Seconds(material, request.Traits));
+        foreach (var queued in queue.Where(queued => queued.Material.LastVisit is null).ToList())
+        {
+            needed += Seconds(queued.Material, request.Traits);
+            var date = queued.Material.Performance is { } performance && performance > request.Day ? performance : request.Day.AddDays(UsualDays);
+            if (needed > (date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
+                continue;
+            queue.Remove(queued);
+            queue.Insert(at++, queued);
+        }
     }
+
+    /// <summary>Seconds of takes that something still needs.</summary>
+    private static double Seconds(Material material, Traits traits) =>
+        material.Target is { } target ? Growth.Takes(material.Reach ?? material.Start, target.Value, traits) * material.TakeSeconds : 0;
 
     /// <summary>
     /// How many things may begin today: none on a tired day, on a day shorter than two thirds of the usual one while anything is

@@ -12,6 +12,7 @@ internal static class PerformanceFill
     private const int EveryDays = 2;
     private const int LeastSectionBars = 8;
     private const int LeastMinutes = 2;
+    private const double JoinPart = 0.75;
     private const int PartOfRuns = 4;
     private const int PartOfSections = 7;
     private const int MostSectionMinutes = 10;
@@ -26,7 +27,7 @@ internal static class PerformanceFill
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
                 && (one.LastVisit is not { } last || day.DayNumber - last.DayNumber >= EveryDays))
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
-            .Where(pair => pair.Phase is Phase.Sections or Phase.RunThroughs)
+            .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && IsJoinable(context, pair.Piece)))
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
         {
             var left = Budget(day, minutes, phase == Phase.RunThroughs ? PartOfRuns : PartOfSections) - used;
@@ -40,6 +41,13 @@ internal static class PerformanceFill
         }
 
         return drills;
+    }
+
+    /// <summary>Whether its passages stand far enough to be joined: at three quarters of their target on average.</summary>
+    private static bool IsJoinable(FillContext context, Material piece)
+    {
+        var known = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, Reach: not null, Target: not null } && one.Group == piece.Id).ToList();
+        return known.Count == 0 || known.Average(one => Math.Min(1, one.Reach!.Value.Tempo / one.Target!.Value.Value)) >= JoinPart;
     }
 
     /// <summary>Minutes for it today: a part of them, on short days gathered until two minutes are together.</summary>

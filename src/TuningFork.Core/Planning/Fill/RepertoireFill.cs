@@ -12,8 +12,11 @@ internal static class RepertoireFill
 {
     private const int LeastRepeating = 3;
 
+    /// <summary>Usual minutes of a drill in a short sitting.</summary>
+    private const int ShortDrill = 4;
+
     /// <summary>One part in so many of the minutes goes to passages alone.</summary>
-    private const int PartOfAlone = 4;
+    private const int PartOfAlone = 6;
 
     /// <summary>Threes take a third of the minutes at most.</summary>
     private const int PartOfThrees = 3;
@@ -67,7 +70,7 @@ internal static class RepertoireFill
         var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
         var alone = new Queue<Queued>(Alone(context, first, minutes));
         first.RemoveAll(alone.Contains);
-        foreach (var length in Lengths(parts, alone.Count))
+        foreach (var length in Lengths(parts, alone.Count, AloneMinutes(context)))
         {
             if (alone.TryDequeue(out var queued))
                 yield return PassageWork.Single(context, queued, length);
@@ -83,13 +86,16 @@ internal static class RepertoireFill
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
     }
 
+    /// <summary>Minutes of a passage alone: two in short sittings, three in longer ones.</summary>
+    private static int AloneMinutes(FillContext context) => context.Usual <= ShortDrill ? 2 : LeastRepeating;
+
     /// <summary>A repeating method is through after about three minutes; what its place has beyond that goes to the rounds.</summary>
-    private static int[] Lengths(IReadOnlyList<int> parts, int alone)
+    private static int[] Lengths(IReadOnlyList<int> parts, int alone, int longest)
     {
         var lengths = parts.ToArray();
         for (int at = 0, round = alone; at < alone && round < lengths.Length; at++)
         {
-            for (; lengths[at] > LeastRepeating && round < lengths.Length; round++)
+            for (; lengths[at] > longest && round < lengths.Length; round++)
             {
                 lengths[at]--;
                 lengths[round]++;
@@ -108,7 +114,7 @@ internal static class RepertoireFill
         if (first.Count == 1)
             return first;
         var day = context.Request.Day.DayNumber;
-        var each = PartOfAlone * LeastRepeating;
+        var each = PartOfAlone * AloneMinutes(context);
         var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);
         var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(1, places)).ToList();
         return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 })

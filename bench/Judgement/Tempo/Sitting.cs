@@ -1,3 +1,5 @@
+using TuningFork.Core.Practice;
+
 namespace TuningFork.Bench.Judgement.Tempo;
 
 /// <summary>A sitting of music: its seconds, and what came of its takes.</summary>
@@ -16,6 +18,9 @@ internal sealed class Sitting(TempoLearner learner, TempoBook book, DateOnly day
 
     public Tally Tally => tally;
 
+    /// <summary>What is being practised: playing a piece for its own sake is no music minute of the others.</summary>
+    public Area Area { get; set; } = Area.Repertoire;
+
     /// <summary>Plays a take; the last one may go on after the time is up.</summary>
     /// <returns>Whether it was clean; null when it is not recorded.</returns>
     public (bool Clean, bool Recorded) Play(int passage, double tempo, int takeSeconds)
@@ -24,7 +29,7 @@ internal sealed class Sitting(TempoLearner learner, TempoBook book, DateOnly day
         if (learner.Next(passage, target * 0.92) > Safe)
             tally.SafeSeconds += takeSeconds;
         Left -= takeSeconds;
-        tally.MusicSeconds += takeSeconds;
+        tally.MusicSeconds += Area == Area.Repertoire ? takeSeconds : 0;
         var clean = learner.Play(passage, tempo);
         tally.Takes++;
         return (clean, world != World.RealLife || learner.Luck() >= NotRecorded);

@@ -10,6 +10,9 @@ internal static class TempoPolicies
 {
     private const int TakesAVisit = 3;
 
+    /// <summary>With less than that left nothing is begun.</summary>
+    private const double HalfATake = 10;
+
     public static IReadOnlyList<(string Name, Func<TempoBook, DateOnly, IEnumerable<int>> Order)> Orders { get; } =
     [
         ("blocked", (book, day) => Blocked(book, day)),
@@ -30,10 +33,10 @@ internal static class TempoPolicies
             return;
         }
 
-        for (var place = 0; sitting.Left > 0; place++)
+        for (var place = 0; sitting.Left > HalfATake; place++)
         {
             var id = list[place % list.Count];
-            for (var take = 0; take < TakesAVisit && sitting.Left > 0; take++)
+            for (var take = 0; take < TakesAVisit && sitting.Left > HalfATake; take++)
                 Take(sitting, id, pencil);
         }
     }
@@ -42,7 +45,7 @@ internal static class TempoPolicies
     public static void Oracle(Sitting sitting)
     {
         var (book, learner) = (sitting.Book, sitting.Learner);
-        while (sitting.Left > 0)
+        while (sitting.Left > HalfATake)
         {
             var (best, most, at) = (-1, 0.0, 60.0);
             foreach (var id in book.Known(sitting.Day))

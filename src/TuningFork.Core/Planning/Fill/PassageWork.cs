@@ -12,6 +12,13 @@ internal static class PassageWork
     /// <summary>A passage is worked at alone every so many visits (common practice).</summary>
     public const int EveryVisits = 3;
 
+    /// <summary>
+    /// Whether it is the turn of another method than rounds: every third visit of what has a remedy, a difficulty or a method of
+    /// the player's own, of what is stuck, and of what was never clean. In rounds the tempo climbs by itself.
+    /// </summary>
+    public static bool IsTurn(FillContext context, Material material) => material.Visits % EveryVisits == EveryVisits - 1
+        && (material is { Proposed.Length: > 0 } or { Difficulty.Length: > 0 } or { Stuck: true } or { Best: null } || OwnMethods.For(context.Request.Methods, material, context.Request.Day).Count > 0);
+
     public static Drill Single(FillContext context, Queued queued, int minutes)
     {
         var material = queued.Material;

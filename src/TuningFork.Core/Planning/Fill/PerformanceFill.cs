@@ -12,12 +12,12 @@ internal static class PerformanceFill
     private const int EveryDays = 2;
     private const int LeastSectionBars = 8;
     private const int LeastMinutes = 2;
-    private const double JoinPart = 0.75;
-    private const int PartOfRuns = 4;
-    private const int PartOfSections = 7;
+    private const double JoinPart = 0.8;
+    private const int PartOfRuns = 6;
+    private const int PartOfSections = 8;
     private const int MostSectionMinutes = 10;
 
-    /// <summary>The drills; sections take at most a sixth of the minutes, run-throughs a quarter, so that passages go on.</summary>
+    /// <summary>The drills; sections take at most an eighth of the minutes, run-throughs a sixth, so that passages go on.</summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
@@ -43,7 +43,7 @@ internal static class PerformanceFill
         return drills;
     }
 
-    /// <summary>Whether its passages stand far enough to be joined: at three quarters of their target on average.</summary>
+    /// <summary>Whether its passages stand far enough to be joined: at four fifths of their target on average.</summary>
     private static bool IsJoinable(FillContext context, Material piece)
     {
         var known = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, Reach: not null, Target: not null } && one.Group == piece.Id).ToList();
@@ -54,7 +54,7 @@ internal static class PerformanceFill
     private static int Budget(DateOnly day, int minutes, int part)
     {
         var whole = minutes / part;
-        return whole >= LeastMinutes ? whole : day.DayNumber % Math.Max(1, LeastMinutes * part / Math.Max(1, minutes)) == 0 ? LeastMinutes : 0;
+        return whole >= LeastMinutes ? whole : day.DayNumber % (((LeastMinutes * part) + minutes - 1) / Math.Max(1, minutes)) == 0 ? LeastMinutes : 0;
     }
 
     private static Drill? Run(FillContext context, Material piece, int left)

@@ -16,7 +16,7 @@ internal static class RepertoireFill
     private const int ShortDrill = 4;
 
     /// <summary>One part in so many of the minutes goes to passages alone.</summary>
-    private const int PartOfAlone = 6;
+    private const int PartOfAlone = 4;
 
     /// <summary>Threes take a third of the minutes at most.</summary>
     private const int PartOfThrees = 3;
@@ -107,7 +107,7 @@ internal static class RepertoireFill
 
     /// <summary>
     /// What gets a drill to itself today: whole pieces, and passages whose turn it is, what has a remedy first. A quarter of the
-    /// minutes goes to them over the days, so on short days not every day.
+    /// minutes at most goes to them over the days, so on short days not every day.
     /// </summary>
     private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int minutes)
     {
@@ -117,9 +117,8 @@ internal static class RepertoireFill
         var each = PartOfAlone * AloneMinutes(context);
         var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);
         var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(1, places)).ToList();
-        return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 })
+        return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && PassageWork.IsTurn(context, queued.Material))
             .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
-            .ThenByDescending(queued => queued.Material.Visits % PassageWork.EveryVisits == PassageWork.EveryVisits - 1)
             .Take(Math.Max(0, places - pieces.Count)));
     }
 

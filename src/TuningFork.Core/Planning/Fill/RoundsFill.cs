@@ -12,7 +12,7 @@ internal static class RoundsFill
     /// <summary>More rounds than this of the same few things is drudgery; others join instead.</summary>
     private const int MostRounds = 6;
 
-    private const int MostInASet = 6;
+    private const int MostInASet = 9;
 
     /// <summary>Visits before something is no longer fresh (common practice).</summary>
     private const int FreshVisits = 4;

@@ -19,6 +19,9 @@ internal static class PassageQueue
     /// <summary>Days ahead that count where there is no date (common practice).</summary>
     private const int UsualDays = 60;
 
+    /// <summary>What does not fit comes after so many days (common practice).</summary>
+    private const int MostDaysAway = 6;
+
     /// <summary>Part of the days on which one plays, about.</summary>
     private const double PractisedDays = 0.85;
 
@@ -38,32 +41,46 @@ internal static class PassageQueue
         foreach (var queued in fresh)
             context.LaterNew.Add(queued);
         queue.RemoveAll(fresh.Contains);
-        Bring(queue, request, minutes);
+        Focus(context, queue, minutes);
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
         return queue;
     }
 
     /// <summary>
-    /// What is new comes before what was played yesterday as long as all that is under way, and it, can be brought to its target in
-    /// the minutes until the date: beyond that it is better that some can be played than that all are half done.
+    /// As long as all that is below its target can be brought there in the minutes until its date, what is new comes before what
+    /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what needs least
+    /// goes on, and the rest comes every few days only, and waits by name.
     /// </summary>
-    private static void Bring(List<Queued> queue, DayRequest request, int minutes)
+    private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
+        var request = context.Request;
+        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.AtTarget(material, request.Day)).OrderBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
+        var (needed, fits) = (0.0, new HashSet<int>());
+        foreach (var material in open)
+        {
+            var date = material.Performance is { } performance && performance > request.Day ? performance : request.Day.AddDays(UsualDays);
+            var seconds = Seconds(material, request.Traits);
+            if (needed + seconds > Math.Max(1, date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
+                continue;
+            needed += seconds;
+            fits.Add(material.Id);
+        }
+
+        var later = queue.Where(queued => IsLater(queued, fits, request.Day)).ToList();
+        queue.RemoveAll(later.Contains);
+        context.LaterNew.AddRange(later);
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
         if (at < 0)
             return;
-        var needed = request.Materials.Where(material => material.Kind == MaterialKind.Passage && Standing.IsGrowing(material, request.Day)).Sum(material => Seconds(material, request.Traits));
-        foreach (var queued in queue.Where(queued => queued.Material.LastVisit is null).ToList())
-        {
-            needed += Seconds(queued.Material, request.Traits);
-            var date = queued.Material.Performance is { } performance && performance > request.Day ? performance : request.Day.AddDays(UsualDays);
-            if (needed > (date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
-                continue;
-            queue.Remove(queued);
-            queue.Insert(at++, queued);
-        }
+        var fresh = queue.Where(queued => queued.Material.LastVisit is null).ToList();
+        queue.RemoveAll(fresh.Contains);
+        queue.InsertRange(at, fresh);
     }
+
+    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
+        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
+        && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < MostDaysAway);
 
     /// <summary>Seconds of takes that something still needs.</summary>
     private static double Seconds(Material material, Traits traits) =>

@@ -49,8 +49,11 @@ internal sealed class FillContext
 
     public List<Waiting> Waiting { get; } = [];
 
-    /// <summary>What is new and does not begin today.</summary>
-    public List<Queued> LaterNew { get; } = [];
+    /// <summary>What waits until others are ready, and what is new and does not begin today.</summary>
+    public List<Queued> Later { get; } = [];
+
+    /// <summary>How many new things may begin today beside those in the queue, when there is time.</summary>
+    public int NewLeft { get; set; }
 
     /// <summary>What already stands in the repertoire of today, once for each turn.</summary>
     public List<Queued> SeenToday { get; } = [];

@@ -17,7 +17,10 @@ internal static class PassageQueue
     private const int ShortDay = 15;
 
     /// <summary>Days ahead that count where there is no date (common practice).</summary>
-    private const int UsualDays = 60;
+    private const int UsualDays = 120;
+
+    /// <summary>Takes of one thing on one day when little is under way: two turns (common practice).</summary>
+    private const double TakesADay = 6;
 
     /// <summary>What does not fit comes after so many days (common practice).</summary>
     private const int MostDaysAway = 6;
@@ -36,12 +39,12 @@ internal static class PassageQueue
             && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready })
             && !context.Used.Contains($"m:{material.Id}"));
         var queue = DueList.For(open, request.Day, request.School).ToList();
+        Focus(context, queue, minutes);
         var room = NewRoom(request);
         var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
-        foreach (var queued in fresh)
-            context.LaterNew.Add(queued);
+        context.Later.AddRange(fresh);
         queue.RemoveAll(fresh.Contains);
-        Focus(context, queue, minutes);
+        context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material.LastVisit is null));
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
         return queue;
@@ -57,11 +60,12 @@ internal static class PassageQueue
         var request = context.Request;
         var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.AtTarget(material, request.Day)).OrderBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
         var (needed, fits) = (0.0, new HashSet<int>());
+        var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));
         foreach (var material in open)
         {
             var date = material.Performance is { } performance && performance > request.Day ? performance : request.Day.AddDays(UsualDays);
             var seconds = Seconds(material, request.Traits);
-            if (needed + seconds > Math.Max(1, date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
+            if (fits.Count >= least && needed + seconds > Math.Max(1, date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
                 continue;
             needed += seconds;
             fits.Add(material.Id);
@@ -69,7 +73,7 @@ internal static class PassageQueue
 
         var later = queue.Where(queued => IsLater(queued, fits, request.Day)).ToList();
         queue.RemoveAll(later.Contains);
-        context.LaterNew.AddRange(later);
+        context.Later.AddRange(later);
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
         if (at < 0)
             return;

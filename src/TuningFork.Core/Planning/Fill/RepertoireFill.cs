@@ -144,6 +144,8 @@ internal static class RepertoireFill
             .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
+        if (growing.Count == 0)
+            growing.AddRange(Later(context));
         if (growing.Count > 0)
         {
             var set = RoundsFill.Pick(growing, minutes);
@@ -157,6 +159,15 @@ internal static class RepertoireFill
         var kept = RoundsFill.Pick(rest, minutes);
         context.SeenToday.AddRange(kept);
         return kept.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, kept) : Performed(context, kept[0], minutes);
+    }
+
+    /// <summary>What waits until others are ready has its turn when they are; then something new begins.</summary>
+    private static IEnumerable<Queued> Later(FillContext context)
+    {
+        var later = context.Later.Where(queued => context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)).ToList();
+        var fresh = later.Where(queued => queued.Material.LastVisit is null).Take(context.NewLeft).ToList();
+        context.NewLeft -= fresh.Count;
+        return [.. later.Where(queued => queued.Material.LastVisit is not null), .. fresh];
     }
 
     /// <summary>Below its target, or at it and not yet at its whole tempo.</summary>

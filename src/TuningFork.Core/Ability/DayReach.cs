@@ -22,7 +22,7 @@ public sealed class DayReach
     private const double Edge = 4;
 
     /// <summary>Way to the ceiling that is assumed where there is no target.</summary>
-    private const double UnknownWay = 0.2;
+    private const double UnknownWay = 0.06;
 
     /// <summary>Part of the unsureness that counts when a tempo is chosen: all of it would begin so far below that the takes say nothing.</summary>
     private const double Boldness = 0.5;

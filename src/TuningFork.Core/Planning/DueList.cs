@@ -22,7 +22,7 @@ public static class DueList
     private const double MostBehind = 3;
 
     /// <summary>Growth a day, in logarithms, beyond which a date is out of reach and pulls no more (common practice).</summary>
-    private const double OutOfReach = 0.04;
+    private const double OutOfReach = 0.06;
 
     /// <summary>Days that growth is given where there is no date (common practice).</summary>
     private const double UsualDays = 60;

@@ -29,7 +29,7 @@ public static class SavedTime
     public static Drill? GoOn(Drill ended, int seconds)
     {
         ArgumentNullException.ThrowIfNull(ended);
-        if (ended.MethodId != Methods.OneTakeRounds.Id || ended.MostRounds is not null || ended.Targets.Count < 2 || ended.Sequence.Count == 0)
+        if (ended.MethodId != Methods.OneTakeRounds.Id || ended.MostRounds is not null || ended.Targets.Count < 2 || ended.Sequence.Count == 0 || ended.Targets.Any(target => target.TakeSeconds <= 0))
             return null;
         var more = new List<int>();
         var last = ended.Sequence[^1];

@@ -12,6 +12,9 @@ public static class Standing
     /// <summary>Days between two performances of a three, in every school (common practice).</summary>
     public const int ThreeDays = 3;
 
+    /// <summary>A reach that was set to the edge lies on it.</summary>
+    private const double Rounding = 1e-6;
+
     /// <summary>Every other day, come what may.</summary>
     private const int OtherDays = 2;
 
@@ -22,7 +25,7 @@ public static class Standing
     {
         ArgumentNullException.ThrowIfNull(material);
         return (material.Confirmed is { } confirmed && today.DayNumber - confirmed.DayNumber <= ConfirmedDays)
-            || (material.Target is { } target && material.IsTimed ? material.Reach is { } reach && reach.Tempo >= target.Value * Estimate.TargetPart : material.Readiness == Readiness.Ready);
+            || (material.Target is { } target && material.IsTimed ? (material.Reach ?? material.Start).Tempo >= (target.Value * Estimate.TargetPart) - Rounding : material.Readiness == Readiness.Ready);
     }
 
     /// <summary>Whether the whole target is within reach: until then it comes at least as often as a three.</summary>

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using CsCheck;
 using Shouldly;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -103,8 +104,8 @@ public sealed class DayPlannerTests
         {
             var material = byId[target.MaterialId!.Value];
             material.LastVisit.ShouldNotBeNull();
-            if (material.LastClean is { } clean)
-                target.Tempo!.Value.ShouldBeLessThanOrEqualTo(clean);
+            if (material.Reach is { } reach)
+                target.Tempo!.Value.Value.ShouldBeLessThan((int)Math.Ceiling(reach.Tempo));
         }
 
         DayPlanner.Plan(request).Drills.ShouldNotContain(drill => drill.MethodId == Methods.TempoLadder.Id);
@@ -206,11 +207,12 @@ public sealed class DayPlannerTests
                 Visits = last is null ? 0 : 1 + random.Next(9),
                 Memory = last is null ? null : new Memory(1 + (random.NextDouble() * 12), 5),
                 LastClean = last is null || random.Next(4) == 0 ? null : new Bpm(50 + random.Next(40)),
+                Reach = last is null ? null : Reach.At(50 + random.Next(45), 0.06),
             });
         }
 
         for (var i = 0; i < exercises; i++)
-            materials.Add(new Material { Id = 200 + i, Group = 200 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = new Bpm(100), LastVisit = Day.AddDays(-1 - i), Visits = i, LastClean = i % 2 == 0 ? new Bpm(70) : null, Memory = new Memory(2, 5), Readiness = Readiness.Shaping });
+            materials.Add(new Material { Id = 200 + i, Group = 200 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = new Bpm(100), LastVisit = Day.AddDays(-1 - i), Visits = i, LastClean = i % 2 == 0 ? new Bpm(70) : null, Reach = i % 2 == 0 ? Reach.At(70, 0.05) : null, Memory = new Memory(2, 5), Readiness = Readiness.Shaping });
         materials.Add(new Material { Id = 300, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 500 });
         return new DayRequest { Day = Day, Minutes = minutes, Routine = routine, Seed = seed, Materials = materials, Family = "winds" };
     }

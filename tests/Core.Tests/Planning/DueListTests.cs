@@ -1,4 +1,5 @@
 using Shouldly;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -13,12 +14,14 @@ public sealed class DueListTests
     private static readonly DateOnly Today = new(2031, 5, 14);
 
     [Fact]
-    public void What_was_asked_for_then_slipped_then_due_then_new_then_not_due()
+    public void Asked_for_then_slipped_then_what_waited_then_yesterdays_then_new_then_not_due()
     {
         Material[] materials =
         [
-            Passage(1, days: 1, stability: 30) with { Title = "not due" },
-            Passage(2, days: 12, stability: 8) with { Title = "due" },
+            Passage(1, days: 1, stability: 30) with { Title = "not due", Reach = Reach.At(90, 0.03) },
+            Passage(2, days: 12, stability: 8) with { Title = "due", Reach = Reach.At(90, 0.03) },
+            Passage(8, days: 1, stability: 30) with { Title = "grows, played yesterday" },
+            Passage(9, days: 2, stability: 30) with { Title = "grows" },
             Passage(3, days: 2, stability: 8) with { Title = "slipped", Slipped = true },
             Passage(4, days: 1, stability: 30) with { Title = "asked", AskedFor = true },
             new Material { Id = 5, Kind = MaterialKind.Passage, Title = "new", Area = Area.Repertoire },
@@ -26,11 +29,11 @@ public sealed class DueListTests
             Passage(7, days: 0, stability: 1) with { Title = "played today" },
         ];
         var queue = DueList.For(materials, Today, School.WideningGaps);
-        queue.Select(queued => queued.Material.Title).ShouldBe(["asked", "slipped", "due", "new", "not due"]);
+        queue.Select(queued => queued.Material.Title).ShouldBe(["asked", "slipped", "due", "grows", "grows, played yesterday", "new", "not due"]);
         queue[1].Reason.ShouldStartWith("slipped 2 days ago");
-        queue[2].Reason.ShouldContain("due since 4 days");
-        queue[3].Reason.ShouldBe("new");
-        queue[4].IsDue.ShouldBeFalse();
+        queue[2].Reason.ShouldBe("at its target; last played 12 days ago");
+        queue[3].Reason.ShouldBe("72 of 90, 2 days away");
+        queue[6].IsDue.ShouldBeFalse();
     }
 
     [Fact]
@@ -40,7 +43,7 @@ public sealed class DueListTests
         var near = Passage(2, days: 9, stability: 9) with { Performance = Today.AddDays(5) };
         var queue = DueList.For([far, near], Today, School.WideningGaps);
         queue[0].Material.Id.ShouldBe(2);
-        queue[0].Reason.ShouldEndWith("concert in 5 days");
+        queue[0].Reason.ShouldBe("72 of 90, 5 days left");
     }
 
     /// <summary>Arithmetic: twenty passages of a minute and a half, each every other day, need fifteen minutes a day.</summary>
@@ -89,5 +92,6 @@ public sealed class DueListTests
         Visits = 4,
         Memory = new Memory(stability, 5),
         LastClean = new Bpm(80),
+        Reach = Reach.At(72, 0.05),
     };
 }

@@ -42,7 +42,7 @@ public sealed class PurposeTests
     {
         var away = Exercise(10) with { Rhythm = "sixteenth", LastVisit = Day.AddDays(-12) };
         var drill = Technique([away], 4).Single();
-        (drill.MethodId, drill.Targets[0].Key, drill.Targets[0].Tempo).ShouldBe((Methods.HalfDensity.Id, "m:10:h", new Bpm(80)));
+        (drill.MethodId, drill.Targets[0].Key).ShouldBe((Methods.HalfDensity.Id, "m:10:h"));
         drill.Reason.ShouldBe("12 days away: eighths until note and click are one, then sixteenths");
         Technique([away with { Rhythm = "half" }], 4).Single().MethodId.ShouldNotBe(Methods.HalfDensity.Id);
     }

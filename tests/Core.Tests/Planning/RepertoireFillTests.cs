@@ -1,4 +1,5 @@
 using Shouldly;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -16,7 +17,7 @@ public sealed class RepertoireFillTests
     public void What_is_missing_proposes_the_method_and_an_altered_drill_ends_as_written()
     {
         var drill = Only(Passage() with { Readiness = Readiness.Raw, LastClean = null, Visits = 4, Missing = "rushing", Proposed = Methods.SilentBars.Id });
-        (drill.MethodId, drill.Reason).ShouldBe((Methods.SilentBars.Id, "still missing: rushing; raw; last played 2 days ago"));
+        (drill.MethodId, drill.Reason).ShouldBe((Methods.SilentBars.Id, "still missing: rushing"));
         drill.Targets.Count.ShouldBe(4, "by bars, by beats, by notes, as written");
         drill.Targets.SkipLast(1).ShouldAllBe(target => target.MaterialId == null && target.Key.StartsWith("m:7:v:silent-", StringComparison.Ordinal));
         drill.Targets[^1].MaterialId.ShouldBe(7, "only the take as written counts for the memory");
@@ -77,37 +78,80 @@ public sealed class RepertoireFillTests
         var longer = SavedTime.PassOn(single, drills, 60)!;
         longer.Id.ShouldBe(rounds.Id);
         longer.Sequence.Sum(index => longer.Targets[index].TakeSeconds).ShouldBeInRange(rounds.Sequence.Sum(index => rounds.Targets[index].TakeSeconds) + 1, longer.Seconds);
-        SavedTime.PassOn(single with { Area = Area.Technique }, drills, 60).ShouldBeNull("it stays in its area");
+        SavedTime.PassOn(single with { Area = Area.Technique }, drills, 60)!.Id.ShouldBe(rounds.Id, "what can use it gets it, of another area too");
+        var more = SavedTime.GoOn(rounds, 60)!;
+        more.Sequence.Count.ShouldBeGreaterThan(rounds.Sequence.Count, "with nothing after it the rounds go on");
+        more.Sequence.Zip(more.Sequence.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
     }
 
     [Fact]
-    public void What_missed_its_first_take_is_worked_at_alone_before_it_goes_back_to_the_rounds()
+    public void What_slipped_comes_first_and_what_grows_comes_every_day()
     {
-        Material[] all = [.. Enumerable.Range(1, 18).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80), Visits = 7, Slipped = id == 5 })];
-        var drills = Drills(all, 12);
-        drills[0].Targets[^1].MaterialId.ShouldBe(5);
-        drills[0].MethodId.ShouldNotBe(Methods.OneTakeRounds.Id);
-        drills.Skip(1).ShouldAllBe(drill => drill.MethodId == Methods.OneTakeRounds.Id);
+        Material[] all = [.. Enumerable.Range(1, 18).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, Best = new Bpm(80), LastVisit = Day.AddDays(-1), Memory = new Memory(300, 5), Slipped = id == 5, Reach = Reach.At(80, 0.05) })];
+        DueList.For(all, Day, School.WideningGaps)[0].Material.Id.ShouldBe(5);
+        DueList.For(all, Day, School.WideningGaps).ShouldAllBe(queued => queued.IsDue, "remembered for a year, but not yet up to tempo");
+        Standing.Due(all[0], Day, School.WideningGaps).ShouldBeNull("what cannot be played yet is given no date");
+        Drills(all, 12)[0].Targets.ShouldContain(target => target.MaterialId == 5);
     }
 
     [Fact]
-    public void New_passages_of_a_near_date_all_get_under_way_in_time()
+    public void New_things_begin_a_few_at_a_time_and_none_on_a_short_day_after_a_holiday_or_while_many_are_not_clean()
     {
-        Material[] all =
-        [
-            .. Enumerable.Range(31, 30).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80) }),
-            .. Enumerable.Range(11, 12).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Raw, LastClean = null, LastVisit = null, Visits = 0, Memory = null }),
-        ];
-        New(all).ShouldBe(2, "a third of the drills without a date");
-        New([.. all.Select(one => one with { Performance = Day.AddDays(40), PerformanceSet = Day })]).ShouldBe(3, "twelve in five of the twenty days until sections begin");
+        Material New(int id) => Passage() with { Id = id, Group = id, Readiness = Readiness.Raw, LastVisit = null, Visits = 0, Memory = null };
+        Material NotClean(int id) => Passage() with { Id = id, Group = id, Readiness = Readiness.Raw, Visits = 2 };
+        Material[] fresh = [.. Enumerable.Range(11, 12).Select(New)];
+        int Begun(IEnumerable<Material> all, Func<DayRequest, DayRequest>? change = null)
+        {
+            var request = new DayRequest { Day = Day, Minutes = 24, UsualMinutes = 24, Routine = new Routine("r", [new Block(Area.Repertoire, 1, 24, 99)], false), Materials = [.. all] };
+            return DayPlanner.Plan(change?.Invoke(request) ?? request).Drills.SelectMany(drill => drill.Targets).Where(target => target.MaterialId is > 10 and < 23).Select(target => target.MaterialId).Distinct().Count();
+        }
 
-        static int New(Material[] all) => Drills(all, 24).Count(drill => drill.Targets.Any(target => target.MaterialId is > 10 and < 23));
+        Begun(fresh).ShouldBe(5);
+        Begun([.. fresh, .. Enumerable.Range(31, 3).Select(NotClean)]).ShouldBe(2);
+        Begun([.. fresh, .. Enumerable.Range(31, 5).Select(NotClean)]).ShouldBe(0);
+        Begun([.. fresh, .. Enumerable.Range(31, 5).Select(id => NotClean(id) with { Visits = 4 })]).ShouldBe(5, "too big, and no longer counted");
+        Begun([.. fresh, NotClean(31)], request => request with { UsualMinutes = 60 }).ShouldBe(0, "much shorter than usual");
+        Begun(fresh, request => request with { PracticeDaysBack = 1 }).ShouldBe(0, "the second day back");
+        Begun(fresh, request => request with { Demands = Demands.Tired }).ShouldBe(0);
+        Begun(fresh, request => request with { UsualMinutes = 15, Minutes = 15 }).ShouldBe(1, "one at a time where days are short");
+    }
+
+    [Fact]
+    public void Free_choice_fills_nothing_while_something_is_below_its_target()
+    {
+        Material[] growing = [.. Enumerable.Range(1, 3).Select(id => Passage() with { Id = id, Group = id, Best = new Bpm(80), LastVisit = Day.AddDays(-1), Reach = Reach.At(70 + id, 0.05) })];
+        Drills(growing, 45).ShouldNotContain(drill => drill.MethodId == Methods.FreePlay.Id);
+        Drills(growing, 45).Count(drill => drill.Targets.Any(target => target.MaterialId == 1)).ShouldBeGreaterThan(1, "a second turn");
+        Drills([.. growing.Select(one => one with { Reach = Reach.At(112, 0.02), Memory = new Memory(90, 5) })], 20).ShouldContain(drill => drill.MethodId == Methods.FreePlay.Id, "nothing is below");
+    }
+
+    [Fact]
+    public void Threes_are_performed_every_three_days_one_take_each_in_every_school()
+    {
+        Material[] threes = [.. Enumerable.Range(1, 4).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Ready, Confirmed = Day.AddDays(-5), Best = new Bpm(110), LastVisit = Day.AddDays(-3), Reach = Reach.At(115, 0.03), Memory = new Memory(90, 5) })];
+        foreach (var school in Enum.GetValues<School>())
+            threes.ShouldAllBe(three => Standing.Due(three, Day, school) <= Day);
+        var drill = Drills(threes, 10)[0];
+        (drill.MethodId, drill.Sequence.Count).ShouldBe((Methods.OneTakeRounds.Id, 4));
+        drill.Targets.ShouldAllBe(target => target.Tempo == new Bpm(110));
+        Standing.Due(threes[0] with { LastVisit = Day.AddDays(-1) }, Day, School.WideningGaps).ShouldBe(Day.AddDays(2));
+    }
+
+    [Fact]
+    public void When_not_all_can_be_ready_what_needs_least_goes_on_and_the_rest_waits_by_name()
+    {
+        Material[] all = [.. Enumerable.Range(1, 40).Select(id => Passage() with { Id = id, Group = id, Title = $"Kite, {id}", Best = new Bpm(60), LastVisit = Day.AddDays(-2), Performance = Day.AddDays(20), Reach = Reach.At(60 + id, 0.05) })];
+        var plan = DayPlanner.Plan(new DayRequest { Day = Day, Minutes = 20, Routine = new Routine("r", [new Block(Area.Repertoire, 1, 20, 99)], false), Materials = all });
+        var played = plan.Drills.SelectMany(drill => drill.Targets).Select(target => target.MaterialId!.Value).Distinct().ToList();
+        played.Min().ShouldBeGreaterThan(20, "nearest to their target");
+        plan.Waiting.Select(item => item.MaterialId).ShouldContain(1);
+        Drills([.. all.Select(one => one with { LastVisit = Day.AddDays(-6) })], 20).SelectMany(drill => drill.Targets).ShouldContain(target => target.MaterialId < 20, "nothing is left for weeks");
     }
 
     [Fact]
     public void What_is_not_due_comes_by_what_would_last_least_and_never_two_days_running()
     {
-        Material One(int id, int days, double stability) => Passage() with { Id = id, Readiness = Readiness.Ready, LastVisit = Day.AddDays(-days), Memory = new Memory(stability, 5), Performance = Day.AddDays(60) };
+        Material One(int id, int days, double stability) => Passage() with { Id = id, Readiness = Readiness.Shaping, LastVisit = Day.AddDays(-days), Memory = new Memory(stability, 5), Performance = Day.AddDays(60), Reach = Reach.At(111, 0.02) };
         DueList.For([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], Day, School.WideningGaps).Select(queued => (queued.Material.Id, queued.IsDue)).ShouldBe([(3, false), (2, false), (1, false)]);
         Drills([One(1, 2, 90), One(2, 3, 40), One(3, 1, 20)], 10).SelectMany(drill => drill.Targets).Select(target => target.MaterialId).ShouldNotContain(3, "played yesterday, and not due");
     }
@@ -123,7 +167,7 @@ public sealed class RepertoireFillTests
         Visits(Fit.Ready, raw).ShouldNotContain("own:1");
         Visits(Fit.BeforeDate, raw with { Performance = Day.AddDays(40) }).ShouldNotContain("own:1");
         Visits(Fit.BeforeDate, raw with { Performance = Day.AddDays(20) }).ShouldContain("own:1");
-        Drills([raw with { Visits = 4 }], 5, own)[0].Own.ShouldBe(own, "the drill keeps it, whatever becomes of it later");
+        Drills([raw with { Visits = 8 }], 5, own)[0].Own.ShouldBe(own, "the drill keeps it, whatever becomes of it later");
         foreach (var wrong in new[] { own with { Name = " " }, own with { How = "" }, own with { UsualMinutes = (5, 2) }, own with { Course = Course.Rounds }, own with { Count = 0 } })
             OwnMethods.Check(wrong).ShouldHaveSingleItem();
     }
@@ -155,7 +199,7 @@ public sealed class RepertoireFillTests
     [Fact]
     public void Sections_grow_and_take_turns_and_whole_run_throughs_come_every_other_day()
     {
-        var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 48, Target = new Bpm(120), LastClean = new Bpm(100), HasPassages = true, Performance = Day.AddDays(28), PerformanceSet = Day.AddDays(-40) };
+        var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 48, Target = new Bpm(120), LastClean = new Bpm(100), Reach = Reach.At(100, 0.05), HasPassages = true, Performance = Day.AddDays(28), PerformanceSet = Day.AddDays(-40) };
         List<(int Day, string Method, int Bars)> found = [];
         for (var day = 0; day < 28; day++)
         {
@@ -164,7 +208,7 @@ public sealed class RepertoireFillTests
             if (plan.Drills.FirstOrDefault(drill => drill.Targets is [{ MaterialId: 1 }]) is not { } drill)
                 continue;
             drill.Minutes.ShouldBeLessThanOrEqualTo(13, "passages go on");
-            found.Add((day, drill.MethodId, (int)Math.Round((drill.Targets[0].TakeSeconds - Takes.SetUpSeconds) / 60.0 * 100 / 4)));
+            found.Add((day, drill.MethodId, (drill.Targets[0].StopAfterBar ?? 48) - drill.Targets[0].FromBar + 1));
             piece = piece with { LastVisit = today, Visits = piece.Visits + 1 };
         }
 
@@ -180,8 +224,8 @@ public sealed class RepertoireFillTests
     {
         var back = Passage() with { Readiness = Readiness.Ready, LastVisit = Day.AddDays(-30), BackOn = Day.AddDays(-1), Memory = new Memory(300, 5) };
         var queue = DueList.For([back, Passage() with { Id = 8, Memory = new Memory(30, 5) }], Day, School.WideningGaps);
-        (queue[0].Material.Id, queue[0].IsDue, queue[0].Reason).ShouldBe((7, true, "back after 29 days of rest: a check"));
-        DueList.For([back with { LastVisit = Day.AddDays(-1) }], Day, School.WideningGaps)[0].IsDue.ShouldBeFalse("it was checked");
+        (queue[0].Material.Id, queue[0].IsDue, queue[0].Reason).ShouldBe((7, true, "back after 29 days of rest"));
+        DueList.For([back with { LastVisit = Day.AddDays(-1), Confirmed = Day.AddDays(-1) }], Day, School.WideningGaps)[0].IsDue.ShouldBeFalse("it was checked");
     }
 
     [Fact]
@@ -192,9 +236,9 @@ public sealed class RepertoireFillTests
         goal.Step(Day.AddDays(8)).Value.ShouldBe(100);
         goal.Step(Day.AddDays(40)).Value.ShouldBe(120);
         (goal.Behind(89, Day.AddDays(8)), goal.Behind(90, Day.AddDays(8)), goal.Behind(70, Day)).ShouldBe((true, false, true));
-        var aimed = Goals.Point([Passage() with { LastClean = new Bpm(85) }], [goal], Day.AddDays(8))[0];
+        var aimed = Goals.Point([Passage() with { Reach = Reach.At(85, 0.05) }], [goal], Day.AddDays(8))[0];
         (aimed.Goal, aimed.GoalBehind).ShouldBe(("goal: clean at 100 by 28 May, behind", true));
-        Goals.Point([Passage() with { LastClean = new Bpm(120) }], [goal], Day)[0].Goal.ShouldBeEmpty("reached");
+        Goals.Point([Passage() with { Reach = Reach.At(120, 0.05) }], [goal], Day)[0].Goal.ShouldBeEmpty("reached");
         new Goal(2, GoalKind.Ready, 1, 0, 3, Day, Day.AddDays(10)).Steps.ShouldBe([new(Day.AddDays(7), 3), new(Day.AddDays(10), 3)]);
     }
 

@@ -105,6 +105,7 @@ public sealed class WarmUpTests
             ToBar = 18,
             Readiness = Readiness.Ready,
             LastClean = new Bpm(120),
+            Reach = TuningFork.Core.Ability.Reach.At(120, 0.04),
             LastVisit = Day.AddDays(-1),
             Visits = 9,
             Memory = new Memory(30, 5),

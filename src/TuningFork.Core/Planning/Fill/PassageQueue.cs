@@ -77,7 +77,7 @@ internal static class PassageQueue
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
         if (at < 0)
             return;
-        var fresh = queue.Where(queued => queued.Material.LastVisit is null).ToList();
+        var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).ToList();
         queue.RemoveAll(fresh.Contains);
         queue.InsertRange(at, fresh);
     }

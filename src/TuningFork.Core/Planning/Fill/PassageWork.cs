@@ -26,8 +26,8 @@ internal static class PassageWork
         var method = whole ? Methods.SlowReading
             : material.Stuck ? Methods.SlowAnchor
             : Varied(context, material);
-        var reason = whole && material.Visits > 0 ? queued.Reason + "; make passages of what trips"
-            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}; {queued.Reason}"
+        var reason = whole && material.Visits > 0 ? "make passages of what trips"
+            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}"
             : queued.Reason;
         return method == Methods.PutBack ? PutBack(context, material, minutes, reason) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
     }
@@ -39,16 +39,15 @@ internal static class PassageWork
     private static Method Varied(FillContext context, Material material)
     {
         var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day);
-        // Alone it is every third visit.
-        var turn = material.Visits / EveryVisits % (Ways + own.Count);
+        // Alone every third visit: one turn after the other.
+        var turn = ((material.Visits / EveryVisits) + (material.Visits % EveryVisits)) % (Ways + own.Count);
         if (turn >= Ways)
             return own[turn - Ways];
         if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
             return proposed;
-        if (material.Best is null)
-            return turn % 2 == 0 ? Methods.FixedCount : Methods.CleanMinutes;
         return turn switch
         {
+            1 when material.Best is not null && !context.Careful => Methods.TempoLadder,
             2 => material.Difficulty switch
             {
                 "rhythm" => Methods.RhythmAlone,
@@ -57,12 +56,12 @@ internal static class PassageWork
                 "memory" => Methods.FromMemory,
                 "join" => Methods.PutBack,
                 "intonation" or "tone" => Methods.SingFirst,
-                "" => Methods.TempoLadder,
+                "" when material.Best is not null && !context.Careful => Methods.TempoLadder,
                 _ => Methods.SilentBars,
             },
-            1 => Methods.CleanInRow,
-            _ when context.Careful => Methods.CleanInRow,
-            _ => Methods.TempoLadder,
+            0 when material.Best is null => Methods.FixedCount,
+            _ when material.Best is null => Methods.CleanMinutes,
+            _ => Methods.CleanInRow,
         };
     }
 

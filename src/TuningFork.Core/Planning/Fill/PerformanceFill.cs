@@ -13,31 +13,39 @@ internal static class PerformanceFill
     private const int LeastSectionBars = 8;
     private const int LeastMinutes = 2;
     private const double JoinPart = 0.8;
+    private const int LastWeek = 7;
+    private const int PartInLastWeek = 3;
     private const int PartOfRuns = 6;
     private const int PartOfSections = 8;
     private const int MostSectionMinutes = 10;
 
-    /// <summary>The drills; sections take at most an eighth of the minutes, run-throughs a sixth, so that passages go on.</summary>
+    /// <summary>
+    /// The drills: each piece every other day, less often where that would take more than an eighth of the minutes for sections
+    /// or a sixth for run-throughs; in the last week a third. Together half of the minutes at most, so that passages go on.
+    /// </summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
         var used = 0;
         var drills = new List<Drill>();
-        foreach (var (piece, phase) in context.Request.Materials
-            .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
-                && (one.LastVisit is not { } last || day.DayNumber - last.DayNumber >= EveryDays))
+        var pieces = context.Request.Materials
+            .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}"))
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
             .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && IsJoinable(context, pair.Piece)))
-            .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id))
+            .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id).ToList();
+        foreach (var (piece, phase) in pieces)
         {
-            var left = Budget(day, minutes, phase == Phase.RunThroughs ? PartOfRuns : PartOfSections) - used;
-            if ((phase == Phase.RunThroughs ? Run(context, piece, left) : null) is { } run)
-                drills.Add(run);
-            else if (Section(context, piece, left) is { } section)
-                drills.Add(section);
-            else
+            var away = piece.LastVisit is { } last ? day.DayNumber - last.DayNumber : int.MaxValue;
+            var left = Math.Max(LeastMinutes, minutes / 2) - used;
+            var last7 = piece.Performance!.Value.DayNumber - day.DayNumber <= LastWeek;
+            bool IsTurn(int needed, int part) => away >= Math.Max(EveryDays, needed * (last7 ? PartInLastWeek : part) * pieces.Count / Math.Max(1, minutes)) && needed <= left;
+            if (away < EveryDays)
                 continue;
-            used += drills[^1].Minutes;
+            var drill = phase == Phase.RunThroughs ? Run(context, piece, needed => IsTurn(needed, PartOfRuns)) : null;
+            if ((drill ?? Section(context, piece, needed => IsTurn(needed, PartOfSections))) is not { } made)
+                continue;
+            drills.Add(made);
+            used += made.Minutes;
         }
 
         return drills;
@@ -50,23 +58,16 @@ internal static class PerformanceFill
         return known.Count == 0 || known.Average(one => Math.Min(1, one.Reach!.Value.Tempo / one.Target!.Value.Value)) >= JoinPart;
     }
 
-    /// <summary>Minutes for it today: a part of them, on short days gathered until two minutes are together.</summary>
-    private static int Budget(DateOnly day, int minutes, int part)
-    {
-        var whole = minutes / part;
-        return whole >= LeastMinutes ? whole : day.DayNumber % (((LeastMinutes * part) + minutes - 1) / Math.Max(1, minutes)) == 0 ? LeastMinutes : 0;
-    }
-
-    private static Drill? Run(FillContext context, Material piece, int left)
+    private static Drill? Run(FillContext context, Material piece, Func<int, bool> fits)
     {
         var target = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
         var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
-        return minutes > left ? null
+        return !fits(minutes) ? null
             : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Concert(piece, context.Request.Day)}: right through, every other day", target);
     }
 
     /// <summary>Quarters of the piece at first, then thirds, then halves; each time the next one.</summary>
-    private static Drill? Section(FillContext context, Material piece, int left)
+    private static Drill? Section(FillContext context, Material piece, Func<int, bool> fits)
     {
         var day = context.Request.Day;
         var (from, to) = Performances.Phases(piece.PerformanceSet, piece.Performance!.Value);
@@ -77,7 +78,7 @@ internal static class PerformanceFill
         var last = piece.FromBar + ((index + 1) * piece.Bars / count) - 1;
         var target = context.TargetOf(context.Whole(piece, first, last)) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
         var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
-        return minutes > left ? null
+        return !fits(minutes) ? null
             : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Concert(piece, day)}: passages joined, a section every other day", target);
     }
 

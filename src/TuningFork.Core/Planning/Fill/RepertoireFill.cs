@@ -84,6 +84,8 @@ internal static class RepertoireFill
 
         foreach (var queued in alone.Concat(first))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
+        foreach (var queued in context.Later.Where(queued => context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)))
+            context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Material.LastVisit is null ? "not begun yet" : $"{Standing.Words(queued.Material)}; others first"));
     }
 
     /// <summary>Minutes of a passage alone: two in short sittings, three in longer ones.</summary>
@@ -112,7 +114,7 @@ internal static class RepertoireFill
     private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int minutes)
     {
         if (first.Count == 1)
-            return first;
+            return first.Where(queued => !Standing.AtTarget(queued.Material, context.Request.Day));
         var day = context.Request.Day.DayNumber;
         var each = PartOfAlone * AloneMinutes(context);
         var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);

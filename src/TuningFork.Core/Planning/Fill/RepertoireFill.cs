@@ -68,7 +68,7 @@ internal static class RepertoireFill
     {
         var parts = minutes > 0 ? FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10) : [];
         var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
-        var alone = new Queue<Queued>(Alone(context, first, minutes));
+        var alone = new Queue<Queued>(Alone(context, first, minutes, parts.Count));
         first.RemoveAll(alone.Contains);
         foreach (var length in Lengths(parts, alone.Count, AloneMinutes(context)))
         {
@@ -111,14 +111,16 @@ internal static class RepertoireFill
     /// What gets a drill to itself today: whole pieces, and passages whose turn it is, what has a remedy first. A quarter of the
     /// minutes at most goes to them over the days, so on short days not every day.
     /// </summary>
-    private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int minutes)
+    private static IEnumerable<Queued> Alone(FillContext context, List<Queued> first, int minutes, int parts)
     {
         if (first.Count == 1)
             return first.Where(queued => !Standing.AtTarget(queued.Material, context.Request.Day));
         var day = context.Request.Day.DayNumber;
         var each = PartOfAlone * AloneMinutes(context);
         var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);
-        var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(1, places)).ToList();
+        // The rounds keep a place for what was asked for, and for the many.
+        places = Math.Min(places, parts > 1 || !first.Exists(queued => queued.Material.AskedFor) ? Math.Max(1, parts - 1) : 0);
+        var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(parts > 1 ? 1 : 0, places)).ToList();
         return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && PassageWork.IsTurn(context, queued.Material))
             .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
             .Take(Math.Max(0, places - pieces.Count)));

@@ -5,30 +5,33 @@ namespace TuningFork.Core.Planning;
 /// <summary>What was decided for the day as a whole, in plain sentences.</summary>
 internal static class DaySummary
 {
+    /// <summary>A tired person reads no more than this.</summary>
+    private const int MostWords = 30;
+
     public static IReadOnlyList<string> For(
         DayRequest request, DayBudget budget, FittedRoutine fitted, IReadOnlyList<FilledBlock> blocks, IReadOnlyList<Waiting> waiting)
     {
         var lines = new List<string>();
-        lines.AddRange(Debts(request, budget, blocks));
+        lines.AddRange(Demanded(request));
         lines.AddRange(WaitingAreas(budget, blocks));
         if (waiting.Count > 0)
         {
             var repertoire = request.Materials.Where(material => material.Kind == MaterialKind.Passage);
             var keepUp = DueList.MinutesToKeepUp(repertoire, request.Day, request.School);
-            var names = waiting.Take(3).Select(item => item.Title).ToList();
-            var more = waiting.Count > 3 ? $" and {waiting.Count - 3} more" : "";
-            lines.Add($"{(waiting.Count == 1 ? "One passage waits" : $"{waiting.Count} passages wait")} until tomorrow: {(more.Length > 0 ? string.Join(", ", names) + more : Words.List(names))}. About {Words.Minutes(keepUp)} of repertoire a day would keep up.");
+            lines.Add($"{Words.Count(waiting.Count, "thing")} {(waiting.Count == 1 ? "waits" : "wait")}; {Words.Minutes(keepUp)} of repertoire a day would keep up.");
         }
 
-        if (fitted.Over > 0)
-            lines.Add($"The routine's mosts leave {Words.Minutes(fitted.Over)} over; they went to the block that is owed most.");
+        lines.AddRange(Debts(request, budget, blocks));
         if (budget.Unplaced > 0)
             lines.Add($"Your mosts a day leave {Words.Minutes(budget.Unplaced)} that no area may take; raise one, or shorten the day.");
+        if (fitted.Over > 0)
+            lines.Add($"The routine's mosts leave {Words.Minutes(fitted.Over)} over; they went to the block that is owed most.");
+        // Said when something new waits, and once a week: not the same sentence every day.
         var review = request.Materials.Where(material => material.ReviewOn <= request.Day).ToList();
-        if (review.Count > 0)
+        if (review.Exists(material => material.ReviewOn == request.Day) || (review.Count > 0 && request.Day.DayOfWeek == DayOfWeek.Monday))
             lines.Add($"{(review.Count == 1 ? $"{review[0].Title} waits" : $"{review.Count} exercises wait")} for a decision: keep, rest or drop. See Technique.");
-        lines.AddRange(Demanded(request));
-        return lines;
+        var words = 0;
+        return [.. lines.TakeWhile((line, place) => (words += line.Split(' ').Length) <= MostWords || place == 0)];
     }
 
     private static IEnumerable<string> Debts(DayRequest request, DayBudget budget, IReadOnlyList<FilledBlock> blocks)
@@ -51,11 +54,11 @@ internal static class DaySummary
 
     private static IEnumerable<string> WaitingAreas(DayBudget budget, IReadOnlyList<FilledBlock> blocks)
     {
-        foreach (var part in budget.Areas.Where(part => part.Waits && blocks.All(block => block.Block.Area != part.Area)))
-        {
-            var since = part.WaitedDays is { } days ? $"last played {Words.Ago(days)}" : "not played yet";
-            yield return $"{Words.Sentence(Areas.Name(part.Area))} does not fit today ({since}); it comes first next time.";
-        }
+        var left = budget.Areas.Where(part => (part.Waits || part.Minutes > 0) && blocks.All(block => block.Block.Area != part.Area)).ToList();
+        if (left.Count == 1)
+            yield return $"{Words.Sentence(Areas.Name(left[0].Area))} does not fit today ({(left[0].WaitedDays is { } days ? $"last played {Words.Ago(days)}" : "not played yet")}).";
+        else if (left.Count > 1)
+            yield return $"{Words.Sentence(Words.List([.. left.Select(part => Areas.Name(part.Area))]))} do not fit today; they take turns.";
     }
 
     private static IEnumerable<string> Demanded(DayRequest request)
@@ -67,6 +70,6 @@ internal static class DaySummary
         if ((request.Demands & Demands.Tired) != Demands.None)
             yield return "Tired: nothing new, and nothing faster than it was.";
         if (request.HoldTempo)
-            yield return "Tension was high last time: tempos hold or step down today. Rest before it hurts.";
+            yield return "Tension was high last time: nothing faster today. Rest before it hurts.";
     }
 }

@@ -116,7 +116,7 @@ public static class DueList
     /// <summary>How far something is behind its path, in days of waiting: what has to be grown every day until its date.</summary>
     private static double Behind(Material material, DateOnly today)
     {
-        if (material is not { Reach: { } reach, Target: { } target } || Standing.AtTarget(material, today))
+        if (material is not { Kind: MaterialKind.Passage, Reach: { } reach, Target: { } target } || Standing.AtTarget(material, today))
             return 0;
         var left = material.Performance is { } date && date > today ? date.DayNumber - today.DayNumber : UsualDays;
         var aDay = Math.Log(target.Value / reach.Tempo) / left;

@@ -5,38 +5,62 @@ namespace TuningFork.Core.Planning;
 /// <summary>Advice on how long to play, after time away or a steep week.</summary>
 /// <param name="Minutes">Minutes to plan.</param>
 /// <param name="Reason">Why they differ from the usual ones; empty when they do not.</param>
-public sealed record LoadAdvice(int Minutes, string Reason);
+/// <param name="PracticeDaysBack">Practice days since a return from a week or more away, 0 on the first; null when one is not building up.</param>
+public sealed record LoadAdvice(int Minutes, string Reason, int? PracticeDaysBack = null);
 
 /// <summary>Builds up gently (common practice).</summary>
 public static class Load
 {
-    /// <summary>This week's minutes may be so many times the average of the four weeks before.</summary>
+    /// <summary>This week's minutes may be so many times the average of the weeks before.</summary>
     public const double SteepWeek = 1.3;
 
     private const int AwayDays = 7;
     private const int ShortestAdvice = 10;
+    private const int MostRampDays = 10;
+    private const double RampFrom = 0.6;
 
     /// <summary>
-    /// The usual minutes, six tenths of them after a week or more away, three quarters after a steep week; never below
-    /// ten unless the usual ones are.
+    /// The usual minutes. After a week or more away they rise from six tenths over as many practice days as half the days away,
+    /// ten at most; after a steep week three quarters. Never below ten unless the usual ones are.
     /// </summary>
     /// <param name="usual">Usual minutes of this weekday.</param>
     /// <param name="today">The practice day.</param>
     /// <param name="played">Minutes by day, of at least the last 35 days; days without playing may be left out.</param>
-    public static LoadAdvice For(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played)
+    /// <param name="aWeek">Minutes set for the week; who stays within them gets no word.</param>
+    /// <param name="lastPlayed">The last day of playing, where that may be longer ago than those days; or null.</param>
+    public static LoadAdvice For(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek = 0, DateOnly? lastPlayed = null)
     {
         ArgumentNullException.ThrowIfNull(played);
-        var days = played.Where(day => day.Value > 0 && day.Key < today).Select(day => day.Key).ToList();
+        var days = played.Where(day => day.Value > 0 && day.Key < today).Select(day => day.Key).Order().ToList();
+        if (days.Count == 0 && lastPlayed < today)
+            days.Add(lastPlayed.Value);
         if (days.Count == 0)
             return new LoadAdvice(usual, "");
-        var away = today.DayNumber - days.Max().DayNumber - 1;
-        if (away >= AwayDays)
-            return new LoadAdvice(Less(usual, 0.6), $"{Words.Days(away)} without playing: a shorter plan, and build up.");
+        if (Ramp(usual, today, days) is { } ramp)
+            return ramp;
         var week = Sum(played, today.AddDays(-6), today);
-        var before = Sum(played, today.AddDays(-34), today.AddDays(-7)) / 4;
-        return before > 0 && days.Min() <= today.AddDays(-28) && week > before * SteepWeek
-            ? new LoadAdvice(Less(usual, 0.75), $"This week already has {week:0} minutes, the four weeks before had {before:0} each: less today, so that it stays well.")
+        var before = Enumerable.Range(0, 4).Select(back => Sum(played, today.AddDays(-13 - (7 * back)), today.AddDays(-7 - (7 * back)))).Where(minutes => minutes > 0).ToList();
+        return before.Count > 0 && days[0] <= today.AddDays(-14) && week > before.Average() * SteepWeek && week + usual > aWeek
+            ? new LoadAdvice(Less(usual, 0.75), $"This week already has {week:0} minutes, the weeks before had {before.Average():0} each: less today, so that it stays well.")
             : new LoadAdvice(usual, "");
+    }
+
+    /// <summary>The way back after the last gap of a week or more; null when there was none, or it is behind.</summary>
+    private static LoadAdvice? Ramp(int usual, DateOnly today, List<DateOnly> days)
+    {
+        for (var i = days.Count - 1; i >= 0; i--)
+        {
+            var away = (i == days.Count - 1 ? today : days[i + 1]).DayNumber - days[i].DayNumber - 1;
+            if (away < AwayDays)
+                continue;
+            var (back, ramp) = (days.Count - 1 - i, Math.Min(MostRampDays, (away + 1) / 2));
+            if (back >= ramp)
+                return null;
+            var minutes = Less(usual, RampFrom + ((1 - RampFrom) * back / ramp));
+            return new LoadAdvice(minutes, back == 0 ? $"{Words.Days(away)} without playing: a shorter plan, and build up." : $"Practice day {back + 1} of {ramp} back: {minutes} of {usual} minutes.", back);
+        }
+
+        return null;
     }
 
     private static double Sum(IReadOnlyDictionary<DateOnly, double> played, DateOnly from, DateOnly to) =>

@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
@@ -67,11 +68,10 @@ public static class Performances
     /// <summary>Days of sections and run-throughs together when there is time enough.</summary>
     public const int LastDays = 28;
 
+    private const int UntimedVisits = 6;
+
     /// <summary>Days of run-throughs at most.</summary>
     public const int MostRunDays = 14;
-
-    /// <summary>Visits that a passage still needs by its readiness, about.</summary>
-    private static readonly Dictionary<Readiness, int> Visits = new() { [Readiness.Raw] = 9, [Readiness.Shaping] = 4, [Readiness.Ready] = 2 };
 
     /// <summary>
     /// The phases. With time enough: passages until four weeks before, sections, then run-throughs for two weeks. When the
@@ -105,14 +105,15 @@ public static class Performances
     /// <param name="materials">Pieces and passages; resting ones are left out.</param>
     /// <param name="today">The practice day.</param>
     /// <param name="minutesADay">Minutes of repertoire a day, from real habits.</param>
-    public static IReadOnlyList<PerformancePlan> All(IReadOnlyList<Material> materials, DateOnly today, double minutesADay)
+    /// <param name="traits">The player's own: what a passage needs follows from its reach and from how the player grows.</param>
+    public static IReadOnlyList<PerformancePlan> All(IReadOnlyList<Material> materials, DateOnly today, double minutesADay, Traits? traits = null)
     {
         ArgumentNullException.ThrowIfNull(materials);
         var plans = new List<PerformancePlan>();
         var earlier = 0;
         foreach (var piece in materials.Where(one => one is { Kind: MaterialKind.Piece, Resting: false } && one.Performance > today).OrderBy(one => one.Performance).ThenBy(one => one.Id))
         {
-            var plan = Of(piece, [.. materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id)], today, minutesADay, earlier);
+            var plan = Of(piece, [.. materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id)], today, minutesADay, earlier, traits ?? Traits.Usual);
             plans.Add(plan);
             earlier += plan.NeededMinutes;
         }
@@ -120,7 +121,7 @@ public static class Performances
         return plans;
     }
 
-    private static PerformancePlan Of(Material piece, List<Material> passages, DateOnly today, double minutesADay, int earlier)
+    private static PerformancePlan Of(Material piece, List<Material> passages, DateOnly today, double minutesADay, int earlier, Traits traits)
     {
         var date = piece.Performance!.Value;
         var (sectionsFrom, runsFrom) = Phases(piece.PerformanceSet, date);
@@ -131,24 +132,29 @@ public static class Performances
         // A section is about a third of the piece; one and a half times through it every other day.
         var sections = (int)Math.Ceiling(Math.Max(0, sectionDays) / 2.0 * run / 60 / 3 * 1.5);
         var available = Math.Max(0, (int)(minutesADay * (date.DayNumber - today.DayNumber)) - earlier);
-        var plan = new PerformancePlan(piece.Id, piece.Title, date, sectionsFrom, runsFrom, Minutes(open), sections, Math.Max(1, (runDays + 1) / 2), run, available, earlier, []);
-        return plan.Fits ? plan : plan with { LeaveOut = [.. LeftOut(open, plan)] };
+        var plan = new PerformancePlan(piece.Id, piece.Title, date, sectionsFrom, runsFrom, Minutes(open, traits), sections, Math.Max(1, (runDays + 1) / 2), run, available, earlier, []);
+        return plan.Fits ? plan : plan with { LeaveOut = [.. LeftOut(open, plan, traits)] };
     }
 
-    private static int Minutes(IEnumerable<Material> passages) => (int)Math.Ceiling(passages.Sum(Needed) / 60.0);
+    private static int Minutes(IEnumerable<Material> passages, Traits traits) => (int)Math.Ceiling(passages.Sum(passage => Needed(passage, traits)) / 60.0);
 
-    private static int Needed(Material passage) => Visits[passage.Readiness] * passage.VisitSeconds;
+    /// <summary>Seconds that a passage still needs: the takes of its path to the target, two at least so that it stays; half a dozen visits where there is no target.</summary>
+    private static int Needed(Material passage, Traits traits)
+    {
+        var takes = passage.Target is { } target ? Growth.Takes(passage.Reach ?? passage.Start, target.Value, traits) : passage.Readiness == Readiness.Ready ? 0 : UntimedVisits * Growth.TakesAVisit;
+        return (int)Math.Ceiling(Math.Max(2, takes)) * passage.TakeSeconds;
+    }
 
     /// <summary>The passages that cost most first, raw before others, until the rest fits.</summary>
-    private static IEnumerable<LeaveOut> LeftOut(List<Material> passages, PerformancePlan plan)
+    private static IEnumerable<LeaveOut> LeftOut(List<Material> passages, PerformancePlan plan, Traits traits)
     {
         var over = (plan.NeededMinutes - plan.AvailableMinutes) * 60;
-        foreach (var passage in passages.Where(one => one.Readiness != Readiness.Ready).OrderBy(one => one.Readiness).ThenByDescending(Needed).ThenBy(one => one.Id))
+        foreach (var passage in passages.Where(one => one.Readiness != Readiness.Ready).OrderBy(one => one.Readiness).ThenByDescending(one => Needed(one, traits)).ThenBy(one => one.Id))
         {
             if (over <= 0)
                 yield break;
-            over -= Needed(passage);
-            yield return new LeaveOut(passage.Id, $"{passage.ShortTitle}: a simpler version, or slower ({(Needed(passage) + 59) / 60} min saved)");
+            over -= Needed(passage, traits);
+            yield return new LeaveOut(passage.Id, $"{passage.ShortTitle}: a simpler version, or slower ({(Needed(passage, traits) + 59) / 60} min saved)");
         }
 
         if (over > 0)

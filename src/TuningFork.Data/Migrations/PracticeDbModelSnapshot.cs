@@ -319,6 +319,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("PutBack")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateOnly?>("RatingAsked")
+                        .HasColumnType("TEXT");
+
                     b.Property<double?>("ReachLog")
                         .HasColumnType("REAL");
 

@@ -131,6 +131,9 @@ public sealed class MaterialRow : IRemovable
 
     /// <summary>The day on which it was last rated concert-ready.</summary>
     public DateOnly? Confirmed { get; set; }
+
+    /// <summary>The day on which its rating was last asked about.</summary>
+    public DateOnly? RatingAsked { get; set; }
     public int Version { get; set; }
     public DateTime? RemovedUtc { get; set; }
 }

@@ -176,5 +176,5 @@ internal sealed class FillContext
         return [.. Enumerable.Range(0, count).Select(i => (minutes / count) + (i < minutes % count ? 1 : 0))];
     }
 
-    private static string KeyOf(Area area, string title) => $"{Areas.Name(area)}:{title}";
+    public static string KeyOf(Area area, string title) => $"{Areas.Name(area)}:{title}";
 }

@@ -31,20 +31,23 @@ internal static class PassageQueue
     /// <summary>Practice days after a return on which nothing new begins.</summary>
     private const int DaysBack = 2;
 
+    /// <summary>A whole piece is read slowly when there are so many minutes.</summary>
+    private const int LeastReading = 6;
+
     public static List<Queued> Of(FillContext context, int minutes)
     {
         var request = context.Request;
         var open = request.Materials.Where(material =>
             !material.Resting && material.Area == Area.Repertoire
-            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready })
+            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready } || IsUnread(request, material, minutes))
             && !context.Used.Contains($"m:{material.Id}"));
         var queue = DueList.For(open, request.Day, request.School).ToList();
         Focus(context, queue, minutes);
         var room = NewRoom(request);
-        var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
+        var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
         context.Later.AddRange(fresh);
         queue.RemoveAll(fresh.Contains);
-        context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material.LastVisit is null));
+        context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null }));
         if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
             queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
         return queue;
@@ -81,6 +84,11 @@ internal static class PassageQueue
         queue.RemoveAll(fresh.Contains);
         queue.InsertRange(at, fresh);
     }
+
+    /// <summary>A piece that was never looked at as a whole, none of whose passages has begun: it is read through slowly at once.</summary>
+    private static bool IsUnread(DayRequest request, Material material, int minutes) => material is { Kind: MaterialKind.Piece, HasPassages: true, LastVisit: null, Readiness: not Readiness.Ready }
+        && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
+        && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.LastVisit is null);
 
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)

@@ -16,13 +16,26 @@ internal static class PlayFill
         ("Only arpeggios", "Broken chords, any order, in time."),
     ];
 
+    /// <summary>For instruments without pitch.</summary>
+    private static readonly (string Title, string How)[] Beats =
+    [
+        ("A low stroke more", "The groove you know with one low stroke more; move it round the bar."),
+        ("The other hand off the beat", "One hand keeps the beat, the other answers between."),
+        ("Doubles", "Every second stroke twice; first slowly, always even."),
+        ("Soft against loud", "Two bars soft, two bars loud, the same tempo."),
+        ("A bar left out", "Three bars, one silent; be there on the next one."),
+        ("Question and answer", "Two bars ask, two bars answer. Write down what you like."),
+        ("Only one sound", "One stroke, any rhythm. Keep it going."),
+        ("Whatever you like", "Play for the sound of it."),
+    ];
+
     public static IEnumerable<Drill> Fill(FillContext context, int minutes)
     {
         if (minutes <= 0)
             yield break;
         var day = context.Request.Day;
         var piece = context.Request.Materials
-            .Where(material => material is { Kind: MaterialKind.Piece, Resting: false, Readiness: not Readiness.Raw } && material.LastVisit != day
+            .Where(material => material is { Kind: MaterialKind.Piece, Resting: false } && CanBePlayed(context, material) && material.LastVisit != day
                 && !context.Used.Contains($"m:{material.Id}") && PieceMinutes(material) <= minutes)
             .OrderByDescending(material => material.AskedFor)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
@@ -32,17 +45,24 @@ internal static class PlayFill
         {
             var length = minutes - PieceMinutes(piece) >= 3 ? PieceMinutes(piece) : minutes;
             left -= length;
-            var reason = piece.Readiness == Readiness.Ready ? "ready; keep it so" : "right through, to see how it stands";
             yield return context.Make(Area.Play, Methods.PerformanceTake, piece.Title, length,
-                piece.LastVisit is { } last ? $"{reason}; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : reason, context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance));
+                piece.LastVisit is { } last ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : "right through, for the first time", context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance));
         }
 
-        foreach (var (length, i) in (left > 0 ? FillContext.Chop(left, 15, 20) : []).Select((length, i) => (length, i)))
+        var ideas = context.Request.Family == "percussion" ? Beats : Ideas;
+        var turn = day.DayNumber;
+        foreach (var length in left > 0 ? FillContext.Chop(left, 15, 20) : [])
         {
-            var idea = context.Choose(Area.Play, Ideas, day.DayNumber + i);
-            yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "the reward, and the test");
+            var idea = context.Choose(Area.Play, ideas, turn++);
+            for (var tries = 0; tries < ideas.Length && context.Used.Contains(FillContext.KeyOf(Area.Play, idea.Title)); tries++)
+                idea = ideas[turn++ % ideas.Length];
+            yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "something of your own");
         }
     }
+
+    /// <summary>A piece under way, or one whose passages have all been clean at some tempo, however it is rated.</summary>
+    private static bool CanBePlayed(FillContext context, Material piece) => piece.Readiness != Readiness.Raw
+        || (piece.HasPassages && context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false } && one.Group == piece.Id).All(one => one.Best is not null));
 
     private static int PieceMinutes(Material piece) => Math.Max(2, (piece.TakeSeconds + 59) / 60);
 }

@@ -70,6 +70,9 @@ internal static class RepertoireFill
         var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
         var alone = new Queue<Queued>(Alone(context, first, minutes, parts.Count));
         first.RemoveAll(alone.Contains);
+        // A whole piece is no single take of rounds: it has a drill to itself, or waits.
+        var whole = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).ToList();
+        first.RemoveAll(whole.Contains);
         foreach (var length in Lengths(parts, alone.Count, AloneMinutes(context)))
         {
             if (alone.TryDequeue(out var queued))
@@ -82,7 +85,7 @@ internal static class RepertoireFill
                 yield return Fallback(context, length);
         }
 
-        foreach (var queued in alone.Concat(first))
+        foreach (var queued in alone.Concat(first).Concat(whole))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
         foreach (var queued in context.Later.Where(queued => context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Material.LastVisit is null ? "not begun yet" : $"{Standing.Words(queued.Material)}; others first"));

@@ -8,6 +8,9 @@ internal static class TechniqueFill
     /// <summary>Less than this is over before an exercise has begun to work (common practice).</summary>
     private const int LeastMinutes = 2;
 
+    /// <summary>Days in which every exercise comes round, at least.</summary>
+    private const int LeastTurn = 3;
+
     /// <summary>Fewest minutes in which two exercises get three or four bursts each.</summary>
     private const int LeastBurst = 4;
 
@@ -60,6 +63,16 @@ internal static class TechniqueFill
                 context.ScaleLeft -= length;
             yield return TechniqueDrill.Of(context, queued, length);
         }
+
+        Name(context, queue, parts.Count);
+    }
+
+    /// <summary>What has been away longer than all of them need to come round waits by name.</summary>
+    private static void Name(FillContext context, List<Queued> queue, int drills)
+    {
+        var most = Math.Max(LeastTurn, (queue.Count + drills - 1) / Math.Max(1, drills));
+        foreach (var queued in queue.Where(queued => !context.Used.Contains($"m:{queued.Material.Id}") && queued.Material.LastVisit is { } last && context.Request.Day.DayNumber - last.DayNumber > most))
+            context.Waiting.Add(new Waiting(Area.Technique, queued.Material.Id, queued.Material.Title, $"{Words.Days(context.Request.Day.DayNumber - queued.Material.LastVisit!.Value.DayNumber)} away"));
     }
 
     private static List<Queued> Queue(FillContext context)

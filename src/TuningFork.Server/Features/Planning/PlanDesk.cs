@@ -31,6 +31,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 {
     private const int HistoryDays = 35;
     private const int HabitDays = 28;
+
+    /// <summary>The warm-up's part of a sitting, about.</summary>
+    private const double WarmUpPart = 0.2;
     private const int EarDays = 60;
     private const int TensionDays = 3;
 
@@ -117,19 +120,28 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     public static LoadAdvice Advice(DayFacts facts)
     {
-        var usual = facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse).ElementAtOrDefault(((int)facts.Day.DayOfWeek + 6) % 7);
-        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(usual, facts.Day, facts.MinutesByDay);
+        var week = WeekOf(facts.Profile);
+        var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
+        var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
+        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(usual, facts.Day, facts.MinutesByDay, week.Sum(), last);
     }
 
-    /// <summary>The ways to all performances ahead, measured by the repertoire minutes of the last four weeks; by the week's plan for who has just begun.</summary>
+    private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
+
+    /// <summary>Minutes of the days on which one plays, on average.</summary>
+    private static int UsualMinutes(ProfileRow profile) => WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
+
+    /// <summary>
+    /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
+    /// over the days the book has lived; by the week's plan for who has just begun.
+    /// </summary>
     public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts)
     {
         var before = facts.MinutesByDay.Where(day => day.Key < facts.Day && day.Key >= facts.Day.AddDays(-HabitDays)).ToList();
-        var minutes = before.Count == 0 || before.Min(day => day.Key) > facts.Day.AddDays(-7)
-            ? facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse).Average()
-            : before.Sum(day => day.Value) / HabitDays;
+        var lived = before.Count == 0 ? 0 : Math.Min(HabitDays, facts.Day.DayNumber - before.Min(day => day.Key).DayNumber);
+        var minutes = lived < 7 ? WeekOf(facts.Profile).Average() : before.Sum(day => day.Value) / lived;
         var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
-        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * share);
+        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * (1 - WarmUpPart) * share, Bookkeeping.TraitsOf(facts.Profile));
     }
 
     /// <summary>Plans a row for the first time, or from scratch.</summary>
@@ -192,6 +204,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Materials = facts.Materials,
             Ear = facts.Ear,
             Asked = facts.Asked,
+            UsualMinutes = UsualMinutes(facts.Profile),
+            PracticeDaysBack = Advice(facts).PracticeDaysBack,
             Traits = Bookkeeping.TraitsOf(facts.Profile),
             School = facts.Profile.School,
             Mix = facts.Profile.Mix,

@@ -13,7 +13,7 @@ namespace TuningFork.Server.Features.Practice;
 public sealed record MaterialView(
     int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
     int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
-    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version);
+    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing);
 
 /// <summary>What a material is to be. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
 public sealed record MaterialWish(
@@ -161,8 +161,8 @@ public static class MaterialEndpoints
             row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
             row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
             core.LastVisit, row.Visits, row.LastClean,
-            core is { LastVisit: { } last, Kind: not MaterialKind.Book } && !core.HasPassages ? Return.Due(school, last, core.Memory, core.Readiness, core.Slipped, core.Performance) : null,
-            row.Slipped, core.Serves, row.Version))
+            core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
+            row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today)))
             .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
             .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
             .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -16,6 +17,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
+
+    /// <summary>A take lasts so much of its reckoned time at least.</summary>
+    private const double LeastOfATake = 0.75;
 
     private const int ExtendSeconds = 60;
     private const int MostExtraSeconds = 3600;
@@ -161,7 +165,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>Rounds that are through while no later drill can use the time go on with more takes.</summary>
     private static bool GoesOn(SessionRow session, SessionDrillRow row, Drill drill)
     {
-        var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
+        // Takes pressed faster than they can be played have had their time all the same.
+        var played = Math.Max(row.PlayedSeconds, row.Takes.Sum(take => drill.Targets[take.TargetIndex].TakeSeconds) * LeastOfATake);
+        var left = (int)(row.PlannedSeconds + row.ExtraSeconds - played);
         if (SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null || SavedTime.GoOn(drill, left) is not { } longer)
             return false;
         row.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
@@ -286,6 +292,27 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         }
 
         profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
+    }
+
+    /// <summary>What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.</summary>
+    public async Task<IReadOnlyList<RatingQuestion>> QuestionsAsync(SessionRow session, CancellationToken cancel)
+    {
+        var asked = session.Day.AddDays(-RatingQuestions.QuietDays);
+        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        var found = new List<RatingQuestion>();
+        foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && !(row.RatingAsked > asked)).OrderBy(row => row.Id).ToListAsync(cancel))
+        {
+            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == row.Id && visit.Takes > 0).OrderByDescending(visit => visit.Day).Take(RatingQuestions.Most).ToListAsync(cancel);
+            visits.Reverse();
+            if (RatingQuestions.Of(Bookkeeping.ToCore(row, session.Day, row.Piece), [.. visits.Select(visit => VisitBooks.Tries(visit.Tries)[0]).Select(first => new FirstTake(first.Clean, first.Tempo))]) is not { } question)
+                continue;
+            row.RatingAsked = session.Day;
+            found.Add(question);
+            if (found.Count == RatingQuestions.Most)
+                break;
+        }
+
+        return found;
     }
 
     /// <summary>Rates the thing at hand.</summary>

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Repertoire;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -74,7 +75,7 @@ public sealed record CloseLine(int Position, string Text);
 public sealed record CloseWish(Guid Id, int SessionId, string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "");
 
 /// <summary>What the close came to.</summary>
-public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice);
+public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice, IReadOnlyList<RatingQuestion> Questions);
 
 /// <summary>The session over HTTP.</summary>
 public static class SessionEndpoints
@@ -181,6 +182,7 @@ public static class SessionEndpoints
         if (wish.Tension is not null || wish.Pain)
             db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
         await desk.LearnAsync(session, cancel);
+        var questions = await desk.QuestionsAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
         session.ClosedBy = wish.Id;
@@ -188,13 +190,13 @@ public static class SessionEndpoints
         // Nothing can be sent again for a session that is closed.
         db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == session.Id).ToListAsync(cancel));
         await db.SaveChangesAsync(cancel);
-        return Closed(session, wish);
+        return Closed(session, wish) with { Questions = questions };
     }
 
     private static CloseView Closed(SessionRow session, CloseWish wish)
     {
         var played = session.Drills.Where(row => row.Area is not null).Sum(row => row.PlayedSeconds) / 60;
-        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "");
+        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", []);
     }
 
     private static async Task AskAsync(PracticeDb db, SessionRow session, int position, CancellationToken cancel)

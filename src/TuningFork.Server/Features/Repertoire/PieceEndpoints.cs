@@ -92,9 +92,9 @@ public static class PieceEndpoints
         return new PassageView(
             one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, row.Note, row.Fingering, row.Stroke, row.Why, row.Missing, row.Remedy, row.Proposed, row.LastClean,
             one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,
-            one.LastVisit is { } visited ? Return.Due(one.School ?? facts.Profile.School, visited, one.Memory, one.Readiness, one.Slipped, one.Performance) : null,
+            Standing.Due(one, facts.Day, facts.Profile.School),
             one.Slipped, one.Resting, one.Resting ? row.RestUntil : null, one.PutBack, RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts), mine.Sum(visit => visit.CleanTakes), mine.Sum(visit => visit.Takes),
-            [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))], row.Version);
+            [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))], row.Version, Standing.Words(one), Standing.IsGrowing(one, facts.Day));
     }
 
     private static async Task<List<int>> AddPassagesAsync(int id, PassagesWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)

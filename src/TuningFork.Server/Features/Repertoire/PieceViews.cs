@@ -10,7 +10,7 @@ namespace TuningFork.Server.Features.Repertoire;
 /// <param name="Clean">Clean takes of all takes.</param>
 public sealed record PassageView(
     int Id, int FromBar, int ToBar, string Bars, Readiness Readiness, string Difficulty, string Note, string Fingering, string Stroke, string Why, string Missing, string Remedy, string Proposed, int? LastClean, int? DaysSince, DateOnly? Due,
-    bool Slipped, bool Resting, DateOnly? RestUntil, int PutBack, string Doubt, int Clean, int Takes, IReadOnlyList<RatingView> Ratings, int Version);
+    bool Slipped, bool Resting, DateOnly? RestUntil, int PutBack, string Doubt, int Clean, int Takes, IReadOnlyList<RatingView> Ratings, int Version, string Standing, bool Growing);
 
 /// <summary>A piece with its bar map, its grid and what its performance needs.</summary>
 /// <param name="Columns">Days of the grid, the newest last.</param>

@@ -11,7 +11,7 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261128024732_Ability")]
+    [Migration("20261128042520_Ability")]
     partial class Ability
     {
         /// <inheritdoc />
@@ -321,6 +321,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<int>("PutBack")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("RatingAsked")
+                        .HasColumnType("TEXT");
 
                     b.Property<double?>("ReachLog")
                         .HasColumnType("REAL");

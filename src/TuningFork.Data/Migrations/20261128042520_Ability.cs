@@ -67,6 +67,12 @@ namespace TuningFork.Data.Migrations
                 type: "TEXT",
                 nullable: true);
 
+            migrationBuilder.AddColumn<DateOnly>(
+                name: "RatingAsked",
+                table: "Materials",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.AddColumn<double>(
                 name: "ReachLog",
                 table: "Materials",
@@ -148,6 +154,10 @@ namespace TuningFork.Data.Migrations
 
             migrationBuilder.DropColumn(
                 name: "Confirmed",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "RatingAsked",
                 table: "Materials");
 
             migrationBuilder.DropColumn(

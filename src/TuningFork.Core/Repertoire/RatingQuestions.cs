@@ -1,0 +1,52 @@
+using TuningFork.Core.Ability;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Repertoire;
+
+/// <summary>The first take of a visit.</summary>
+/// <param name="Clean">Whether it was clean.</param>
+/// <param name="Tempo">Its tempo, or null when untimed.</param>
+public readonly record struct FirstTake(bool Clean, Bpm? Tempo);
+
+/// <summary>A question about a rating, to be answered with one key.</summary>
+/// <param name="MaterialId">The passage.</param>
+/// <param name="Title">What it is called.</param>
+/// <param name="Proposed">The rating that the takes speak for.</param>
+/// <param name="Words">Why it is asked.</param>
+public sealed record RatingQuestion(int MaterialId, string Title, Readiness Proposed, string Words);
+
+/// <summary>Ready is seen: when the takes say something else than the rating, the player is asked (common practice).</summary>
+public static class RatingQuestions
+{
+    /// <summary>Questions at one close, at most.</summary>
+    public const int Most = 3;
+
+    /// <summary>An unanswered question is not asked again for so many days.</summary>
+    public const int QuietDays = 3;
+
+    private const int CleanDays = 2;
+
+    /// <summary>
+    /// "A 3?" after two clean first takes at 92 % of the target or more on different days; "a 2?" after clean first takes on two
+    /// days; a 3 whose takes say otherwise is asked about too. Null when there is nothing to ask.
+    /// </summary>
+    /// <param name="material">The passage.</param>
+    /// <param name="firsts">First takes of its last visits, one a day, the newest last.</param>
+    public static RatingQuestion? Of(Material material, IReadOnlyList<FirstTake> firsts)
+    {
+        ArgumentNullException.ThrowIfNull(material);
+        ArgumentNullException.ThrowIfNull(firsts);
+        var near = material.Target is { } target ? firsts.TakeLast(CleanDays).Count(first => first is { Clean: true, Tempo: { } tempo } && tempo.Value >= target.Value * Estimate.TargetPart) : 0;
+        return material.Readiness switch
+        {
+            not Readiness.Ready when near >= CleanDays => Ask(Readiness.Ready, $"clean at first try near {material.Target} on two days: a 3?"),
+            Readiness.Raw when firsts.TakeLast(CleanDays).Count(first => first.Clean) >= CleanDays => Ask(Readiness.Shaping, "clean at first try on two days: a 2?"),
+            Readiness.Ready when RatingDoubt.Of(isReady: true, [.. firsts.Select(first => first.Clean)]).Length > 0 => Ask(Readiness.Shaping, "its first takes were missed lately: a 2 for now?"),
+            _ => null,
+        };
+
+        RatingQuestion Ask(Readiness proposed, string words) => new(material.Id, material.Title, proposed, words);
+    }
+}

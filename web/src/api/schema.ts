@@ -1289,6 +1289,7 @@ export interface components {
             /** Format: int32 */
             plannedMinutes: number;
             advice: string;
+            questions: components["schemas"]["RatingQuestion"][];
         };
         CloseWish: {
             /** Format: uuid */
@@ -1680,6 +1681,8 @@ export interface components {
             serves: string[];
             /** Format: int32 */
             version: number;
+            standing: string;
+            growing: boolean;
         };
         MaterialWish: {
             kind: components["schemas"]["MaterialKind"];
@@ -1883,6 +1886,8 @@ export interface components {
             ratings: components["schemas"]["RatingView"][];
             /** Format: int32 */
             version: number;
+            standing: string;
+            growing: boolean;
         };
         PatternPlan: {
             /** Format: int32 */
@@ -2082,6 +2087,13 @@ export interface components {
             position: number;
             /** Format: double */
             playedSeconds: number;
+        };
+        RatingQuestion: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            proposed: components["schemas"]["Readiness"];
+            words: string;
         };
         RatingView: {
             /** Format: date */
@@ -2376,6 +2388,9 @@ export interface components {
             clean: null | number;
             /** Format: int32 */
             tried: null | number;
+            /** Format: int32 */
+            reach: null | number;
+            slow: boolean;
         };
         TempoView: {
             /** Format: int32 */
@@ -2386,6 +2401,14 @@ export interface components {
             target: null | number;
             /** Format: int32 */
             lastClean: null | number;
+            /** Format: int32 */
+            best: null | number;
+            /** Format: int32 */
+            reach: null | number;
+            /** Format: int32 */
+            low: null | number;
+            /** Format: int32 */
+            high: null | number;
             start: string;
             points: components["schemas"]["TempoPointView"][];
             plateau: components["schemas"]["PlateauView"];

@@ -216,18 +216,26 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       </td>
       <td>
         <chakra.span whiteSpace="nowrap">
-          {item.lastClean && (
+          {item.lastClean ? (
             <Notes px="0" to={`/material/${item.id}`} aria-label={`Tempo of ${item.title}`}>
-              clean {item.lastClean}
+              {item.standing}
             </Notes>
+          ) : (
+            item.target && `target ${sayTempo(item.target, item.beat)}`
           )}
-          {item.lastClean && item.target ? ', ' : ''}
-          {item.target ? `target ${sayTempo(item.target, item.beat)}` : ''}
           {item.kind === 'Book' && item.daysLeft !== null && `${item.perDay} a day: ${item.daysLeft} days`}
         </chakra.span>
       </td>
       <td>{item.lastVisit && today ? distance(item.lastVisit, today) : '–'}</td>
-      <td>{item.due && today && !item.resting ? distance(item.due, today) : ''}</td>
+      <td>
+        {item.resting
+          ? ''
+          : item.growing && !item.due
+            ? 'growing'
+            : item.due && today
+              ? distance(item.due, today)
+              : ''}
+      </td>
       <td>
         <Flex justify="end" align="center">
           <Notes to={`/journal?material=${item.id}`} aria-label={`Notes on ${item.title}`}>

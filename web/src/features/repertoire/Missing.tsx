@@ -49,7 +49,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
         {[
           passage.note,
           passage.takes > 0 && `${passage.clean} of ${passage.takes} takes clean`,
-          passage.lastClean && `last clean ${passage.lastClean}`,
+          passage.lastClean && `${passage.standing}${passage.growing ? ', growing' : ''}`,
           passage.putBack > 0 &&
             ['', 'stands with the bars around it', 'stands in its section', 'stands in the piece'][
               passage.putBack

@@ -19,14 +19,18 @@ const at = (day: string) => Date.parse(`${day}T00:00:00Z`)
 const say = (time: number) =>
   new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 
-/** Clean tempos as a line with dots, visits that stayed unclean as crosses, the target, and the days on which it may come. */
+/** What is within reach as a line, clean visits as dots, unclean ones as crosses, slow work as a line of its own, the target, and the days on which it may come. */
 export function TempoChart({ tempo }: { tempo: Tempo }) {
   const points = tempo.points.map((point) => ({
     time: at(point.day),
-    clean: point.clean ?? undefined,
-    missed: point.clean === null ? (point.tried ?? undefined) : undefined,
+    reach: point.reach ?? undefined,
+    clean: point.slow ? undefined : (point.clean ?? undefined),
+    slow: point.slow ? (point.clean ?? undefined) : undefined,
+    missed: point.clean === null && !point.slow ? (point.tried ?? undefined) : undefined,
   }))
-  const values = tempo.points.flatMap((point) => [point.clean, point.tried]).filter((one) => one !== null)
+  const values = tempo.points
+    .flatMap((point) => [point.clean, point.tried, point.reach])
+    .filter((one) => one !== null)
   const low = Math.floor((Math.min(...values, tempo.target ?? 400) - 4) / 10) * 10
   const high = Math.ceil((Math.max(...values, tempo.target ?? 0) + 4) / 10) * 10
   const forecast = tempo.forecast
@@ -78,13 +82,23 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
             />
           )}
           <Line
-            dataKey="clean"
+            dataKey="reach"
             stroke="#0b6b6b"
             strokeWidth={2.5}
-            dot={{ r: 4, fill: '#0b6b6b' }}
+            dot={false}
             connectNulls
             isAnimationActive={false}
           />
+          <Line
+            dataKey="slow"
+            stroke="#5d594e"
+            strokeWidth={1}
+            strokeDasharray="3 5"
+            dot={{ r: 3, fill: '#5d594e' }}
+            connectNulls
+            isAnimationActive={false}
+          />
+          <Scatter dataKey="clean" fill="#0b6b6b" isAnimationActive={false} />
           <Scatter dataKey="missed" shape="cross" fill="#a32a1a" isAnimationActive={false} />
         </ComposedChart>
       </ResponsiveContainer>

@@ -27,7 +27,10 @@ export function TempoPage() {
     title,
     points,
     target,
-    lastClean,
+    best,
+    reach,
+    low,
+    high,
     beat,
     start,
     plateau,
@@ -38,7 +41,10 @@ export function TempoPage() {
   return (
     <Page title={title} aside={<Link to="/material">All material</Link>}>
       <Flex gap="8" wrap="wrap" mb="4" align="baseline">
-        {lastClean && <Big label="last clean" text={sayTempo(lastClean, beat)} />}
+        {reach && (
+          <Big label={`within reach, ${low} to ${high} four times in five`} text={sayTempo(reach, beat)} />
+        )}
+        {best && <Big label="best clean" text={sayTempo(best, beat)} />}
         {target && <Big label="target" text={sayTempo(target, beat)} />}
         {notesPerMinute && <Big label="notes a minute" text={String(notesPerMinute)} />}
         <Text color="faded">{start}</Text>

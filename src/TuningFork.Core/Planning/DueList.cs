@@ -144,5 +144,5 @@ public static class DueList
     });
 
     private static string Joined(Material material, string why) =>
-        material.AskedFor ? Fill.FillContext.YouAsked : material.Goal.Length > 0 ? $"{why}; {material.Goal}" : why;
+        material.AskedFor ? Fill.FillContext.YouAsked : material is { Goal.Length: > 0, Slipped: false } ? material.Goal : why;
 }

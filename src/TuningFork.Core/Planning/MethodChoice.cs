@@ -49,7 +49,7 @@ public static class MethodChoice
         var material = MaterialOf(drill, request)!;
         var context = new FillContext(request with { Kept = [] });
         var reason = $"your choice: {Words.Small(method.Fits)}";
-        var made = method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes, "your choice")
+        var made = method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes)
             : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, drill.Minutes, reason)!
             : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, reason);
         return made with { Id = drill.Id, Locked = true };

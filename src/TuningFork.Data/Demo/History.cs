@@ -41,6 +41,9 @@ public sealed class History
     /// <summary>Sessions with their drills and takes, oldest first.</summary>
     public List<SessionRow> Sessions { get; } = [];
 
+    /// <summary>The plans that were made, oldest first.</summary>
+    public List<DayPlan> Plans { get; } = [];
+
     /// <summary>Visits, one a material and day.</summary>
     public IReadOnlyCollection<VisitRow> Visits => visits.Values;
 
@@ -65,6 +68,8 @@ public sealed class History
             Routine = routine,
             Shares = Bookkeeping.SharesOf(profile),
             Family = profile.Family,
+            UsualMinutes = minutes,
+            Traits = Bookkeeping.TraitsOf(profile),
             Seed = day.DayNumber * 31,
             History = [.. Areas.All.Select(area => new AreaHistory(
                 area,
@@ -74,6 +79,7 @@ public sealed class History
             WarmUps = [.. warmUps.Select(row => Bookkeeping.ToCore(row, day))],
             Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
         });
+        Plans.Add(plan);
         var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);
         var session = new SessionRow { Day = day, PlannedMinutes = minutes, StartedUtc = started, EndedUtc = started.AddMinutes(minutes), PulseUtc = started };
         foreach (var drill in plan.Drills)

@@ -113,7 +113,7 @@ public sealed class WarmUpTests
         WarmUp[] versions = [new(1, "one", [new(WarmUpElement.Sound, "tones", "", 2), new(WarmUpElement.Agility, "Easy runs", "", 2, FromRepertoire: true)])];
         var drill = Plan(request => request with { WarmUps = versions, Materials = [known] }).Single(drill => drill.Targets.Any(target => target.MaterialId == 5));
         (drill.Area, drill.CreditedTo, drill.Targets[0].Tempo).ShouldBe((Area.WarmUp, Area.Repertoire, new Bpm(90)));
-        drill.Reason.ShouldBe("easy runs on music you know: counted once, credited to repertoire too");
+        drill.Reason.ShouldBe("music you know, credited to repertoire too");
 
         var due = known with { LastVisit = Day.AddDays(-60) };
         Plan(request => request with { WarmUps = versions, Materials = [due] }).Where(drill => drill.Area == Area.WarmUp)

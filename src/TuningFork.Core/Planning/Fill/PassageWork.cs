@@ -1,5 +1,4 @@
 using TuningFork.Core.Practice;
-using TuningFork.Core.Spacing;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -29,7 +28,7 @@ internal static class PassageWork
         var reason = whole && material.Visits > 0 ? "make passages of what trips"
             : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}"
             : queued.Reason;
-        return method == Methods.PutBack ? PutBack(context, material, minutes, reason) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
+        return method == Methods.PutBack ? PutBack(context, material, minutes) : context.MakeOne(Area.Repertoire, method, material, minutes, reason);
     }
 
     /// <summary>
@@ -66,14 +65,14 @@ internal static class PassageWork
     }
 
     /// <summary>A passage goes back into its place: the bars around it, its section, the piece.</summary>
-    public static Drill PutBack(FillContext context, Material material, int minutes, string reason)
+    public static Drill PutBack(FillContext context, Material material, int minutes)
     {
         var reach = material.PutBack switch { 0 => 1, 1 => 4, _ => 10_000 };
         var (from, to) = (Math.Max(material.PieceBegins, material.FromBar - reach), Math.Min(Math.Max(material.ToBar, material.PieceEnds), material.ToBar + reach));
         var around = material with { FromBar = from, ToBar = to };
         var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
         var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
-        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{reason}; {(material.Readiness == Readiness.Ready ? "clean by itself, now " : "")}{where}: bars {from} to {to}", target);
+        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{where}: bars {from} to {to}", target);
     }
 
     /// <summary>Short bursts on a passage and on one of another piece, in turn; null without a tempo to begin at, or without such another.</summary>

@@ -63,7 +63,7 @@ internal static class PerformanceFill
         var target = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
         var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
         return !fits(minutes) ? null
-            : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Concert(piece, context.Request.Day)}: right through, every other day", target);
+            : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Left(piece, context.Request.Day)}: right through", target);
     }
 
     /// <summary>Quarters of the piece at first, then thirds, then halves; each time the next one.</summary>
@@ -79,8 +79,8 @@ internal static class PerformanceFill
         var target = context.TargetOf(context.Whole(piece, first, last)) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
         var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
         return !fits(minutes) ? null
-            : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Concert(piece, day)}: passages joined, a section every other day", target);
+            : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Left(piece, day)}: its passages joined", target);
     }
 
-    private static string Concert(Material piece, DateOnly day) => $"concert {Words.In(piece.Performance!.Value.DayNumber - day.DayNumber)}";
+    private static string Left(Material piece, DateOnly day) => $"{Words.Days(piece.Performance!.Value.DayNumber - day.DayNumber)} left";
 }

@@ -56,7 +56,7 @@ internal static class ReadingFill
         var left = Books.DaysLeft(book.Examples - book.NextExample + 1, Math.Max(1, book.PerDay));
         var title = count == 1 ? targets[0].Title : $"{book.Title}, nos. {book.NextExample}–{last}";
         var end = context.Request.Day.AddDays(left);
-        return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, $"unseen; lasts until {end:d MMM} at {book.PerDay} a day", targets)
+        return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, $"unseen; the book lasts until {end:d MMM}", targets)
             with
         { Sequence = [.. Enumerable.Range(0, count)], Sum = count == 1 ? "1 example" : $"{count} examples, about a minute each" };
     }

@@ -183,7 +183,7 @@ internal static class RepertoireFill
     private static double Part(Material material) => material is { Reach: { } reach, Target: { } target } ? reach.Tempo / target.Value : 0;
 
     private static Drill Performed(FillContext context, Queued queued, int minutes) => queued.Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 }
-        ? PassageWork.PutBack(context, queued.Material, minutes, queued.Reason)
+        ? PassageWork.PutBack(context, queued.Material, minutes)
         : context.Make(Area.Repertoire, Methods.PerformanceTake, queued.Material.Title, minutes, queued.Reason, context.TargetOf(queued.Material, Pace.Performance));
 
     private static Drill Fallback(FillContext context, int minutes)

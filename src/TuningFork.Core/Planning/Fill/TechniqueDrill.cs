@@ -46,9 +46,7 @@ internal static class TechniqueDrill
         var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
         context.Used.Add($"m:{material.Id}");
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
-        var days = plan.DaysToCover(minutes);
-        var reason = $"{queued.Reason}; {plan.Keys().Count} keys in {Words.Days(days)}";
-        return context.Make(Area.Technique, Methods.KeyRound, $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}", minutes, reason, targets) with
+        return context.Make(Area.Technique, Methods.KeyRound, $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}", minutes, queued.Reason, targets) with
         {
             Sequence = [.. Enumerable.Repeat(Enumerable.Range(0, targets.Count), rounds).SelectMany(round => round)],
             Sum = rounds == 1 ? "once each" : $"{rounds} rounds of {targets.Count}",
@@ -75,7 +73,7 @@ internal static class TechniqueDrill
     {
         var target = context.TargetOf(material) with { Key = $"m:{material.Id}:h" };
         context.Used.Add($"m:{material.Id}");
-        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, $"{away} days away: {rhythm.Halved.Name} until note and click are one, then {rhythm.Name}", target);
+        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, $"{away} days away: {rhythm.Halved.Name} first", target);
     }
 
     /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>

@@ -103,7 +103,7 @@ internal static class TechniqueFill
         while (serving.Count > 0 || others.Count > 0)
         {
             if (serving.TryDequeue(out var first))
-                mixed.Add(first with { Reason = $"for {purpose.Words}; {first.Reason}" });
+                mixed.Add(first with { Reason = $"for {purpose.Words}" });
             if (others.TryDequeue(out var second))
                 mixed.Add(second);
         }
@@ -119,7 +119,7 @@ internal static class TechniqueFill
         var pair = queue.GetRange(taken, 2).ConvertAll(queued => queued.Material);
         if (!pair.TrueForAll(material => material is { Work: null, KeyPlan: null, Stuck: false, Reach: { } reach, Target: { } target } && reach.Tempo < target.Value && reach.Tempo >= target.Value * 0.7))
             return null;
-        return context.Make(Area.Technique, Methods.BurstAndSwitch, string.Join(" · ", pair.Select(material => material.Title)), minutes, "both nearly up to tempo: a burst of each in turn",
+        return context.Make(Area.Technique, Methods.BurstAndSwitch, string.Join(" · ", pair.Select(material => material.Title)), minutes, "both nearly up to tempo",
             [.. pair.Select(material => context.TargetOf(material, Pace.Ladder))]);
     }
 }

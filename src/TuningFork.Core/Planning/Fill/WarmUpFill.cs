@@ -65,7 +65,7 @@ internal static class WarmUpFill
         {
             How = $"Light and easy, well below your tempo.{stop}",
             CreditedTo = credited,
-            Reason = credited is { } area ? $"{Words.Small(part.Title)} on music you know: counted once, credited to {Areas.Name(area)} too" : "an exercise of yours",
+            Reason = credited is { } area ? $"music you know, credited to {Areas.Name(area)} too" : "an exercise of yours",
         };
     }
 

@@ -116,7 +116,7 @@ public sealed class WorkJourney
 
     private static async Task Decide(AppProcess app, Browser browser)
     {
-        await app.SetClockAsync(AppProcess.Evening.AddDays(29));
+        await app.SetClockAsync(AppProcess.Evening.AddDays(28));
         browser.Open("/");
         browser.SeeText("wait for a decision: keep, rest or drop");
         browser.Open("/technique");

@@ -4,7 +4,7 @@ using TuningFork.Bench.Judgement;
 using TuningFork.Bench.Judgement.Tempo;
 
 // bench/run: everything; bench/run core | sheets | server | page | judgement | import: one part.
-// tempo LEARNERS [WORLD AND SCENARIO]: the worlds with tempo alone.
+// tempo [LEARNERS [WORLD AND SCENARIO]]: the worlds with tempo, by themselves because they take long.
 // older-book FILE NOTES makes a book of the version before this one, for trying upgrades.
 if (args is ["older-book", var older, var notes])
 {
@@ -19,7 +19,7 @@ if (parts.Contains("import"))
     ImportBench.Run();
 if (parts.Contains("judgement"))
     JudgementBench.Run();
-if (parts is ["tempo", ..] or ["judgement"] || args.Length == 0)
+if (parts is ["tempo", ..])
     TempoBench.Run(parts is ["tempo", var learners, ..] ? int.Parse(learners, System.Globalization.CultureInfo.InvariantCulture) : TempoBench.Learners, parts is ["tempo", _, var only] ? only : "");
 if (parts.Contains("server"))
     await ServerBench.RunAsync();

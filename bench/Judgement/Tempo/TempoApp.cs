@@ -19,7 +19,6 @@ internal sealed class TempoApp
         new MaterialRow { Id = 2010, Kind = MaterialKind.Book, Area = Area.SightReading, Title = "Book", Examples = 500 },
     ];
 
-    public static readonly Dictionary<string, (double, double, int)> Use = [];
     private readonly Dictionary<Area, double> week = [];
     private readonly List<(DateOnly Day, Area Area, double Seconds)> played = [];
 
@@ -35,10 +34,8 @@ internal sealed class TempoApp
         for (var at = 0; at < drills.Count; at++)
         {
             drills[at] = TodaysTempo.Refreshed(drills[at], target => target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits) : null);
-            var (t0, l0, m0) = (sitting.Tally.Takes, sitting.Left, sitting.Tally.MusicSeconds);
             sitting.Area = drills[at].Area ?? Area.Repertoire;
             var left = Drill(sitting, drills[at], drills.Skip(at + 1).ToList());
-            if (Environment.GetEnvironmentVariable("DBG") is not null) { lock (Use) { var k = $"{drills[at].Area} {drills[at].MethodId}{(drills[at].Reason.StartsWith("a second", StringComparison.Ordinal) ? " 2nd" : "")}"; var (m, l, n) = Use.GetValueOrDefault(k); Use[k] = (m + (sitting.Tally.MusicSeconds - m0) / 60.0, l + left / 60, n + sitting.Tally.Takes - t0); } }
             if (drills[at].Area is { } area)
                 played.Add((day, area, (drills[at].Minutes * 60) - left));
             if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), (int)left) is { } longer)

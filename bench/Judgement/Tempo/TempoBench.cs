@@ -13,7 +13,6 @@ internal static class TempoBench
     /// <summary>Learners of each cell.</summary>
     public const int Learners = 200;
 
-    private static readonly int Debug = int.Parse(Environment.GetEnvironmentVariable("DBG") ?? "0");
     private const double Missed = 0.15;
     private const int MostNeglectDays = 28;
 
@@ -45,8 +44,6 @@ internal static class TempoBench
             Print(name, all);
         Print("oracle", oracle);
         Print("WHAT THE APP PLANS", app);
-        foreach (var (k, v) in TempoApp.Use.OrderByDescending(x => x.Value.Item1)) Console.WriteLine($"      {k,-30} {v.Item1 / learners,7:0.0} min {v.Item2 / learners,7:0.0} left {(double)v.Item3 / learners,6:0.0} times");
-        TempoApp.Use.Clear();
         var best = results.MaxBy(pair => pair.Results.Average(result => result.Playable));
         var differences = app.Zip(best.Results, (mine, other) => mine.Playable - other.Playable).ToList();
         var error = Math.Sqrt(differences.Sum(one => Math.Pow(one - differences.Average(), 2)) / differences.Count / differences.Count);
@@ -90,7 +87,6 @@ internal static class TempoBench
             }
 
             music.Add(tally.MusicSeconds + tally.IdleSeconds - before);
-            if (number < Debug && app is not null && day % 6 == 5) Console.WriteLine($"day {day} rate {book.Traits.Rate:0.0000} width {book.Traits.Width:0.000} bias {Enumerable.Range(0, scenario.Passages).Where(i => book.Passages[i].ReachLog != null).Select(i => book.Passages[i].ReachLog!.Value - Math.Log(learner.Capacity(i))).DefaultIfEmpty().Average():0.000} spread {book.Passages.Average(r => r.ReachSpread ?? 0):0.000} cap/target {Enumerable.Range(0, scenario.Passages).Average(i => learner.Capacity(i) / book.Targets[i]):0.00}");
             learner.Night();
         }
 

@@ -113,6 +113,7 @@ public static class VisitBooks
         for (var i = 0; i < visits.Count; i++)
         {
             var visit = visits[i];
+            visit.VisitBefore ??= i > 0 ? visits[i - 1].Day : null;
             (visit.VisitsBefore, visit.BestBefore, visit.ReachLogBefore, visit.ReachSpreadBefore) = (i, material.Best, material.ReachLog, material.ReachSpread);
             var tries = Tries(visit.Tries);
             var kept = Visits.Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), Traits.Usual).Reach?.Times(notes);

@@ -64,6 +64,29 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
+    public async Task What_the_player_can_do_is_estimated_once_from_all_takes_of_an_older_book()
+    {
+        await OlderAsync();
+        await using (var old = Open())
+        {
+            await old.Database.ExecuteSqlRawAsync("""INSERT INTO "Materials" ("Id","Kind","Title","Area","FromBar","ToBar","BeatsPerBar","Beat","Target","Readiness","Difficulty","Note","Resting","IsScale","SheetJson","KeyPlanJson","WorkJson","Place","Serves","Missing","Remedy","Proposed","PutBack","Fingering","Stroke","Why","NextExample","Examples","PerDay","LastVisit","Visits","Slipped","EasyLastTime","Stuck","LastClean","Version") VALUES (1,'Exercise','Run','Technique',1,4,4,'quarter',120,'Raw','','',0,0,'','','',0,'','','','',0,'','','',1,0,3,'2031-05-06',6,0,0,0,43,1)""");
+            for (var day = 1; day <= 6; day++)
+            {
+                var (on, tries, clean) = ($"2031-05-0{day}", day < 6 ? "84+ 86+ 88+ 92-" : "43+ 43+ 43+ 43+", day < 6 ? 88 : 43);
+                await old.Database.ExecuteSqlAsync($"""INSERT INTO "Visits" ("MaterialId","Day","Tries","Takes","CleanTakes","Clean") VALUES (1,{on},{tries},4,3,{clean})""");
+            }
+        }
+
+        SqliteConnection.ClearAllPools();
+        await PracticeFile.PrepareAsync(Book);
+        await using var db = Open();
+        var row = await db.Materials.SingleAsync();
+        Math.Exp(row.ReachLog!.Value).ShouldBeInRange(80, 95, "the slow anchor of the last day does not hide what can be done");
+        (row.Best, row.LastClean).ShouldBe((88, 43));
+        (await db.Visits.CountAsync(visit => visit.ReachLog != null)).ShouldBe(6);
+    }
+
+    [Fact]
     public async Task What_cannot_be_used_is_said_in_one_sentence_and_left_as_it_is()
     {
         await PracticeFile.PrepareAsync(Book);

@@ -225,6 +225,23 @@ public sealed class PracticeTests
         Load.For(40, today, Days(10, 30, 30)).Minutes.ShouldBe(24);
         Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0)).Minutes.ShouldBe(30);
         Load.For(40, today, new Dictionary<DateOnly, double>()).Reason.ShouldBeEmpty();
+
+        // Ten days away: five practice days back, from six tenths of the minutes on.
+        var back = new Dictionary<DateOnly, double>(Days(11, 30, 40));
+        List<int> minutes = [];
+        for (var day = today; minutes.Count < 6; day = day.AddDays(1))
+        {
+            var advice = Load.For(50, day, back);
+            advice.PracticeDaysBack.ShouldBe(minutes.Count < 6 && advice.Minutes < 50 ? minutes.Count : null);
+            minutes.Add(advice.Minutes);
+            back[day] = advice.Minutes;
+        }
+
+        minutes[0].ShouldBe(30);
+        minutes.ShouldBe(minutes.Order());
+        minutes[^1].ShouldBe(50);
+        Load.For(50, today, new Dictionary<DateOnly, double>(), lastPlayed: today.AddDays(-90)).Minutes.ShouldBe(30, "away longer than the days that are looked at");
+        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0), aWeek: 600).Reason.ShouldBeEmpty("within the minutes set for the week");
     }
 
     private static string JsonOf(object value) => System.Text.Json.JsonSerializer.Serialize(value);

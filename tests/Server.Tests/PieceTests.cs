@@ -94,7 +94,7 @@ public sealed class PieceTests : IDisposable
 
         // Two days of sections come before the run-throughs; what rested comes back after the day.
         await app.Clock(Evening.AddDays(3));
-        Reasons(await app.Get("/api/today")).ShouldContain("concert in 3 days: passages joined");
+        Reasons(await app.Get("/api/today")).ShouldContain("3 days left: its passages joined");
         await app.Clock(Evening.AddDays(5));
         Reasons(await app.Get("/api/today")).ShouldContain("right through");
         await app.Clock(Evening.AddDays(7));

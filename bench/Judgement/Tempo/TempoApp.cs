@@ -54,6 +54,7 @@ internal sealed class TempoApp
         {
             Day = day,
             Minutes = minutes,
+            UsualMinutes = book.Scenario.Minutes,
             Seed = day.DayNumber,
             Routine = weave ? Shapes.Default : new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
             Shares = weave ? Shares.Default : [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],

@@ -18,7 +18,9 @@ internal static class DaySummary
         {
             var repertoire = request.Materials.Where(material => material.Kind == MaterialKind.Passage);
             var keepUp = DueList.MinutesToKeepUp(repertoire, request.Day, request.School);
-            lines.Add($"{Words.Count(waiting.Count, "thing")} {(waiting.Count == 1 ? "waits" : "wait")}; {Words.Minutes(keepUp)} of repertoire a day would keep up.");
+            var today = blocks.Where(block => block.Block.Area == Area.Repertoire).Sum(block => block.Minutes);
+            var waits = $"{Words.Count(waiting.Count, "thing")} {(waiting.Count == 1 ? "waits" : "wait")}";
+            lines.Add(keepUp > today ? $"{waits}; {Words.Minutes(keepUp)} of repertoire a day would keep up." : $"{waits}, named below.");
         }
 
         lines.AddRange(Debts(request, budget, blocks));

@@ -1,3 +1,5 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Demo;
@@ -17,7 +19,9 @@ internal sealed class Learner(Random random)
     {
         var target = material.Target ?? material.Piece?.Target ?? 90;
         var ceiling = target * Ceilings.GetValueOrDefault(material.Id, 1.12);
-        var (skill, last) = skills.GetValueOrDefault(material.Id, (target * (0.5 + (0.15 * random.NextDouble())), day));
+        // A piece that is rated ready is one of before.
+        var begun = material is { Kind: MaterialKind.Piece, Readiness: Readiness.Ready } ? 1.05 : 0.5 + (0.15 * random.NextDouble());
+        var (skill, last) = skills.GetValueOrDefault(material.Id, (target * begun, day));
         skill *= Math.Pow(0.996, Math.Max(0, day.DayNumber - last.DayNumber - 1));
         var played = tempo ?? target * 0.7;
         var clean = random.NextDouble() < 1 / (1 + Math.Exp((played - (skill * 1.07)) / (skill * 0.05)));

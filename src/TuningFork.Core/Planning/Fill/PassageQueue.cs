@@ -42,7 +42,8 @@ internal static class PassageQueue
             && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready } || IsUnread(request, material, minutes))
             && !context.Used.Contains($"m:{material.Id}"));
         var queue = DueList.For(open, request.Day, request.School).ToList();
-        Focus(context, queue, minutes);
+        // A short day or a long one says nothing about the days until a date.
+        Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);
         var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
         context.Later.AddRange(fresh);

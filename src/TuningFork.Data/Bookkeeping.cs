@@ -239,5 +239,6 @@ public static class Bookkeeping
         return profile.TraitsJson.Length == 0 ? Traits.Usual : JsonSerializer.Deserialize<Traits>(profile.TraitsJson, Json) ?? Traits.Usual;
     }
 
-    internal static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
+    /// <summary>A tempo of a row; null for none.</summary>
+    public static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
 }

@@ -107,6 +107,22 @@ public sealed class PieceTests : IDisposable
     }
 
     [Fact]
+    public async Task A_clean_run_through_counts_a_little_for_the_passages_in_it_and_is_taken_back_with_them()
+    {
+        await Piece();
+        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Low Tide", toBar = 24, beatsPerBar = 3, target = 100, readiness = "Ready" }));
+        await app.Post($"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 2, to = 3 } } });
+        var today = await app.Post("/api/today/changes", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>(), kind = "Add", materialId = piece, value = 4 });
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now => (int?)now["target"]?["materialId"] == piece);
+        session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Once, right through. No stopping.");
+        session = await app.Act(session, "Clean");
+        var passage = (await app.Get($"/api/pieces/{piece}"))["passages"]![0]!;
+        (passage["takes"]!.GetValue<int>(), passage["clean"]!.GetValue<int>()).ShouldBe((1, 1));
+        await app.Act(session, "Back");
+        (await app.Get($"/api/pieces/{piece}"))["passages"]![0]!["takes"]!.GetValue<int>().ShouldBe(0, "the take that ended the drill is taken back");
+    }
+
+    [Fact]
     public async Task A_page_is_kept_by_what_it_is_and_shown_again()
     {
         var piece = await Piece();

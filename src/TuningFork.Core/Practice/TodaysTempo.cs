@@ -28,6 +28,9 @@ public static class TodaysTempo
     /// <summary>Chance of a clean take that the first take of a day goes for.</summary>
     private const double FirstChance = 0.88;
 
+    /// <summary>How much a clean take of a section or a whole piece says about each passage in it.</summary>
+    public const double InsideWeight = 0.5;
+
     /// <summary>Parts of the reach.</summary>
     private const double LadderPart = 0.94;
     private const double SlowPart = 0.65;

@@ -224,7 +224,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         row.Takes.Remove(last);
         db.Takes.Remove(last);
         await books.KeepPlaceAsync(row, Read(row), cancel);
-        await books.UndoAsync(session, last, cancel);
+        await books.UndoAsync(session, Read(row), last, cancel);
     }
 
     /// <summary>One minute more for a drill, an hour in all at most.</summary>

@@ -61,6 +61,8 @@ public sealed class TakeBooks(PracticeDb db)
     {
         var traits = await TraitsAsync(cancel);
         await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, take with { Weight = TodaysTempo.Weight(drill.MethodId, target.Key) }, cancel);
+        foreach (var inside in await InsideAsync(target, drill.MethodId, take, cancel))
+            await VisitAsync(session.Day, inside, target.Key, take with { Weight = TodaysTempo.InsideWeight }, cancel);
         if (TodaysTempo.PartOf(target.Key) is not { } part || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == target.MaterialId, cancel) is not { } material)
             return;
         var known = await db.Keys.FindAsync([material.Id, part], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material.Id, Key = part }).Entity;
@@ -68,9 +70,25 @@ public sealed class TakeBooks(PracticeDb db)
         VisitBooks.Played(known, session.Day, began, take, material, Bookkeeping.ToCore(material, session.Day).StartInKey, traits);
     }
 
-    /// <summary>Takes the last take of a material back.</summary>
-    public async Task UndoAsync(SessionRow session, TakeRow take, CancellationToken cancel)
+    /// <summary>The passages that a clean section or run-through of their piece has met: it counts for them too, with less weight.</summary>
+    private async Task<IReadOnlyList<int>> InsideAsync(Target target, string methodId, Try take, CancellationToken cancel)
     {
+        if (take is not { Clean: true, Tempo: not null } || (methodId != Methods.JoinedSection.Id && methodId != Methods.PerformanceTake.Id))
+            return [];
+        var last = target.StopAfterBar ?? int.MaxValue;
+        return await db.Materials.Where(row => row.PieceId == target.MaterialId && row.FromBar >= target.FromBar && row.ToBar <= last).Select(row => row.Id).ToListAsync(cancel);
+    }
+
+    /// <summary>Takes the last take of a material back.</summary>
+    public async Task UndoAsync(SessionRow session, Drill drill, TakeRow take, CancellationToken cancel)
+    {
+        foreach (var inside in await InsideAsync(drill.Targets[take.TargetIndex], drill.MethodId, new Try(take.Clean, Bookkeeping.ToBpm(take.Tempo)), cancel))
+        {
+            if (await OfTodayAsync(inside, session.Day, cancel) is { Takes: > 0 } met && await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == inside, cancel) is { } passage
+                && VisitBooks.RemoveLast(passage, met, await TraitsAsync(cancel)))
+                db.Visits.Remove(met);
+        }
+
         if (take.MaterialId is not { } id || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
             return;
         var traits = await TraitsAsync(cancel);

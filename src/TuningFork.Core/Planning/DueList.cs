@@ -93,6 +93,8 @@ public static class DueList
         return material switch
         {
             { AskedFor: true } => 0,
+            // An exercise that is new waits like the others, so that it has its turn; a passage does not push in.
+            { LastVisit: null, Kind: MaterialKind.Exercise } => 2,
             { LastVisit: null } => 4,
             _ when !queued.IsDue => 5,
             _ when IsBack(material, today) || material.Slipped => 1,

@@ -138,64 +138,6 @@ public sealed class MaterialRow : IRemovable
     public DateTime? RemovedUtc { get; set; }
 }
 
-/// <summary>All takes of one material on one day, and what was known before.</summary>
-public sealed class VisitRow
-{
-    public int Id { get; set; }
-    public int MaterialId { get; set; }
-    public MaterialRow? Material { get; set; }
-    public DateOnly Day { get; set; }
-
-    /// <summary>
-    /// The takes in order, each a tempo (or nothing) and + for clean, - for missed: "92+ 92- -". Before the sign stands ~ where
-    /// a take says half as much about the tempo that can be played, and / where it says nothing.
-    /// </summary>
-    public string Tries { get; set; } = "";
-    public int Takes { get; set; }
-    public int CleanTakes { get; set; }
-    public int? TriesToClean { get; set; }
-    public int? Clean { get; set; }
-    public Grade? Grade { get; set; }
-    public DateOnly? VisitBefore { get; set; }
-    public double? StabilityBefore { get; set; }
-    public double? DifficultyBefore { get; set; }
-    public int? CleanBefore { get; set; }
-    public int? BestBefore { get; set; }
-    public double? ReachLogBefore { get; set; }
-    public double? ReachSpreadBefore { get; set; }
-    public int VisitsBefore { get; set; }
-
-    /// <summary>The reach after it, as the material keeps it; null where no take was timed.</summary>
-    public double? ReachLog { get; set; }
-    public double? ReachSpread { get; set; }
-}
-
-/// <summary>What happened with one key, or one pattern, of a material that goes through them.</summary>
-public sealed class KeyRow
-{
-    public int MaterialId { get; set; }
-    public MaterialRow? Material { get; set; }
-
-    /// <summary>"Bb major", or "p:3" for a pattern.</summary>
-    public string Key { get; set; } = "";
-    public DateOnly LastDay { get; set; }
-
-    /// <summary>First day of its present turn.</summary>
-    public DateOnly FirstDay { get; set; }
-
-    /// <summary>True when it was the first key of that day.</summary>
-    public bool Began { get; set; }
-    public int Visits { get; set; }
-    public int? LastClean { get; set; }
-
-    /// <summary>What the player can do in it, as for a material, with the takes of its last day and what was known before them.</summary>
-    public double? ReachLog { get; set; }
-    public double? ReachSpread { get; set; }
-    public string Tries { get; set; } = "";
-    public double? ReachLogBefore { get; set; }
-    public double? ReachSpreadBefore { get; set; }
-}
-
 /// <summary>The music of a piece.</summary>
 public sealed class MusicRow : IRemovable
 {

@@ -37,6 +37,14 @@ public sealed class DueListTests
     }
 
     [Fact]
+    public void A_new_exercise_has_its_turn_among_the_others()
+    {
+        Material Exercise(int id, DateOnly? last) => new() { Id = id, Kind = MaterialKind.Exercise, Title = $"E{id}", Area = Area.Technique, Target = new Bpm(100), LastVisit = last, Visits = last is null ? 0 : 5, Memory = last is null ? null : new Memory(20, 5), ReviewOn = Today.AddDays(Review.Days - 4) };
+        Material[] all = [Exercise(1, Today.AddDays(-2)), Exercise(2, Today.AddDays(-3)), Exercise(3, Today.AddDays(-1)), Exercise(4, null)];
+        DueList.For(all, Today, School.WideningGaps).Select(queued => queued.Material.Id).ShouldBe([4, 2, 1, 3], "entered four days ago; then the longest away");
+    }
+
+    [Fact]
     public void A_near_performance_moves_things_forward_and_is_named()
     {
         var far = Passage(1, days: 9, stability: 9);

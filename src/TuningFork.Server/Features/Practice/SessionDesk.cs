@@ -3,7 +3,6 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Planning;
-using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -274,45 +273,6 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         var left = row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds;
         if (left < BackSeconds)
             row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
-    }
-
-    /// <summary>Looks, at the end, whether the reach of what was played has stopped growing, and learns how the player grows.</summary>
-    public async Task LearnAsync(SessionRow session, CancellationToken cancel)
-    {
-        var profile = await plans.ProfileAsync(cancel);
-        var traits = Bookkeeping.TraitsOf(profile);
-        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
-        foreach (var material in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "").ToListAsync(cancel))
-        {
-            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.ReachLog != null)
-                .OrderByDescending(visit => visit.Day).Take(Core.Tempo.Plateau.Visits).ToListAsync(cancel);
-            material.Stuck = Bookkeeping.Plateau(material, visits).IsStuck;
-            if (visits.Find(visit => visit.Day == session.Day) is { } today)
-                traits = VisitBooks.Learnt(material, today, traits);
-        }
-
-        profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
-    }
-
-    /// <summary>What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.</summary>
-    public async Task<IReadOnlyList<RatingQuestion>> QuestionsAsync(SessionRow session, CancellationToken cancel)
-    {
-        var asked = session.Day.AddDays(-RatingQuestions.QuietDays);
-        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
-        var found = new List<RatingQuestion>();
-        foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && !(row.RatingAsked > asked)).OrderBy(row => row.Id).ToListAsync(cancel))
-        {
-            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == row.Id && visit.Takes > 0).OrderByDescending(visit => visit.Day).Take(RatingQuestions.Most).ToListAsync(cancel);
-            visits.Reverse();
-            if (RatingQuestions.Of(Bookkeeping.ToCore(row, session.Day, row.Piece), [.. visits.Select(visit => VisitBooks.Tries(visit.Tries)[0]).Select(first => new FirstTake(first.Clean, first.Tempo))]) is not { } question)
-                continue;
-            row.RatingAsked = session.Day;
-            found.Add(question);
-            if (found.Count == RatingQuestions.Most)
-                break;
-        }
-
-        return found;
     }
 
     /// <summary>Rates the thing at hand.</summary>

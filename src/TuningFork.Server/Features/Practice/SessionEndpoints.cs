@@ -158,7 +158,7 @@ public static class SessionEndpoints
         }
     }
 
-    private static async Task<CloseView> CloseAsync(CloseWish wish, SessionDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    private static async Task<CloseView> CloseAsync(CloseWish wish, SessionDesk desk, SessionEvening evening, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
         if (await db.Sessions.AsNoTracking().Include(row => row.Drills).FirstOrDefaultAsync(row => row.ClosedBy == wish.Id, cancel) is { } before)
             return Closed(before, wish);
@@ -181,8 +181,8 @@ public static class SessionEndpoints
             await AskAsync(db, session, position, cancel);
         if (wish.Tension is not null || wish.Pain)
             db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
-        await desk.LearnAsync(session, cancel);
-        var questions = await desk.QuestionsAsync(session, cancel);
+        await evening.LearnAsync(session, cancel);
+        var questions = await evening.QuestionsAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
         session.ClosedBy = wish.Id;

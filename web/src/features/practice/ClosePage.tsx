@@ -9,6 +9,7 @@ import { DemoWord } from '../../ui/DemoWord'
 import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { sayDay } from '../../ui/words'
 import { LeftOver } from './LeftOver'
+import { RatingQuestion } from './RatingQuestion'
 import { useCloseDraft, type CloseDraft } from './useCloseDraft'
 
 type Session = Schemas['SessionView']
@@ -256,46 +257,12 @@ function Closed({ view }: { view: Schemas['CloseView'] }) {
         </Box>
       )}
       {view.questions.map((question) => (
-        <Question key={question.materialId} question={question} />
+        <RatingQuestion key={question.materialId} question={question} />
       ))}
       <Flex gap="6" mt="4">
         <Link to="/journal">Read the journal</Link>
         <Link to="/">Back to today</Link>
       </Flex>
     </Page>
-  )
-}
-
-/** The takes say something else than the rating: one press settles it, none leaves it as it is. */
-function Question({ question }: { question: Schemas['RatingQuestion'] }) {
-  const queries = useQueryClient()
-  const { problem, run } = useProblem()
-  const [settled, setSettled] = useState('')
-  const number = { Raw: 1, Shaping: 2, Ready: 3 }[question.proposed]
-  const rate = async () => {
-    const path = { id: question.materialId }
-    const body = { readiness: question.proposed }
-    if (await run(() => ask(client.PUT('/api/pieces/passages/{id}/rating', { params: { path }, body })))) {
-      setSettled(`Rated ${number}.`)
-      await queries.invalidateQueries()
-    }
-  }
-  return (
-    <Flex gap="4" align="center" wrap="wrap" mt="3" data-testid="rating-question">
-      <Text>
-        <b>{question.title}</b>, {question.words}
-      </Text>
-      {settled ? (
-        <Text role="status">{settled}</Text>
-      ) : (
-        <>
-          <Press onClick={rate}>{`A ${number}`}</Press>
-          <Press look="quiet" onClick={() => setSettled('Left as it is.')}>
-            Not yet
-          </Press>
-        </>
-      )}
-      <Refusal problem={problem} />
-    </Flex>
   )
 }

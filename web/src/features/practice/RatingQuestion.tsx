@@ -1,0 +1,39 @@
+import { Flex, Text } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { ask, client, type Schemas } from '../../api/client'
+import { Press, Refusal, useProblem } from '../../ui/fields'
+
+/** The takes say something else than the rating: one press settles it, none leaves it as it is. */
+export function RatingQuestion({ question }: { question: Schemas['RatingQuestion'] }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [settled, setSettled] = useState('')
+  const number = { Raw: 1, Shaping: 2, Ready: 3 }[question.proposed]
+  const rate = async () => {
+    const path = { id: question.materialId }
+    const body = { readiness: question.proposed }
+    if (await run(() => ask(client.PUT('/api/pieces/passages/{id}/rating', { params: { path }, body })))) {
+      setSettled(`Rated ${number}.`)
+      await queries.invalidateQueries()
+    }
+  }
+  return (
+    <Flex gap="4" align="center" wrap="wrap" mt="3" data-testid="rating-question">
+      <Text>
+        <b>{question.title}</b>, {question.words}
+      </Text>
+      {settled ? (
+        <Text role="status">{settled}</Text>
+      ) : (
+        <>
+          <Press onClick={rate}>{`A ${number}`}</Press>
+          <Press look="quiet" onClick={() => setSettled('Left as it is.')}>
+            Not yet
+          </Press>
+        </>
+      )}
+      <Refusal problem={problem} />
+    </Flex>
+  )
+}

@@ -77,7 +77,6 @@ public static class Bookkeeping
             Visits = row.Visits,
             Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
             Slipped = row.Slipped,
-            EasyLastTime = row.EasyLastTime,
             Stuck = row.Stuck,
             LastClean = ToBpm(row.LastClean),
             Best = ToBpm(row.Best),

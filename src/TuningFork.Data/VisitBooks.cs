@@ -100,7 +100,6 @@ public static class VisitBooks
         material.LastClean = outcome.LastClean?.Value;
         material.Best = Math.Max(visit.BestBefore ?? 0, visit.Clean ?? 0) is > 0 and var ever ? ever : null;
         material.Slipped = outcome.Slipped;
-        material.EasyLastTime = outcome.Easy;
     }
 
     /// <summary>Estimates the reach and the best tempo of a material from all its visits; what is known of its memory stays.</summary>

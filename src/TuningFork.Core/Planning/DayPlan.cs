@@ -91,6 +91,9 @@ public sealed record DayRequest
     /// <summary>True after rising tension: nothing faster than it was.</summary>
     public bool HoldTempo { get; init; }
 
+    /// <summary>The way back after pain, or null.</summary>
+    public AfterPain? AfterPain { get; init; }
+
     /// <summary>Drills of the plan before which stay: locked, or changed by hand.</summary>
     public IReadOnlyList<Drill> Kept { get; init; } = [];
 

@@ -76,12 +76,17 @@ public static class DayPlanner
         _ => PlayFill.Fill(context, minutes),
     };
 
+    /// <summary>What rests after pain, by name; of a piece its passages alone.</summary>
+    private static IEnumerable<Waiting> Rests(FillContext context) => context.Request.Materials
+        .Where(material => context.Resting.Contains(material.Id) && !material.HasPassages)
+        .Select(material => new Waiting(material.Area, material.Id, material.Title, "rests: it moves like what hurt"));
+
     private static DayPlan Finish(DayRequest request, FillContext context, IReadOnlyList<Drill> drills, IReadOnlyList<Break> breaks, IReadOnlyList<string> summary) => new()
     {
         Day = request.Day,
         Minutes = request.Minutes,
         Drills = PlanEdit.AsByHand(BreakPlacement.Insert(drills, breaks), request),
-        Waiting = [.. context.Waiting, .. request.LeftOut.SelectMany(PlanEdit.Waits).Where(item => context.Waiting.All(other => other.MaterialId != item.MaterialId))],
+        Waiting = [.. context.Waiting, .. Rests(context), .. request.LeftOut.SelectMany(PlanEdit.Waits).Where(item => context.Waiting.All(other => other.MaterialId != item.MaterialId))],
         LeftOut = request.LeftOut,
         Summary = summary,
     };

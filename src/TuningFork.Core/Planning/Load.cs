@@ -28,7 +28,16 @@ public static class Load
     /// <param name="played">Minutes by day, of at least the last 35 days; days without playing may be left out.</param>
     /// <param name="aWeek">Minutes set for the week; who stays within them gets no word.</param>
     /// <param name="lastPlayed">The last day of playing, where that may be longer ago than those days; or null.</param>
-    public static LoadAdvice For(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek = 0, DateOnly? lastPlayed = null)
+    /// <param name="afterPain">The way back after pain, or null; where there is a way back of both kinds, the fewer minutes hold.</param>
+    public static LoadAdvice For(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek = 0, DateOnly? lastPlayed = null, AfterPain? afterPain = null)
+    {
+        var advice = ByHabit(usual, today, played, aWeek, lastPlayed);
+        var gentle = Math.Max(SittingLength.Least, afterPain?.Minutes(usual) ?? usual);
+        return afterPain is null || gentle >= advice.Minutes ? advice
+            : advice with { Minutes = gentle, Reason = $"Practice day {afterPain.PracticeDaysBack + 1} of {AfterPain.Days} after pain: {gentle} of {usual} minutes, no climbing, nothing that moves like what hurt. Stop when it comes back." };
+    }
+
+    private static LoadAdvice ByHabit(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek, DateOnly? lastPlayed)
     {
         ArgumentNullException.ThrowIfNull(played);
         var days = played.Where(day => day.Value > 0 && day.Key < today).Select(day => day.Key).Order().ToList();

@@ -21,6 +21,9 @@ public static class Purpose
     /// <summary>Difficulties that exercises can serve.</summary>
     public static IReadOnlyList<string> Difficulties { get; } = ["fingering", "shift", "rhythm", "coordination", "intonation", "tone"];
 
+    /// <summary>Those of them that are a movement of the body: rhythm and sound are none.</summary>
+    public static IReadOnlyList<string> Movements { get; } = ["fingering", "shift", "coordination"];
+
     /// <summary>The purpose of a day; null when no passage under way has such a difficulty.</summary>
     /// <param name="materials">All material.</param>
     /// <param name="today">The practice day.</param>

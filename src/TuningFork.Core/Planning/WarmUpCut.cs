@@ -28,12 +28,13 @@ public static class WarmUpCut
     /// <param name="opening">What stands before it.</param>
     /// <param name="minutes">Minutes at hand, 1 or more.</param>
     /// <param name="demands">What the day asks.</param>
-    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands)
+    /// <param name="rests">Says of a place in the version whether it is left alone today; null for none.</param>
+    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands, Func<int, bool>? rests = null)
     {
         ArgumentNullException.ThrowIfNull(warmUp);
         ArgumentNullException.ThrowIfNull(opening);
         ArgumentOutOfRangeException.ThrowIfLessThan(minutes, 1);
-        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. warmUp.InOrder()];
+        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. warmUp.InOrder().Where(pair => rests?.Invoke(pair.Place) != true)];
         var left = minutes - all.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
         var kept = all.FindAll(pair =>
         {

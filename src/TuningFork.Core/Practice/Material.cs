@@ -157,9 +157,6 @@ public sealed record Material
     /// <summary>True when the first take of the last visit was missed.</summary>
     public bool Slipped { get; init; }
 
-    /// <summary>True when the last visit had no miss.</summary>
-    public bool EasyLastTime { get; init; }
-
     /// <summary>True when its tempo has not risen over the last visits.</summary>
     public bool Stuck { get; init; }
 

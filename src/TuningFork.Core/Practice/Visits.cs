@@ -17,10 +17,9 @@ public readonly record struct BeforeVisit(DateOnly? LastVisit, Memory? Memory, B
 /// <param name="Memory">Memory after it; null when there never was a take.</param>
 /// <param name="LastClean">Fastest clean tempo of the visit, else the one before.</param>
 /// <param name="Slipped">True when the visit's test, its first take at or near reach, was missed; mended later or not.</param>
-/// <param name="Easy">True when there were takes and none was missed.</param>
 /// <param name="TriesToClean">Takes up to the first clean one, or null.</param>
 /// <param name="Reach">The reach kept after it, in beats; null when no take was timed yet.</param>
-public sealed record VisitOutcome(Grade? Grade, Memory? Memory, Bpm? LastClean, bool Slipped, bool Easy, int? TriesToClean, Reach? Reach);
+public sealed record VisitOutcome(Grade? Grade, Memory? Memory, Bpm? LastClean, bool Slipped, int? TriesToClean, Reach? Reach);
 
 /// <summary>Sums up all takes of one material on one day: several takes, one visit.</summary>
 public static class Visits
@@ -39,7 +38,7 @@ public static class Visits
     {
         ArgumentNullException.ThrowIfNull(tries);
         if (tries.Count == 0)
-            return new VisitOutcome(null, before.Memory, before.LastClean, false, false, null, before.Reach);
+            return new VisitOutcome(null, before.Memory, before.LastClean, false, null, before.Reach);
         var reach = Now(before, day);
         var grade = Grading.Of(tries, reach?.Tempo, target);
         var days = before.LastVisit is { } last ? Math.Max(1, day.DayNumber - last.DayNumber) : 0;
@@ -51,7 +50,6 @@ public static class Visits
             Fsrs.After(before.Memory, days, grade),
             clean ?? before.LastClean,
             !tries[Grading.Test(tries, reach?.Tempo)].Clean,
-            tries.All(take => take.Clean),
             Grading.TriesToClean(tries),
             timed.Count == 0 ? before.Reach : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits, target?.Value), timed)));
     }

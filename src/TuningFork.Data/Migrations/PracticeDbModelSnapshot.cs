@@ -56,6 +56,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateOnly>("Day")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Keys")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Pain")
                         .HasColumnType("INTEGER");
 
@@ -253,9 +257,6 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<bool>("EasyLastTime")
-                        .HasColumnType("INTEGER");
-
                     b.Property<int>("Examples")
                         .HasColumnType("INTEGER");
 
@@ -281,6 +282,10 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<DateOnly?>("LastVisit")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LaterDates")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("MemoryDifficulty")
@@ -382,11 +387,20 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("ToBar")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("TwiceADay")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Visits")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("WeekMinutes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("WeekTimes")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Why")
@@ -605,6 +619,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("OpeningMinutes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("ScaleMinutes")
                         .HasColumnType("INTEGER");
 
@@ -625,6 +642,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Transposition")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("UnderWay")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Version")

@@ -39,6 +39,12 @@ public sealed class ProfileRow
     public WarmUpSchool WarmUpSchool { get; set; }
     public string Awareness { get; set; } = "";
 
+    /// <summary>Minutes of the opening.</summary>
+    public int OpeningMinutes { get; set; } = 1;
+
+    /// <summary>Most passages under way at a time; 0 for no limit.</summary>
+    public int UnderWay { get; set; }
+
     /// <summary>What is the player's own about growth and slips; empty before anything was learnt of it.</summary>
     public string TraitsJson { get; set; } = "";
 
@@ -100,6 +106,16 @@ public sealed class MaterialRow : IRemovable
     /// <summary>The day on which that date was set; null for long ago.</summary>
     public DateOnly? PerformanceSet { get; set; }
 
+    /// <summary>Further performances after that one, in order: "2031-06-21,2031-07-02".</summary>
+    public string LaterDates { get; set; } = "";
+
+    /// <summary>Minutes that it is to have so many times a week; 0 for no such wish.</summary>
+    public int WeekMinutes { get; set; }
+    public int WeekTimes { get; set; }
+
+    /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
+    public bool TwiceADay { get; set; }
+
     /// <summary>The day on which a rest ends; null for a rest without an end, or for none.</summary>
     public DateOnly? RestUntil { get; set; }
 
@@ -116,7 +132,6 @@ public sealed class MaterialRow : IRemovable
     public double? Stability { get; set; }
     public double? MemoryDifficulty { get; set; }
     public bool Slipped { get; set; }
-    public bool EasyLastTime { get; set; }
 
     /// <summary>True when its tempo has not risen over the last visits; looked at when a session is closed.</summary>
     public bool Stuck { get; set; }

@@ -127,6 +127,9 @@ public sealed class BodyRow
     /// <summary>Pain, numbness or tingling.</summary>
     public bool Pain { get; set; }
     public string Where { get; set; } = "";
+
+    /// <summary>Keys of what was played when it was told, comma-separated; empty when it was not told of a drill.</summary>
+    public string Keys { get; set; } = "";
 }
 
 /// <summary>Facts about the file itself.</summary>

@@ -40,10 +40,10 @@ public sealed class HistoryTests
         var row = new MaterialRow { Id = 1, Kind = MaterialKind.Passage, Target = 100, LastVisit = new DateOnly(2031, 1, 1), Stability = 4, MemoryDifficulty = 5, LastClean = 80, Visits = 3 };
         var visit = VisitBooks.Begin(row, new DateOnly(2031, 1, 6));
         VisitBooks.Add(row, visit, clean: true, 82);
-        var once = (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries);
+        var once = (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, visit.Grade, visit.Tries);
         VisitBooks.Add(row, visit, clean: false, 90);
         VisitBooks.RemoveLast(row, visit).ShouldBeFalse();
-        (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, row.EasyLastTime, visit.Grade, visit.Tries).ShouldBe(once);
+        (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, visit.Grade, visit.Tries).ShouldBe(once);
         VisitBooks.RemoveLast(row, visit).ShouldBeTrue();
         (row.Stability, row.MemoryDifficulty, row.LastClean, visit.Grade).ShouldBe((4d, 5d, 80, (Grade?)null));
         (row.Visits, row.LastVisit).ShouldBe((3, new DateOnly(2031, 1, 1)));

@@ -22,6 +22,12 @@ internal sealed class FillContext
 
     public FillContext(DayRequest request)
     {
+        if (request.AfterPain is { } after)
+        {
+            Resting = [.. after.Resting(request.Materials)];
+            request = request with { Materials = [.. request.Materials.Select(material => Resting.Contains(material.Id) ? material with { Resting = true } : material)] };
+        }
+
         Request = request;
         Random = new Random(request.Seed);
         (Usual, Most) = SittingLength.Drill(request.Minutes);
@@ -58,7 +64,10 @@ internal sealed class FillContext
     /// <summary>What already stands in the repertoire of today, once for each turn.</summary>
     public List<Queued> SeenToday { get; } = [];
 
-    public bool Careful => Request.HoldTempo || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
+    /// <summary>Numbers of what rests after pain.</summary>
+    public HashSet<int> Resting { get; } = [];
+
+    public bool Careful => Request.HoldTempo || Request.AfterPain is not null || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
 
     public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)
     {

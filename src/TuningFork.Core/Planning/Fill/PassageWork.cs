@@ -37,12 +37,12 @@ internal static class PassageWork
     /// </summary>
     private static Method Varied(FillContext context, Material material)
     {
-        var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day);
+        var own = OwnMethods.For(context.Request.Methods, material, context.Request.Day).Where(method => !context.Careful || !Climbs(method)).ToList();
         // Alone every third visit: one turn after the other.
         var turn = ((material.Visits / EveryVisits) + (material.Visits % EveryVisits)) % (Ways + own.Count);
         if (turn >= Ways)
             return own[turn - Ways];
-        if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed)
+        if (turn % 2 == 0 && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed && (!context.Careful || !Climbs(proposed)))
             return proposed;
         return turn switch
         {
@@ -63,6 +63,8 @@ internal static class PassageWork
             _ => Methods.CleanInRow,
         };
     }
+
+    private static bool Climbs(Method method) => method.Course is Course.Ladder or Course.Bursts;
 
     /// <summary>A passage goes back into its place: the bars around it, its section, the piece.</summary>
     public static Drill PutBack(FillContext context, Material material, int minutes)

@@ -157,7 +157,7 @@ internal static class RepertoireFill
         {
             var set = RoundsFill.Pick(growing, minutes);
             context.SeenToday.AddRange(set);
-            return set.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set) : context.MakeOne(Area.Repertoire, Methods.TempoLadder, set[0].Material, minutes, set[0].Reason);
+            return set.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set) : context.MakeOne(Area.Repertoire, context.Careful ? Methods.CleanInRow : Methods.TempoLadder, set[0].Material, minutes, set[0].Reason);
         }
 
         var rest = queue.Where(queued => !queued.IsDue && queued.Material.Kind == MaterialKind.Passage && context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id) && queued.Material.LastVisit != day.AddDays(-1)).ToList();

@@ -20,7 +20,8 @@ internal static class WarmUpFill
         var request = context.Request;
         var version = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
             .ThenBy(one => one.LastDay ?? DateOnly.MinValue).First();
-        var cut = WarmUpCut.Of(version, WarmUpOpening.Of(request.WarmUpSchool, request.Awareness), minutes, request.Demands);
+        var cut = WarmUpCut.Of(version, WarmUpOpening.Of(request.WarmUpSchool, request.Awareness), minutes, request.Demands,
+            place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true);
         for (var i = 0; i < cut.Stretches.Count; i++)
         {
             var stretch = cut.Stretches[i];

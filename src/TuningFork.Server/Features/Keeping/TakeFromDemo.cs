@@ -76,7 +76,7 @@ public static class TakeFromDemo
         (copy.Id, copy.PieceId, copy.Piece) = (0, null, piece);
         (copy.LastVisit, copy.Visits, copy.Stability, copy.MemoryDifficulty, copy.LastClean) = (null, 0, null, null, null);
         (copy.Best, copy.ReachLog, copy.ReachSpread, copy.Confirmed, copy.RatingAsked) = (null, null, null, null, null);
-        (copy.Slipped, copy.EasyLastTime, copy.Stuck, copy.AskedFor, copy.Place, copy.PutBack, copy.Version) = (false, false, false, null, 0, 0, 0);
+        (copy.Slipped, copy.Stuck, copy.AskedFor, copy.Place, copy.PutBack, copy.Version) = (false, false, null, 0, 0, 0);
         own.Materials.Add(copy);
         return copy;
     }

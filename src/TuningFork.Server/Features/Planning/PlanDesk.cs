@@ -21,7 +21,8 @@ public sealed record DayFacts(
     IReadOnlyList<AreaHistory> History,
     IReadOnlyList<EarRecord> Ear,
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
-    BodyRow? Body,
+    Body Body,
+    BodyRow? LastBody,
     IReadOnlyList<string> Asked,
     IReadOnlyList<WarmUp> WarmUps,
     IReadOnlyList<Method> Methods);
@@ -35,7 +36,6 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     /// <summary>The warm-up's part of a sitting, about.</summary>
     private const double WarmUpPart = 0.2;
     private const int EarDays = 60;
-    private const int TensionDays = 3;
 
     /// <summary>An area counts as played from so many seconds.</summary>
     private const int CountsSeconds = 30;
@@ -60,6 +60,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             .GroupBy(drill => new { drill.Day, drill.Area })
             .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
+        var (body, lastBody) = await BodyAsync(day, until, recent.Where(row => row.Seconds >= CountsSeconds).Select(row => row.Day).Distinct(), cancel);
+        var quiet = body.QuietDays.ToList();
         var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
         // An area that has rested for longer than that is looked up by itself.
         foreach (var area in Areas.All.Where(area => !last.ContainsKey(area)))
@@ -70,12 +72,12 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         }
 
         var week = day.AddDays(-6);
-        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && drill.PlayedSeconds > 0)
+        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && !quiet.Contains(drill.Day) && drill.PlayedSeconds > 0)
             .GroupBy(drill => drill.CreditedTo).Select(group => new { Area = group.Key, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel);
         var history = Areas.All.Select(area => new AreaHistory(
             area,
-            (int)(recent.Where(row => row.Area == area && row.Day >= week).Sum(row => row.Seconds) + credited.Where(row => row.Area == area).Sum(row => row.Seconds)),
+            (int)(recent.Where(row => row.Area == area && row.Day >= week && !body.QuietDays.Contains(row.Day)).Sum(row => row.Seconds) + credited.Where(row => row.Area == area).Sum(row => row.Seconds)),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         return new DayFacts(
@@ -83,7 +85,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             history, await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
-            await db.Bodies.AsNoTracking().Where(body => body.Day <= until).OrderByDescending(body => body.Id).FirstOrDefaultAsync(cancel),
+            body, lastBody,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
@@ -123,7 +125,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var week = WeekOf(facts.Profile);
         var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
         var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
-        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(usual, facts.Day, facts.MinutesByDay, week.Sum(), last);
+        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(
+            usual, facts.Day, facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(), week.Sum(), last, facts.Body.AfterPain);
     }
 
     private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
@@ -215,8 +218,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,
             Awareness = facts.Profile.Awareness,
-            Quiet = facts.Body is { Pain: true },
-            HoldTempo = facts.Body is { Tension: >= 2 } body && facts.Day.DayNumber - body.Day.DayNumber <= TensionDays,
+            Quiet = facts.Body.Quiet,
+            HoldTempo = facts.Body.HoldTempo,
+            AfterPain = facts.Body.AfterPain,
         };
     }
 
@@ -233,6 +237,16 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var first = meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
         return Bookkeeping.ToCore(first).LeastMinutes <= playing ? first
             : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
+    }
+
+    /// <summary>How the body stands, and the last thing that it said.</summary>
+    private async Task<(Body Body, BodyRow? Last)> BodyAsync(DateOnly day, DateOnly until, IEnumerable<DateOnly> practised, CancellationToken cancel)
+    {
+        var rows = await db.Bodies.AsNoTracking().Where(row => row.Day >= day.AddDays(-HistoryDays) && row.Day <= until).OrderBy(row => row.Id).ToListAsync(cancel);
+        // Pain that was told long ago, and never that it is well, still stands.
+        if (rows.Count == 0 && await db.Bodies.AsNoTracking().Where(row => row.Day <= until).OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel) is { } old)
+            rows.Add(old);
+        return (Body.Of(rows.ConvertAll(row => new BodyWord(PracticeDay.AsSeenOn(row.Day, day), row.Tension, row.Pain, row.Keys.Split(',', StringSplitOptions.RemoveEmptyEntries))), day, practised), rows.LastOrDefault());
     }
 
     private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, DateOnly until, CancellationToken cancel)

@@ -212,7 +212,7 @@ public static class TodayEndpoints
             .. Bookkeeping.SharesOf(facts.Profile).Select(share => new TineView(share.Area, Math.Round(share.Percent * all / 100, 1), Math.Round(played[share.Area], 1)))];
     }
 
-    private static string BodyQuestion(DayFacts facts) => facts.Body is { Pain: true } body && body.Day < facts.Day
+    private static string BodyQuestion(DayFacts facts) => facts.LastBody is { Pain: true } body && body.Day < facts.Day
         ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
         : "";
 

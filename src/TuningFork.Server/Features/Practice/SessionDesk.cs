@@ -7,6 +7,7 @@ using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
@@ -206,7 +207,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         if (tension is < 0 or > 3)
             throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
         var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
-        db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension });
+        await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension }, cancel);
         var drill = Read(row);
         var cue = CueOf(row, drill);
         if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))

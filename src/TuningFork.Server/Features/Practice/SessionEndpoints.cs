@@ -71,8 +71,8 @@ public sealed record PulseView(int Position, double PlayedSeconds, bool Running)
 /// <summary>A line on one drill.</summary>
 public sealed record CloseLine(int Position, string Text);
 
-/// <summary>The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time.</summary>
-public sealed record CloseWish(Guid Id, int SessionId, string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "");
+/// <summary>The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time. PainAt: position of the drill in which it hurt, or null.</summary>
+public sealed record CloseWish(Guid Id, int SessionId, string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "", int? PainAt = null);
 
 /// <summary>What the close came to.</summary>
 public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice, IReadOnlyList<RatingQuestion> Questions);
@@ -180,7 +180,12 @@ public static class SessionEndpoints
         foreach (var position in wish.Tomorrow ?? [])
             await AskAsync(db, session, position, cancel);
         if (wish.Tension is not null || wish.Pain)
-            db.Bodies.Add(new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where });
+        {
+            var hurt = wish is { Pain: true, PainAt: { } at } ? session.Drills.FirstOrDefault(drill => drill.Position == at) ?? throw Problems.Unknown("painAt", "drill") : null;
+            var keys = hurt is null ? "" : string.Join(',', SessionDesk.Read(hurt).Targets.Select(target => target.Key));
+            await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = wish.Tension ?? 0, Pain = wish.Pain, Where = where, Keys = keys }, cancel);
+        }
+
         await evening.LearnAsync(session, cancel);
         var questions = await evening.QuestionsAsync(session, cancel);
         session.EndedUtc = clock.UtcNow;

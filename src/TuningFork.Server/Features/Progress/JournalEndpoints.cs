@@ -30,9 +30,6 @@ public sealed record EntryWish(Guid Key, string Text, EntryKind Kind = EntryKind
 /// <summary>Another text for an entry.</summary>
 public sealed record EntryChange(string Text);
 
-/// <summary>What the body says.</summary>
-public sealed record BodyWish(int Tension, bool Pain, string Where = "");
-
 /// <summary>The journal over HTTP.</summary>
 public static class JournalEndpoints
 {
@@ -52,23 +49,6 @@ public static class JournalEndpoints
         }).WithName("ChangeEntry");
         group.MapRemoval<EntryRow>("/{id:int}", "Entry", "entry");
     }
-
-    public static void MapBody(this WebApplication app) => app.MapPost("/api/body", async (BodyWish wish, PracticeDb db, PlanDesk plans, PracticeClock clock, CancellationToken cancel) =>
-    {
-        if (wish.Tension is < 0 or > 3)
-            throw new FieldException("tension", "Tension is 0 (none) to 3 (high).");
-        var facts = await plans.FactsAsync(cancel);
-        db.Bodies.Add(new BodyRow { Day = facts.Day, AtUtc = clock.UtcNow, Tension = wish.Tension, Pain = wish.Pain, Where = Problems.Text("where", wish.Where, 200) });
-        // A plan made before the body spoke no longer holds.
-        if (await plans.StoredAsync(facts.Day, cancel) is { } row)
-        {
-            row.Version++;
-            PlanDesk.ReplanKeeping(row, facts with { Body = new BodyRow { Day = facts.Day, Tension = wish.Tension, Pain = wish.Pain } }, letGo: true);
-        }
-
-        await db.SaveChangesAsync(cancel);
-        return new BodyWish(wish.Tension, wish.Pain, wish.Where);
-    }).WithTags("Body").WithName("TellBody");
 
     public static EntryRow Entry(DateTime at, DateOnly day, EntryKind kind, string text, int? session, SessionDrillRow? drill = null, int? material = null, Guid? key = null) => new()
     {

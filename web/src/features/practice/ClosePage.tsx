@@ -6,7 +6,7 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph } from '../../ui/areas'
 import { DemoWord } from '../../ui/DemoWord'
-import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { Field, Page, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { sayDay } from '../../ui/words'
 import { LeftOver } from './LeftOver'
 import { RatingQuestion } from './RatingQuestion'
@@ -35,7 +35,7 @@ interface FormProps {
 function CloseForm({ session, draft, closed }: FormProps) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
-  const { note, lines, tomorrow, tension, pain, where } = draft.written
+  const { note, lines, tomorrow, tension, pain, where, painAt } = draft.written
   const drills = session.drills.filter((drill) => drill.area)
   const played = drills.reduce((sum, drill) => sum + drill.playedSeconds, 0) / 60
   const save = async () => {
@@ -48,6 +48,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
       tension,
       pain,
       where,
+      painAt: pain ? painAt : null,
     }
     const view = await run(() => ask(client.POST('/api/session/close', { body })))
     if (!view) {
@@ -143,9 +144,26 @@ function CloseForm({ session, draft, closed }: FormProps) {
               <Field label="Where">
                 <TextInput value={where} onChange={(event) => draft.write({ where: event.target.value })} />
               </Field>
+              <Field label="In which drill? It and what moves like it rest for the first days back.">
+                <Select
+                  value={painAt ?? ''}
+                  onChange={(event) =>
+                    draft.write({ painAt: event.target.value === '' ? null : Number(event.target.value) })
+                  }
+                >
+                  <option value="">none in particular</option>
+                  {drills
+                    .filter((drill) => drill.playedSeconds > 0)
+                    .map((drill) => (
+                      <option key={drill.position} value={drill.position}>
+                        {drill.title}
+                      </option>
+                    ))}
+                </Select>
+              </Field>
             </Box>
           )}
-          <Refusal problem={problem} field={['tension', 'where', 'session', 'server', 'request']} />
+          <Refusal problem={problem} field={['tension', 'where', 'painAt', 'session', 'server', 'request']} />
           <DemoWord />
           <Press look="strong" mt="5" minH="52px" px="6" onClick={save}>
             Close and keep

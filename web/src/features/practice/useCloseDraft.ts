@@ -12,6 +12,8 @@ export interface Written {
   tension: number | null
   pain: boolean
   where: string
+  /** Position of the drill in which it hurt; null for none in particular. */
+  painAt: number | null
 }
 
 const empty = (): Written => ({
@@ -23,6 +25,7 @@ const empty = (): Written => ({
   tension: null,
   pain: false,
   where: '',
+  painAt: null,
 })
 
 const texts = (written: Written) =>

@@ -127,19 +127,21 @@ internal static class Policies
         var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
         for (var at = 0; at < drills.Count; at++)
         {
-            var left = PlayDrill(books, drills[at], day, play);
+            var takes = new List<StageTake>();
+            var left = PlayDrill(books, drills[at], day, takes, 0, play);
             if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), left) is { } longer)
                 drills[drills.FindIndex(drill => drill.Id == longer.Id)] = longer;
+            // Nothing that follows can use the time: the rounds go on, as on the stage.
+            else if (SavedTime.GoOn(drills[at], left) is { } on)
+                PlayDrill(books, on, day, takes, on.Seconds - left, play);
         }
     }
 
     /// <summary>Plays a drill to its end, or to the end of its time.</summary>
     /// <returns>The seconds it leaves.</returns>
-    private static int PlayDrill(Books books, Drill drill, DateOnly day, Func<int, int?, bool> play)
+    private static int PlayDrill(Books books, Drill drill, DateOnly day, List<StageTake> takes, int used, Func<int, int?, bool> play)
     {
-        var takes = new List<StageTake>();
         var method = Methods.Of(drill);
-        var used = 0;
         // The stage lets the last take end.
         for (; used < drill.Seconds; used += Books.TakeSeconds)
         {

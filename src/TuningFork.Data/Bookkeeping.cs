@@ -34,7 +34,7 @@ public static class Bookkeeping
     public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false, IEnumerable<KeyRow>? keys = null, VisitRow? visit = null, Traits? traits = null)
     {
         ArgumentNullException.ThrowIfNull(row);
-        var performance = (piece ?? row).Performance;
+        var dates = DatesOf(piece ?? row);
         return new Material
         {
             Id = row.Id,
@@ -71,7 +71,11 @@ public static class Bookkeeping
             PutBack = row.PutBack,
             PieceBegins = piece?.FromBar ?? 1,
             PieceEnds = piece?.ToBar ?? 0,
-            Performance = performance >= today ? performance : null,
+            Performance = dates.Where(date => date >= today).Select(date => (DateOnly?)date).FirstOrDefault(),
+            LastPerformance = dates.Where(date => date < today).Select(date => (DateOnly?)date).LastOrDefault(),
+            WeekMinutes = row.WeekMinutes,
+            WeekTimes = row.WeekTimes,
+            TwiceADay = row.TwiceADay,
             PerformanceSet = (piece ?? row).PerformanceSet,
             LastVisit = Seen(row.LastVisit, today),
             Visits = row.Visits,
@@ -87,6 +91,13 @@ public static class Bookkeeping
             Examples = row.Examples,
             PerDay = row.PerDay,
         };
+    }
+
+    /// <summary>All performances of a piece, in order.</summary>
+    public static IReadOnlyList<DateOnly> DatesOf(MaterialRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return [.. row.LaterDates.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(date => DateOnly.Parse(date, CultureInfo.InvariantCulture)).Concat(row.Performance is { } first ? [first] : []).Distinct().Order()];
     }
 
     /// <summary>Whether it rests on a day: a rest with an end is over on that day.</summary>

@@ -79,6 +79,27 @@ public sealed class PieceTests : IDisposable
     }
 
     [Fact]
+    public async Task A_piece_has_several_dates_and_the_next_holds_when_one_is_past()
+    {
+        var piece = await Piece("2031-05-15");
+        var view = (await app.Get("/api/materials")).AsArray().First(one => Id(one!) == piece)!.AsObject();
+        view["laterDates"] = new JsonArray("2031-06-20", "2031-05-30");
+        view["title"] = view["ownTitle"]!.DeepClone();
+        view["weekMinutes"] = 10;
+        view["weekTimes"] = 3;
+        var kept = await app.Put($"/api/materials/{piece}", view);
+        kept["laterDates"]!.AsArray().Select(date => date!.GetValue<string>()).ShouldBe(["2031-05-30", "2031-06-20"]);
+        kept["weekTimes"]!.GetValue<int>().ShouldBe(3);
+        (await app.Get("/api/today"))["drills"]!.AsArray().ShouldContain(drill => drill!["reason"]!.GetValue<string>().Contains("tomorrow is the day"));
+        await app.Clock(Evening.AddDays(2));
+        (await app.Get($"/api/pieces/{piece}"))["performance"]!.GetValue<string>().ShouldBe("2031-05-30");
+        (await app.Get($"/api/pieces/{piece}"))["plan"]!["sectionsFrom"]!.GetValue<string>().ShouldBe("2031-05-16", "it goes on from where it stands");
+        view["version"] = kept["version"]!.DeepClone();
+        view["weekTimes"] = 9;
+        await app.Refused(HttpMethod.Put, $"/api/materials/{piece}", view, "weekMinutes");
+    }
+
+    [Fact]
     public async Task A_performance_that_does_not_fit_is_said_in_the_plan_and_mended_by_letting_passages_rest()
     {
         var piece = await Piece("2031-05-20");
@@ -96,7 +117,7 @@ public sealed class PieceTests : IDisposable
         await app.Clock(Evening.AddDays(3));
         Reasons(await app.Get("/api/today")).ShouldContain("3 days left: its passages joined");
         await app.Clock(Evening.AddDays(5));
-        Reasons(await app.Get("/api/today")).ShouldContain("right through");
+        Reasons(await app.Get("/api/today")).ShouldContain("tomorrow is the day: once through");
         await app.Clock(Evening.AddDays(7));
         (await app.Get($"/api/pieces/{piece}"))["passages"]!.AsArray().ShouldAllBe(one => !one!["resting"]!.GetValue<bool>());
         await app.Put($"/api/pieces/{piece}/school", new { school = "EveryOtherDay" });

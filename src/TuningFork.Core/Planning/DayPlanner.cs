@@ -14,6 +14,7 @@ public static class DayPlanner
     {
         ArgumentNullException.ThrowIfNull(request);
         var context = new FillContext(request);
+        request = context.Request;
         var breaks = SittingLength.Breaks(request.Minutes);
         var playing = request.Minutes - breaks.Sum(pause => pause.Minutes);
         if (request.Quiet)
@@ -37,8 +38,11 @@ public static class DayPlanner
         var routine = request.Routine;
         foreach (var area in held.Keys.Where(area => routine.Blocks.All(block => block.Area != area)).Order())
             routine = routine with { Blocks = [.. routine.Blocks, new Block(area, 0, 1, 240, Must: false)] };
+        var promised = Promises.Of(request, playing, warmUp);
+        foreach (var (area, least) in promised)
+            wanted[area] = Math.Max(wanted.GetValueOrDefault(area), least);
         var waited = budget.Areas.ToDictionary(part => part.Area, part => part.WaitedDays ?? int.MaxValue);
-        var fitted = RoutineFit.Fit(routine, playing, wanted, waited, held);
+        var fitted = RoutineFit.Fit(routine, playing, wanted, waited, promised.Keys.Union(held.Keys).ToDictionary(area => area, area => Math.Max(held.GetValueOrDefault(area), promised.GetValueOrDefault(area))));
         if (!fitted.Fits)
         {
             throw held.Count > 0

@@ -136,6 +136,21 @@ public sealed record Material
     /// <summary>The day on which that date was set; null for long ago.</summary>
     public DateOnly? PerformanceSet { get; init; }
 
+    /// <summary>The performance before it, or null: the way to the next goes on from there.</summary>
+    public DateOnly? LastPerformance { get; init; }
+
+    /// <summary>Minutes that it is to have so many times a week, as the player has set; 0 for no such wish.</summary>
+    public int WeekMinutes { get; init; }
+
+    /// <summary>How often a week.</summary>
+    public int WeekTimes { get; init; }
+
+    /// <summary>Days with a visit among the last six before the day of the plan.</summary>
+    public int WeekVisits { get; init; }
+
+    /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
+    public bool TwiceADay { get; init; }
+
     /// <summary>What a goal asks of it this week, or empty.</summary>
     public string Goal { get; init; } = "";
 

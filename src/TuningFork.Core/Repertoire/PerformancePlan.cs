@@ -86,6 +86,18 @@ public static class Performances
         return (date.AddDays(-Math.Max(runs, Math.Min(LastDays, days / 2))), date.AddDays(-runs));
     }
 
+    /// <summary>The phases of a piece; after a performance less than eight weeks before, sections and run-throughs only, half of the days each.</summary>
+    /// <param name="piece">A piece with a performance.</param>
+    public static (DateOnly SectionsFrom, DateOnly RunsFrom) Phases(Material piece)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        var date = piece.Performance!.Value;
+        if (piece.LastPerformance is not { } last || date.DayNumber - last.DayNumber > 2 * LastDays)
+            return Phases(piece.PerformanceSet, date);
+        var days = date.DayNumber - last.DayNumber;
+        return (last.AddDays(1), date.AddDays(-Math.Min(MostRunDays, days / 2)));
+    }
+
     /// <summary>What a day is for on the way of a piece to its performance; null without one ahead.</summary>
     /// <param name="piece">The piece.</param>
     /// <param name="day">The practice day.</param>
@@ -94,7 +106,7 @@ public static class Performances
         ArgumentNullException.ThrowIfNull(piece);
         if (piece.Performance is not { } date || date <= day)
             return null;
-        var (sections, runs) = Phases(piece.PerformanceSet, date);
+        var (sections, runs) = Phases(piece);
         return day >= runs ? Phase.RunThroughs : day >= sections ? Phase.Sections : Phase.Passages;
     }
 
@@ -124,7 +136,7 @@ public static class Performances
     private static PerformancePlan Of(Material piece, List<Material> passages, DateOnly today, double minutesADay, int earlier, Traits traits)
     {
         var date = piece.Performance!.Value;
-        var (sectionsFrom, runsFrom) = Phases(piece.PerformanceSet, date);
+        var (sectionsFrom, runsFrom) = Phases(piece);
         var open = passages.Where(passage => !passage.Resting).ToList();
         var run = Takes.Seconds(piece.Bars, piece.BeatsPerBar, piece.Target ?? new Bpm(90));
         var sectionDays = runsFrom.DayNumber - Math.Max(sectionsFrom.DayNumber, today.DayNumber);

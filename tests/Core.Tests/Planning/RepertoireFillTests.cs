@@ -212,7 +212,7 @@ public sealed class RepertoireFillTests
             piece = piece with { LastVisit = today, Visits = piece.Visits + 1 };
         }
 
-        found.Select(one => one.Day).ShouldBe(Enumerable.Range(0, 14).Select(i => 2 * i));
+        found.Select(one => one.Day).ShouldBe([.. Enumerable.Range(0, 14).Select(i => 2 * i), 27], "every other day, and on the eve");
         found.Take(7).ShouldAllBe(one => one.Method == Methods.JoinedSection.Id);
         found.Skip(7).ShouldAllBe(one => one.Method == Methods.PerformanceTake.Id);
         found.Take(7).Select(one => one.Bars).ShouldBe(found.Take(7).Select(one => one.Bars).Order(), "quarters, thirds, halves");

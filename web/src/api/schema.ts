@@ -1225,6 +1225,7 @@ export interface components {
         BodyWish: {
             /** Format: int32 */
             tension: number;
+            /** @default false */
             pain: boolean;
             /** @default  */
             where: string;
@@ -1306,6 +1307,8 @@ export interface components {
             pain: boolean;
             /** @default  */
             where: string;
+            /** Format: int32 */
+            painAt?: null | number;
         };
         /** @enum {unknown} */
         Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts";
@@ -1683,6 +1686,12 @@ export interface components {
             version: number;
             standing: string;
             growing: boolean;
+            laterDates: string[];
+            /** Format: int32 */
+            weekMinutes: number;
+            /** Format: int32 */
+            weekTimes: number;
+            twiceADay: boolean;
         };
         MaterialWish: {
             kind: components["schemas"]["MaterialKind"];
@@ -1742,6 +1751,19 @@ export interface components {
              * @default 0
              */
             version: number;
+            laterDates?: null | string[];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            weekMinutes: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            weekTimes: number;
+            /** @default false */
+            twiceADay: boolean;
         };
         MethodChoiceView: {
             id: string;

@@ -28,6 +28,7 @@ internal sealed class FillContext
             request = request with { Materials = [.. request.Materials.Select(material => Resting.Contains(material.Id) ? material with { Resting = true } : material)] };
         }
 
+        request = NearDate.Applied(request);
         Request = request;
         Random = new Random(request.Seed);
         (Usual, Most) = SittingLength.Drill(request.Minutes);
@@ -69,6 +70,9 @@ internal sealed class FillContext
 
     public bool Careful => Request.HoldTempo || Request.AfterPain is not null || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
 
+    /// <summary>A performance alone makes the day careful: what is performed goes at its tempo.</summary>
+    private bool IsPerforming => !Request.HoldTempo && Request.AfterPain is null && (Request.Demands & (Demands.Tired | Demands.Concert)) == Demands.Concert;
+
     public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)
     {
         foreach (var target in targets)
@@ -109,7 +113,7 @@ internal sealed class FillContext
             Work = material.Work,
             Place = material.Place,
             Pace = pace,
-            Ease = Careful ? CarefulPart : 1,
+            Ease = Careful && !(pace == Pace.Performance && IsPerforming) ? CarefulPart : 1,
         };
         return WithTempo(target, able, material);
     }
@@ -150,6 +154,24 @@ internal sealed class FillContext
     /// <summary>A material in one of its keys.</summary>
     public Target TargetInKey(Material material, Key key) =>
         TargetIn(material, $"k:{key}", key.Name, material.Keys.FirstOrDefault(known => known.Key == key)?.Reach);
+
+    /// <summary>What is to have its minutes of the week today, as far as they fit; what does not fit waits by name.</summary>
+    public IReadOnlyList<Material> Owed(Area area, int minutes)
+    {
+        var fits = new List<Material>();
+        foreach (var material in Request.Materials.Where(one => one.Area == area && Promises.IsOwed(one, Request) && !Used.Contains($"m:{one.Id}")).OrderBy(one => one.LastVisit ?? DateOnly.MinValue).ThenBy(one => one.Id))
+        {
+            if (material.WeekMinutes <= minutes - fits.Sum(one => one.WeekMinutes))
+                fits.Add(material);
+            else
+                Waiting.Add(new Waiting(area, material.Id, material.Title, $"{ByWeek(material)}; not enough minutes today"));
+        }
+
+        return fits;
+    }
+
+    /// <summary>The wish of a material by week, in words: "10 min, 3 times a week".</summary>
+    public static string ByWeek(Material material) => $"{material.WeekMinutes} min, {(material.WeekTimes == 1 ? "once" : material.WeekTimes == 2 ? "twice" : $"{material.WeekTimes} times")} a week";
 
     /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>
     public bool Asked(string key) => Request.Asked.Contains(key, StringComparer.Ordinal);

@@ -49,8 +49,9 @@ internal static class PassageQueue
         context.Later.AddRange(fresh);
         queue.RemoveAll(fresh.Contains);
         context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null }));
-        if ((request.Demands & Demands.Concert) != Demands.None && queue.Exists(queued => queued.Material.Readiness == Readiness.Ready))
-            queue.RemoveAll(queued => queued.Material.Readiness != Readiness.Ready);
+        // On the day of a concert what is safe is touched, and nothing else.
+        if ((request.Demands & Demands.Concert) != Demands.None)
+            queue.RemoveAll(queued => !queued.Material.AskedFor && !Standing.AtTarget(queued.Material, request.Day));
         return queue;
     }
 

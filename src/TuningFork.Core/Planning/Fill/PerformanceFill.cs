@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
+using TuningFork.Core.Spacing;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -19,6 +20,9 @@ internal static class PerformanceFill
     private const int PartOfSections = 8;
     private const int MostSectionMinutes = 10;
 
+    /// <summary>Bars of a beginning or an end.</summary>
+    private const int EndBars = 4;
+
     /// <summary>
     /// The drills: each piece every other day, less often where that would take more than an eighth of the minutes for sections
     /// or a sixth for run-throughs; in the last week a third. Together half of the minutes at most, so that passages go on.
@@ -26,8 +30,8 @@ internal static class PerformanceFill
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
         var day = context.Request.Day;
-        var used = 0;
-        var drills = new List<Drill>();
+        var drills = Once(context, minutes).ToList();
+        var used = drills.Sum(drill => drill.Minutes);
         var pieces = context.Request.Materials
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}"))
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
@@ -51,6 +55,36 @@ internal static class PerformanceFill
         return drills;
     }
 
+    /// <summary>On the day and on its eve each piece once, at concert tempo; its beginning and its end where the minutes do not hold all of it.</summary>
+    private static IEnumerable<Drill> Once(FillContext context, int minutes)
+    {
+        var day = context.Request.Day;
+        var pieces = NearDate.Once(context.Request.Materials, day).Where(piece => piece.LastVisit != day && !context.Used.Contains($"m:{piece.Id}")).ToList();
+        var left = minutes - pieces.Count;
+        foreach (var piece in pieces)
+        {
+            var whole = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
+            var needed = Math.Max(1, (whole.TakeSeconds + 59) / 60);
+            var when = piece.Performance == day ? "today is the day" : "tomorrow is the day";
+            if (left < 0)
+                context.Waiting.Add(new Waiting(Area.Repertoire, piece.Id, piece.Title, $"{when}: no minute left for it"));
+            else if (needed - 1 <= left)
+                yield return context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, needed, $"{when}: once through", whole);
+            else
+                yield return Ends(context, piece, when);
+            left -= needed - 1 <= left ? needed - 1 : 0;
+        }
+    }
+
+    /// <summary>The first and the last bars of a piece, one take each.</summary>
+    private static Drill Ends(FillContext context, Material piece, string when)
+    {
+        var (begins, ends) = (Math.Min(piece.ToBar, piece.FromBar + EndBars - 1), Math.Max(piece.FromBar, piece.ToBar - EndBars + 1));
+        var targets = new[] { (piece.FromBar, begins), (ends, piece.ToBar) }
+            .Select(bars => context.TargetOf(context.Whole(piece, bars.Item1, bars.Item2), Pace.Performance) with { Title = $"{piece.Title}, {bars.Item1}–{bars.Item2}", StopAfterBar = bars.Item2 }).ToList();
+        return RoundsFill.Sized(context.Make(Area.Repertoire, Methods.OneTakeRounds, $"{piece.Title}, beginning and end", 1, $"{when}: beginning and end", targets) with { Mix = Mix.InTurn, MostRounds = 1 });
+    }
+
     /// <summary>Whether its passages stand far enough to be joined: at four fifths of their target on average.</summary>
     private static bool IsJoinable(FillContext context, Material piece)
     {
@@ -70,7 +104,7 @@ internal static class PerformanceFill
     private static Drill? Section(FillContext context, Material piece, Func<int, bool> fits)
     {
         var day = context.Request.Day;
-        var (from, to) = Performances.Phases(piece.PerformanceSet, piece.Performance!.Value);
+        var (from, to) = Performances.Phases(piece);
         var gone = (double)(day.DayNumber - from.DayNumber) / Math.Max(1, to.DayNumber - from.DayNumber);
         var count = Math.Clamp(4 - (int)(gone * 3), 2, Math.Max(2, piece.Bars / LeastSectionBars));
         var index = piece.Visits % count;

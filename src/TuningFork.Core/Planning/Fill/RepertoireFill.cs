@@ -31,6 +31,12 @@ internal static class RepertoireFill
             yield return drill;
         }
 
+        foreach (var material in context.Owed(Area.Repertoire, minutes))
+        {
+            minutes -= material.WeekMinutes;
+            yield return PassageWork.Single(context, new Queued(material, context.Request.Day, true, null, FillContext.ByWeek(material)), material.WeekMinutes);
+        }
+
         var queue = PassageQueue.Of(context, minutes);
         if (block.Rounds is { } rounds && queue.Count > 0 && minutes >= (2 * rounds.Work) + rounds.Rest)
         {
@@ -147,6 +153,8 @@ internal static class RepertoireFill
     private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes)
     {
         var day = context.Request.Day;
+        if ((context.Request.Demands & Demands.Concert) != Demands.None)
+            return null;
         var growing = queue.Where(queued => Grows(queued.Material, day))
             .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
             .Select(queued => queued with { Reason = "a second turn today" })
@@ -190,7 +198,7 @@ internal static class RepertoireFill
     {
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
         return context.Make(Area.Repertoire, Methods.FreePlay, "Music of your choice", minutes,
-            none ? "enter a piece and its hard bars come back in time" : "nothing else is due today")
+            none ? "enter a piece and its hard bars come back in time" : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest" : "nothing else is due today")
             with
         { How = "Play what you like, right through." };
     }

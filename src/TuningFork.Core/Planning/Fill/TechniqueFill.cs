@@ -24,6 +24,14 @@ internal static class TechniqueFill
     {
         if (minutes <= 0)
             yield break;
+        foreach (var material in context.Owed(Area.Technique, minutes))
+        {
+            minutes -= material.WeekMinutes;
+            yield return TechniqueDrill.Of(context, new Queued(material, context.Request.Day, true, null, FillContext.ByWeek(material)), material.WeekMinutes);
+        }
+
+        if (minutes <= 0)
+            yield break;
         var queue = Queue(context);
         if (queue.Count == 0)
         {

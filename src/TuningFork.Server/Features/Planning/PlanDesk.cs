@@ -19,6 +19,7 @@ public sealed record DayFacts(
     IReadOnlyList<Material> Materials,
     IReadOnlyList<RoutineRow> Routines,
     IReadOnlyList<AreaHistory> History,
+    IReadOnlyList<AreaHistory> Balance,
     IReadOnlyList<EarRecord> Ear,
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
     Body Body,
@@ -61,7 +62,6 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
         var (body, lastBody) = await BodyAsync(day, until, recent.Where(row => row.Seconds >= CountsSeconds).Select(row => row.Day).Distinct(), cancel);
-        var quiet = body.QuietDays.ToList();
         var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
         // An area that has rested for longer than that is looked up by itself.
         foreach (var area in Areas.All.Where(area => !last.ContainsKey(area)))
@@ -72,23 +72,38 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         }
 
         var week = day.AddDays(-6);
-        var credited = await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && !quiet.Contains(drill.Day) && drill.PlayedSeconds > 0)
-            .GroupBy(drill => drill.CreditedTo).Select(group => new { Area = group.Key, Seconds = group.Sum(drill => drill.PlayedSeconds) })
-            .ToListAsync(cancel);
-        var history = Areas.All.Select(area => new AreaHistory(
+        var credited = (await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && drill.PlayedSeconds > 0)
+            .GroupBy(drill => new { drill.Day, drill.CreditedTo }).Select(group => new { group.Key.Day, Area = group.Key.CreditedTo, Seconds = group.Sum(drill => drill.PlayedSeconds) })
+            .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
+        List<AreaHistory> History(Func<DateOnly, bool> counts) => Areas.All.Select(area => new AreaHistory(
             area,
-            (int)(recent.Where(row => row.Area == area && row.Day >= week && !body.QuietDays.Contains(row.Day)).Sum(row => row.Seconds) + credited.Where(row => row.Area == area).Sum(row => row.Seconds)),
+            (int)recent.Concat(credited).Where(row => row.Area == area && row.Day >= week && counts(row.Day)).Sum(row => row.Seconds),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
+        // Quiet days, and days near a performance, owe nothing.
+        var dates = rows.Where(row => row.Kind == MaterialKind.Piece && !row.Resting).SelectMany(Bookkeeping.DatesOf).ToList();
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
+        var materials = ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile));
         return new DayFacts(
-            day, profile, rows, Goals.Point(ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile)), goals, day),
+            day, profile, rows, await WithWeekAsync(Goals.Point(materials, goals, day), day, cancel),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
-            history, await EarAsync(day, until, cancel),
+            History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates)), await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
             body, lastBody,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
+    }
+
+    /// <summary>What is to come so often a week knows how often it was there.</summary>
+    private async Task<IReadOnlyList<Material>> WithWeekAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
+    {
+        var ids = materials.Where(material => material.WeekTimes > 0).Select(material => material.Id).ToList();
+        if (ids.Count == 0)
+            return materials;
+        var from = day.AddDays(-6);
+        var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= from && visit.Day < day)
+            .GroupBy(visit => visit.MaterialId).Select(group => new { Id = group.Key, Count = group.Count() }).ToDictionaryAsync(group => group.Id, group => group.Count, cancel);
+        return [.. materials.Select(material => material.WeekTimes > 0 ? material with { WeekVisits = visits.GetValueOrDefault(material.Id) } : material)];
     }
 
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null, IReadOnlyDictionary<int, VisitRow>? visits = null, Traits? traits = null)
@@ -203,7 +218,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Seed = row.Seed,
             Routine = Bookkeeping.ToCore(routine),
             Shares = Bookkeeping.SharesOf(facts.Profile),
-            History = facts.History,
+            History = facts.Balance,
             Materials = facts.Materials,
             Ear = facts.Ear,
             Asked = facts.Asked,

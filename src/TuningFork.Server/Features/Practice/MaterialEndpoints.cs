@@ -1,3 +1,4 @@
+using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
@@ -13,13 +14,15 @@ namespace TuningFork.Server.Features.Practice;
 public sealed record MaterialView(
     int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
     int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
-    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing);
+    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing,
+    IReadOnlyList<DateOnly> LaterDates, int WeekMinutes, int WeekTimes, bool TwiceADay);
 
-/// <summary>What a material is to be. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
+/// <summary>What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
 public sealed record MaterialWish(
     MaterialKind Kind, string Title = "", Area? Area = null, int? PieceId = null, int FromBar = 1, int ToBar = 4, int BeatsPerBar = 4,
     string Beat = "quarter", int? Target = null, Readiness Readiness = Readiness.Raw, string Difficulty = "", string Note = "",
-    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, IReadOnlyList<string>? Serves = null, int Version = 0);
+    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, IReadOnlyList<string>? Serves = null, int Version = 0,
+    IReadOnlyList<DateOnly>? LaterDates = null, int WeekMinutes = 0, int WeekTimes = 0, bool TwiceADay = false);
 
 /// <summary>A number of a readiness rating and its day.</summary>
 public sealed record RatingView(DateOnly Day, Readiness Readiness);
@@ -134,9 +137,13 @@ public static class MaterialEndpoints
         row.IsScale = wish.IsScale;
         if (wish.Serves is { } serves)
             row.Serves = string.Join(',', serves.Distinct(StringComparer.Ordinal));
-        var performance = row.Kind == MaterialKind.Piece ? wish.Performance : null;
+        var dates = row.Kind == MaterialKind.Piece ? (wish.LaterDates ?? []).Concat(wish.Performance is { } first ? [first] : []).Distinct().Order().ToList() : [];
+        DateOnly? performance = dates.Count > 0 ? dates[0] : null;
         if (performance != row.Performance)
             (row.Performance, row.PerformanceSet) = (performance, performance is null ? null : today);
+        row.LaterDates = string.Join(',', dates.Skip(1).Select(date => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)));
+        (row.WeekMinutes, row.WeekTimes) = wish is { WeekMinutes: > 0, WeekTimes: > 0 } ? (wish.WeekMinutes, wish.WeekTimes) : (0, 0);
+        row.TwiceADay = wish.TwiceADay;
         row.NextExample = wish.NextExample;
         row.Examples = wish.Examples;
         row.PerDay = wish.PerDay;
@@ -162,7 +169,8 @@ public static class MaterialEndpoints
             row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
             core.LastVisit, row.Visits, row.LastClean,
             core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
-            row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today)))
+            row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),
+            [.. Bookkeeping.DatesOf(row).Skip(1)], row.WeekMinutes, row.WeekTimes, row.TwiceADay))
             .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
             .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
             .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];
@@ -173,6 +181,7 @@ public static class MaterialEndpoints
 internal static class MaterialCheck
 {
     private const int MostBars = 10_000;
+    private const int MostDates = 30;
 
     public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage, string[] beats)
     {
@@ -192,6 +201,10 @@ internal static class MaterialCheck
             throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
         if ((wish.Serves ?? []).FirstOrDefault(one => !Core.Planning.Purpose.Difficulties.Contains(one, StringComparer.Ordinal)) is { } unknown)
             throw new FieldException("serves", $"\"{unknown}\" is no difficulty that an exercise can serve; there are {Words.List(Core.Planning.Purpose.Difficulties)}.");
+        if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
+            throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
+        if (wish.LaterDates?.Count > MostDates)
+            throw new FieldException("laterDates", $"A piece has {MostDates} further performances at most; leave out the ones that are past.");
         Bars(wish, piece, lastPassage);
         if (wish.Kind == MaterialKind.Book)
             Book(wish);

@@ -2,6 +2,7 @@ import { Box, Flex, chakra } from '@chakra-ui/react'
 import type { Problem, Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
 import { Field, Press, Refusal, Select, TextInput } from '../../ui/fields'
+import { Dates } from './DateFields'
 import type { Wish } from './wish'
 
 const difficulties = ['fingering', 'shift', 'rhythm', 'coordination', 'intonation', 'tone', 'memory', 'join']
@@ -134,15 +135,7 @@ export function TempoFields({ wish, set, problem }: PartProps) {
         </Flex>
         <Refusal problem={problem} field={['target', 'beat', 'beatsPerBar']} />
       </Box>
-      {wish.kind === 'Piece' && (
-        <Field label="Performance, if any" width="170px">
-          <TextInput
-            type="date"
-            value={wish.performance ?? ''}
-            onChange={(event) => set({ performance: event.target.value || null })}
-          />
-        </Field>
-      )}
+      {wish.kind === 'Piece' && <Dates wish={wish} set={set} problem={problem} />}
     </>
   )
 }

@@ -1,12 +1,13 @@
 import { Flex, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
 import { Form } from '../../ui/Form'
 import { Field, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
 import { DemoWord } from '../../ui/DemoWord'
 import { useRemoval } from '../../ui/removal'
 import { BookFields, ReadinessField, TempoFields, What } from './MaterialFields'
+import { ByWeek } from './DateFields'
 import type { Wish } from './wish'
 
 const names = { Exercise: 'exercise', Piece: 'piece', Passage: 'passage', Book: 'reading book' }
@@ -25,6 +26,8 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
   const { problem, run } = useProblem()
   const removal = useRemoval()
   const queries = useQueryClient()
+  const profile = api.useQuery('get', '/api/profile')
+  const week = (profile.data?.weekdayMinutes ?? []).reduce((sum, minutes) => sum + minutes, 0)
   const set = (change: Partial<Wish>) => setWish({ ...wish, ...change })
   const save = async (more: boolean) => {
     const saved = await run(() =>
@@ -70,6 +73,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
         ) : (
           <TempoFields wish={wish} set={set} problem={problem} />
         )}
+        {wish.kind !== 'Book' && <ByWeek wish={wish} set={set} problem={problem} week={week} />}
         {(wish.kind === 'Piece' || wish.kind === 'Passage') && <ReadinessField wish={wish} set={set} />}
         <Field
           label={wish.kind === 'Passage' ? 'Note for the stage: fingering, breath, why' : 'Note'}

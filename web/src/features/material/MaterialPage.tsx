@@ -6,9 +6,9 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { AreaGlyph } from '../../ui/areas'
 import { Empty, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
-import { sayDay, sayDistance, sayTempo } from '../../ui/words'
+import { sayDistance, sayTempo } from '../../ui/words'
 import { MaterialForm } from './MaterialForm'
-import { emptyWish, wishOf, type Wish } from './wish'
+import { emptyWish, sayDates, wishOf, type Wish } from './wish'
 
 type Material = Schemas['MaterialView']
 type Kind = Schemas['MaterialKind']
@@ -195,7 +195,8 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
               {[
                 item.resting && 'resting',
                 item.kind === 'Piece' && `${item.toBar} bars`,
-                item.performance && today && `performance ${sayDay(item.performance, today)}`,
+                today && sayDates(item, today),
+                item.weekTimes > 0 && `${item.weekMinutes} min, ${item.weekTimes} times a week`,
                 item.difficulty,
                 item.note,
               ]

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import { sayDay } from '../../ui/words'
 
 export type Wish = Schemas['MaterialWish']
 
@@ -22,6 +23,10 @@ const plain: Omit<Wish, 'kind'> = {
   perDay: 3,
   serves: [],
   version: 0,
+  laterDates: [],
+  weekMinutes: 0,
+  weekTimes: 0,
+  twiceADay: false,
 }
 
 /** What an empty form begins with. */
@@ -63,5 +68,15 @@ export function wishOf(item: Schemas['MaterialView']): Wish {
     perDay: item.perDay,
     serves: item.serves,
     version: item.version,
+    laterDates: item.laterDates,
+    weekMinutes: item.weekMinutes,
+    weekTimes: item.weekTimes,
+    twiceADay: item.twiceADay,
   }
+}
+
+/** The performances of a piece that are ahead, in words; nothing where there is none. */
+export function sayDates(item: Schemas['MaterialView'], today: string) {
+  const ahead = [item.performance, ...item.laterDates].filter((date) => date !== null && date >= today)
+  return ahead.length > 0 && `performance ${ahead.map((date) => sayDay(date!, today)).join(', ')}`
 }

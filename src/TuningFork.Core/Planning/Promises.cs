@@ -1,0 +1,41 @@
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>Minutes that come before the shares: what near dates need, and what the player has set for a material by week.</summary>
+internal static class Promises
+{
+    /// <summary>Promised minutes by area, never so many that another area loses its least.</summary>
+    /// <param name="request">What is known.</param>
+    /// <param name="playing">Minutes of playing.</param>
+    /// <param name="warmUp">Of them the warm-up's.</param>
+    public static IReadOnlyDictionary<Area, int> Of(DayRequest request, int playing, int warmUp)
+    {
+        var wanted = request.Materials.Where(material => IsOwed(material, request)).GroupBy(material => material.Area).ToDictionary(group => group.Key, group => group.Sum(material => material.WeekMinutes));
+        var dates = NearDate.Needed(request);
+        if (dates > 0)
+            wanted[Area.Repertoire] = dates + wanted.GetValueOrDefault(Area.Repertoire);
+        var blocks = request.Routine.Blocks.Where(block => block.Area != Area.WarmUp).ToList();
+        var left = playing - warmUp - blocks.Sum(block => block.Floor);
+        var given = new Dictionary<Area, int>();
+        foreach (var (area, minutes) in wanted.OrderByDescending(pair => pair.Key == Area.Repertoire && dates > 0).ThenBy(pair => pair.Key))
+        {
+            if (blocks.Find(block => block.Area == area) is not { } first || left <= 0)
+                continue;
+            given[area] = Math.Min(minutes, first.Floor + left);
+            left -= Math.Max(0, given[area] - first.Floor);
+        }
+
+        return given;
+    }
+
+    /// <summary>
+    /// Whether a material that is to have so many minutes so often a week has its turn today: it was not there often enough in
+    /// the last seven days, and the times are spread over them.
+    /// </summary>
+    /// <param name="material">The material.</param>
+    /// <param name="request">What is known.</param>
+    public static bool IsOwed(Material material, DayRequest request) => material is { WeekTimes: > 0, WeekMinutes: > 0, Resting: false, Kind: not MaterialKind.Book }
+        && material.LastVisit != request.Day && material.WeekVisits < material.WeekTimes
+        && (material.LastVisit is not { } last || request.Day.DayNumber - last.DayNumber >= 7 / material.WeekTimes);
+}

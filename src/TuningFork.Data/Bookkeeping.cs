@@ -201,15 +201,19 @@ public static class Bookkeeping
     public static Instrument InstrumentOf(ProfileRow profile)
     {
         ArgumentNullException.ThrowIfNull(profile);
-        var known = Instrument.Known.FirstOrDefault(one => string.Equals(one.Name, profile.Instrument, StringComparison.OrdinalIgnoreCase))
-            ?? Instrument.Unknown(profile.Instrument, profile.Family);
+        var known = InstrumentNames.Find(profile.Instrument) ?? Instrument.Unknown(profile.Instrument, profile.Family) with { Clef = ClefFor(profile) };
         return known with
         {
+            Name = profile.Instrument,
             Transposition = profile.Transposition,
             Lowest = Pitch.TryParse(profile.Lowest, out var lowest) ? lowest : known.Lowest,
             Highest = Pitch.TryParse(profile.Highest, out var highest) ? highest : known.Highest,
         };
     }
+
+    /// <summary>The clef of an instrument that nobody knows by name: bass where its middle lies below middle C.</summary>
+    private static Clef ClefFor(ProfileRow profile) => profile.Family == "percussion" ? Clef.Percussion
+        : Pitch.TryParse(profile.Lowest, out var lowest) && Pitch.TryParse(profile.Highest, out var highest) && lowest.Midi + highest.Midi < 120 ? Clef.Bass : Clef.Treble;
 
     /// <summary>The wanted shares of a profile.</summary>
     public static IReadOnlyList<AreaShare> SharesOf(ProfileRow profile)

@@ -75,6 +75,7 @@ app.MapAbout();
 app.MapBackups();
 app.MapTakeFromDemo();
 app.MapProfile();
+app.MapInstruments();
 app.MapFirstVisit();
 app.MapToday();
 app.MapRoutines();

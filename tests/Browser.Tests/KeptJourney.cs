@@ -74,14 +74,16 @@ public sealed class KeptJourney
         browser.Type("Its hard bars", "3-4, 30");
         browser.Button("Make my first plan").Click();
         browser.SeeText("goes beyond");
-        browser.Control("Instrument").SendKeys("Violin");
+        browser.Type("Instrument", "Classical guitar");
+        browser.SeeText("Guitar: plucked, written E3 to B5, sounds 12 semitones below");
         browser.Type("Mon", "45");
         browser.Type("Bars", "32");
         browser.Run("const one = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Make my first plan')); one.click(); one.click(); one.click()");
         browser.SeeText("Warm-up");
         browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]"));
         var profile = await app.Send(HttpMethod.Get, "/api/profile");
-        profile["instrument"]!.GetValue<string>().ShouldBe("Violin");
+        profile["instrument"]!.GetValue<string>().ShouldBe("Classical guitar");
+        profile["transposition"]!.GetValue<int>().ShouldBe(-12, "known by its fuller name");
         profile["weekdayMinutes"]![0]!.GetValue<int>().ShouldBe(45);
         (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().Count.ShouldBe(3);
 

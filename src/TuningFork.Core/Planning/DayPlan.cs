@@ -70,7 +70,10 @@ public sealed record DayRequest
     /// <summary>Most minutes of scales and arpeggios a day: about 20, or about 45 in the other school.</summary>
     public int ScaleMinutes { get; init; } = 20;
 
-    /// <summary>Family of the instrument: winds, strings, keys, percussion or other.</summary>
+    /// <summary>Sittings that were begun today before this one.</summary>
+    public int Sitting { get; init; }
+
+    /// <summary>Family of the instrument, one of those that <see cref="Theory.Instrument.Families"/> names.</summary>
     public string Family { get; init; } = "other";
 
     /// <summary>The versions of the warm-up; those of the family when there are none.</summary>
@@ -79,8 +82,11 @@ public sealed record DayRequest
     /// <summary>How a warm-up begins.</summary>
     public WarmUpSchool WarmUpSchool { get; init; }
 
-    /// <summary>One's own words for the awareness exercise, or empty.</summary>
+    /// <summary>One's own words for the opening, or empty.</summary>
     public string Awareness { get; init; } = "";
+
+    /// <summary>Minutes of the opening.</summary>
+    public int OpeningMinutes { get; init; } = 1;
 
     /// <summary>Methods that the player has defined.</summary>
     public IReadOnlyList<Method> Methods { get; init; } = [];

@@ -126,8 +126,9 @@ public static class PlanEdit
         ? one.Targets.Select(target => target.Key).ToHashSet(StringComparer.Ordinal).SetEquals(other.Targets.Select(target => target.Key))
         : one.Title == other.Title);
 
-    /// <summary>Each drill that was moved by hand knows where it stands now.</summary>
-    private static List<Drill> Places(List<Drill> drills) => [.. drills.Select((drill, place) => drill.MovedTo is null ? drill : drill with { MovedTo = place })];
+    /// <summary>Each drill that was moved by hand knows where it stands now; the last place is the last in a longer plan too.</summary>
+    private static List<Drill> Places(List<Drill> drills) =>
+        [.. drills.Select((drill, place) => drill.MovedTo is null ? drill : drill with { MovedTo = place == drills.Count - 1 ? Drill.LastPlace : place })];
 
     private static int Checked(int? minutes) => minutes is >= 1 and <= MostMinutes
         ? minutes.Value

@@ -29,12 +29,16 @@ public static class WarmUpCut
     /// <param name="minutes">Minutes at hand, 1 or more.</param>
     /// <param name="demands">What the day asks.</param>
     /// <param name="rests">Says of a place in the version whether it is left alone today; null for none.</param>
-    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands, Func<int, bool>? rests = null)
+    /// <param name="isShort">True in a short sitting: an opening that is core takes the place of the first element.</param>
+    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands, Func<int, bool>? rests = null, bool isShort = false)
     {
         ArgumentNullException.ThrowIfNull(warmUp);
         ArgumentNullException.ThrowIfNull(opening);
         ArgumentOutOfRangeException.ThrowIfLessThan(minutes, 1);
-        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. warmUp.InOrder().Where(pair => rests?.Invoke(pair.Place) != true)];
+        var parts = warmUp.InOrder().Where(pair => rests?.Invoke(pair.Place) != true).ToList();
+        if (isShort && opening.Core && parts.Exists(pair => pair.Part.Element != WarmUpElement.Sound))
+            parts.RemoveAll(pair => pair.Part.Element == WarmUpElement.Sound);
+        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. parts];
         var left = minutes - all.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
         var kept = all.FindAll(pair =>
         {

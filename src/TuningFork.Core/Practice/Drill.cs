@@ -92,6 +92,9 @@ public sealed record Drill
     /// <summary>True when the player has given it its minutes, its method or its place in the plan: it stays when the day is planned anew.</summary>
     public bool ByHand { get; init; }
 
+    /// <summary>What <see cref="MovedTo"/> says of a drill that is to come last, however long the plan.</summary>
+    public const int LastPlace = int.MaxValue;
+
     /// <summary>Place in the plan, from 0, to which the player has moved it; null when it was not moved.</summary>
     public int? MovedTo { get; init; }
 

@@ -21,7 +21,7 @@ public enum Clef
 
 /// <summary>What an instrument is: how it is written and how that sounds.</summary>
 /// <param name="Name">What it is called.</param>
-/// <param name="Family">winds, strings, keys, percussion or other.</param>
+/// <param name="Family">One of <see cref="Families"/>.</param>
 /// <param name="Clef">Usual clef.</param>
 /// <param name="Lowest">Lowest usual written note; null without pitch.</param>
 /// <param name="Highest">Highest usual written note; null without pitch.</param>
@@ -39,13 +39,25 @@ public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lo
         Wind("B-flat trumpet", "F#3", "C6", -2), Wind("Horn in F", "F#2", "C6", -7), Wind("Trombone", "E2", "Bb4", clef: Clef.Bass), Wind("Tuba", "E1", "F4", clef: Clef.Bass),
         Strings("Violin", Clef.Treble, "A7", 0, "G3", "D4", "A4", "E5"), Strings("Viola", Clef.Alto, "E6", 0, "C3", "G3", "D4", "A4"),
         Strings("Cello", Clef.Bass, "A5", 0, "C2", "G2", "D3", "A3"), Strings("Double bass", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
-        Strings("Guitar", Clef.Treble, "B5", -12, "E3", "A3", "D4", "G4", "B4", "E5"), Strings("Bass guitar", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
-        Strings("Mandolin", Clef.Treble, "A6", 0, "G3", "D4", "A4", "E5"), Strings("Ukulele", Clef.Treble, "A5", 0, "C4", "E4", "G4", "A4"),
+        Plucked("Guitar", Clef.Treble, "B5", -12, "E3", "A3", "D4", "G4", "B4", "E5"), Plucked("Bass guitar", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
+        Plucked("Mandolin", Clef.Treble, "A6", 0, "G3", "D4", "A4", "E5"), Plucked("Ukulele", Clef.Treble, "A5", 0, "C4", "E4", "G4", "A4"),
+        new("Harp", "plucked", Clef.Treble, Pitch.Parse("C1"), Pitch.Parse("G7")),
         new("Piano", "keys", Clef.Treble, Pitch.Parse("A0"), Pitch.Parse("C8")), new("Accordion", "keys", Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("A6")),
-        new("Hand drum", "percussion", Clef.Percussion, null, null), new("Snare drum", "percussion", Clef.Percussion, null, null),
+        new("Hand drum", "percussion", Clef.Percussion, null, null), new("Snare drum", "percussion", Clef.Percussion, null, null), new("Drum kit", "percussion", Clef.Percussion, null, null),
         new("Vibraphone", "percussion", Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("F6")),
-        new("Voice", "other", Clef.Treble, Pitch.Parse("C4"), Pitch.Parse("G5")),
+        Voice("Voice", "C4", "G5"), Voice("Soprano voice", "C4", "A5"), Voice("Alto voice", "G3", "E5"), Voice("Tenor voice", "C4", "A5", -12),
+        Voice("Baritone voice", "A2", "F4", clef: Clef.Bass), Voice("Bass voice", "E2", "E4", clef: Clef.Bass),
     ];
+
+    /// <summary>The families, which warm up and improvise in ways of their own.</summary>
+    public static IReadOnlyList<string> Families { get; } = ["winds", "strings", "plucked", "keys", "percussion", "voice", "other"];
+
+    /// <summary>MIDI notes between which ear questions lie well: sung by most people (common practice).</summary>
+    private const int LowestCentre = 55;
+    private const int HighestCentre = 64;
+
+    /// <summary>Sounding MIDI note round which ear questions lie.</summary>
+    public int EarCentre => Lowest is { } low && Highest is { } high ? Math.Clamp(low.Midi + ((high.Midi - low.Midi) * 2 / 5) + Transposition, LowestCentre, HighestCentre) : 60;
 
     /// <summary>An instrument with pitch that nobody knows by name: treble clef, C4 to C6, as it sounds.</summary>
     /// <param name="name">What it is called.</param>
@@ -62,6 +74,12 @@ public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lo
 
     private static Instrument Wind(string name, string low, string high, int transposition = 0, Clef clef = Clef.Treble) =>
         new(name, "winds", clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
+
+    private static Instrument Voice(string name, string low, string high, int transposition = 0, Clef clef = Clef.Treble) =>
+        new(name, "voice", clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
+
+    private static Instrument Plucked(string name, Clef clef, string high, int transposition, params string[] open) =>
+        Strings(name, clef, high, transposition, open) with { Family = "plucked" };
 
     private static Instrument Strings(string name, Clef clef, string high, int transposition, params string[] open) =>
         new(name, "strings", clef, Pitch.Parse(open[0]), Pitch.Parse(high), transposition, [.. open.Select(Pitch.Parse)]);

@@ -10,13 +10,15 @@ public static class WarmUpLibrary
     private static readonly string[] Brass = ["trumpet", "horn", "trombone", "tuba", "cornet", "euphonium"];
 
     /// <summary>Three versions.</summary>
-    /// <param name="family">Winds, strings, keys, percussion or other.</param>
+    /// <param name="family">The family of the instrument.</param>
     /// <param name="instrument">Its name; tells brass and the clarinet from other winds.</param>
     public static IReadOnlyList<WarmUp> For(string family, string instrument = "") =>
         [.. (family switch
         {
             "winds" => Winds(Crossing(instrument)),
             "strings" => Strings(),
+            "plucked" => WarmUpsByHand.Plucked,
+            "voice" => WarmUpsByHand.Voice,
             "keys" => Keys(),
             "percussion" => Percussion(),
             _ => Other(),

@@ -9,14 +9,22 @@ public static class WarmUpOpening
     /// <summary>The awareness exercise, unless one's own words stand in its place.</summary>
     public const string UsualAwareness = "Stand or sit, feet on the floor. Three slow breaths. One comfortable note, as softly as it will speak; listen until it has gone. Again.";
 
-    /// <summary>The part that comes before all others: an extra in the one school, core in the other.</summary>
+    /// <summary>What opens a sitting in the other school, unless one's own words stand in its place.</summary>
+    public const string UsualEasing = "A tune you know by heart, softly, for the sound of it.";
+
+    /// <summary>Sittings shorter than this have the opening in place of the first element.</summary>
+    public const int ShortSitting = 20;
+
+    /// <summary>The part that comes before all others: core in the first sitting of a day, offered as an extra in the next.</summary>
     /// <param name="school">How a warm-up begins.</param>
-    /// <param name="awareness">One's own words for the awareness exercise, or empty.</param>
-    public static WarmUpPart Of(WarmUpSchool school, string awareness)
+    /// <param name="words">One's own words for it, or empty.</param>
+    /// <param name="minutes">Its minutes.</param>
+    /// <param name="again">True when there was a sitting today before this one.</param>
+    public static WarmUpPart Of(WarmUpSchool school, string words, int minutes = 1, bool again = false)
     {
-        ArgumentNullException.ThrowIfNull(awareness);
+        ArgumentNullException.ThrowIfNull(words);
         return school == WarmUpSchool.Awareness
-            ? new WarmUpPart(WarmUpElement.Sound, "Awareness, always the same", awareness.Length > 0 ? awareness : UsualAwareness, 1, Core: true)
-            : new WarmUpPart(WarmUpElement.Sound, "Something easy you like", "A tune you know by heart, softly, for the sound of it.", 1, Core: false);
+            ? new WarmUpPart(WarmUpElement.Sound, "Awareness, always the same", words.Length > 0 ? words : UsualAwareness, minutes, Core: !again)
+            : new WarmUpPart(WarmUpElement.Sound, "Something easy you like", words.Length > 0 ? words : UsualEasing, minutes, Core: !again);
     }
 }

@@ -565,6 +565,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Seed")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Sitting")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");

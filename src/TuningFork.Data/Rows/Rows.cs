@@ -207,6 +207,9 @@ public sealed class PlanRow
 {
     public int Id { get; set; }
     public DateOnly Day { get; set; }
+
+    /// <summary>Sittings that were begun that day before this one.</summary>
+    public int Sitting { get; set; }
     public int Minutes { get; set; }
     public Demands Demands { get; set; }
     public string Purpose { get; set; } = "";

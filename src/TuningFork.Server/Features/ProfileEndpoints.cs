@@ -24,17 +24,15 @@ public sealed record ProfileView(
     string Instrument, string Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
     School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version);
 
-/// <summary>What the player and the layout are to be.</summary>
+/// <summary>What the player and the layout are to be. Family, transposition and ear centre left out: the usual ones of the instrument, where it is known by name.</summary>
 public sealed record ProfileWish(
-    string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int Transposition = 0, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
-    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int EarCentre = 60,
+    string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int? Transposition = null, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
+    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int? EarCentre = null,
     string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0);
 
 /// <summary>The player over HTTP.</summary>
 public static class ProfileEndpoints
 {
-    private static readonly string[] Families = ["winds", "strings", "keys", "percussion", "other"];
-
     public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, TimeProvider time, CancellationToken cancel) =>
     {
         var book = ledger.Of(context);
@@ -62,7 +60,10 @@ public static class ProfileEndpoints
     /// <summary>Writes the player down.</summary>
     public static async Task<ProfileView> SetAsync(ProfileWish wish, PracticeDb db, CancellationToken cancel)
     {
-        Check(wish);
+        var known = InstrumentNames.Find(wish.Instrument);
+        if (wish.Family.Length == 0 && known is not null)
+            wish = wish with { Family = known.Family };
+        Check(wish, known);
         var row = await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
         if ((row?.Version ?? 0) != wish.Version)
             throw Problems.Stale("The balance");
@@ -71,38 +72,40 @@ public static class ProfileEndpoints
         // Another kind of instrument warms up otherwise; versions that were changed or made by the player stay.
         else if (row.Family != wish.Family && await db.WarmUps.AllAsync(version => version.Version == 0, cancel))
             db.WarmUps.RemoveRange(db.WarmUps);
-        Write(row, wish);
+        Write(row, wish, known);
         row.Version++;
         await db.SaveChangesAsync(cancel);
         await Seed.WarmUpsAsync(db, cancel);
         return View(row);
     }
 
-    private static void Write(ProfileRow row, ProfileWish wish)
+    private static void Write(ProfileRow row, ProfileWish wish, Instrument? known)
     {
         row.Instrument = wish.Instrument.Trim();
         row.Family = wish.Family;
-        row.Transposition = wish.Transposition;
+        row.Transposition = wish.Transposition ?? known?.Transposition ?? 0;
         row.WeekdayMinutes = string.Join(',', wish.WeekdayMinutes);
         row.BoundaryHour = wish.BoundaryHour;
         row.SharesJson = JsonSerializer.Serialize(wish.Shares ?? Shares.Default, Bookkeeping.Json);
         row.School = wish.School;
         row.Mix = wish.Mix;
         row.ScaleMinutes = wish.ScaleMinutes;
-        row.EarCentre = wish.EarCentre;
+        row.EarCentre = wish.EarCentre ?? known?.EarCentre ?? 60;
         row.Lowest = wish.Lowest.Trim();
         row.Highest = wish.Highest.Trim();
         row.A4 = wish.A4;
         row.Naming = wish.Naming;
     }
 
-    private static void Check(ProfileWish wish)
+    private static void Check(ProfileWish wish, Instrument? known)
     {
         Problems.Text("instrument", wish.Instrument, 100);
         if (string.IsNullOrWhiteSpace(wish.Instrument))
             throw new FieldException("instrument", "Name your instrument.");
-        if (!Families.Contains(wish.Family))
-            throw new FieldException("family", $"The family is one of: {Words.List(Families)}.");
+        if (!Instrument.Families.Contains(wish.Family, StringComparer.Ordinal))
+            throw new FieldException("family", $"The family is one of: {Words.List(Instrument.Families)}.");
+        if (known is null && wish.Family is not "percussion" && (wish.Lowest.Length == 0 || wish.Highest.Length == 0))
+            throw new FieldException("lowest", $"\"{wish.Instrument.Trim()}\" is not known by name: give its lowest and its highest written note, like C4 and C6.");
         if (wish.WeekdayMinutes.Count != 7 || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most))
             throw new FieldException("weekdayMinutes", $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes.");
         if (wish.WeekdayMinutes.All(minutes => minutes == 0))

@@ -113,6 +113,30 @@ public sealed class TheoryTests
         Pitch.Parse(written).Plus(instrument.ToSounding).ShouldBe(Pitch.Parse(sounding));
     }
 
+    /// <summary>What people call them (everyday speech, from memory).</summary>
+    [Theory]
+    [InlineData("Classical guitar", "Guitar", "plucked")]
+    [InlineData("acoustic bass guitar", "Bass guitar", "plucked")]
+    [InlineData("Bb Clarinet", "B-flat clarinet", "winds")]
+    [InlineData("clarinet", "B-flat clarinet", "winds")]
+    [InlineData("my old bass clarinet", "Bass clarinet", "winds")]
+    [InlineData("alto sax", "Alto saxophone", "winds")]
+    [InlineData("Sax", "Alto saxophone", "winds")]
+    [InlineData("French horn", "Horn in F", "winds")]
+    [InlineData("upright bass", "Double bass", "strings")]
+    [InlineData("Digital piano", "Piano", "keys")]
+    [InlineData("Cajon", "Hand drum", "percussion")]
+    [InlineData("singing", "Voice", "voice")]
+    [InlineData("Tenor", "Tenor voice", "voice")]
+    [InlineData("zither", null, null)]
+    [InlineData("", null, null)]
+    public void Instruments_are_found_by_what_people_call_them(string typed, string? name, string? family)
+    {
+        var found = InstrumentNames.Find(typed);
+        found?.Name.ShouldBe(name);
+        (found?.Family).ShouldBe(family);
+    }
+
     [Fact]
     public void A_clarinet_reading_D_major_sounds_C_major_and_keys_that_cannot_be_written_are_respelled()
     {

@@ -15,7 +15,7 @@ public sealed class WarmUpTests
 
     public static TheoryData<string, string> Instruments => new()
     {
-        { "winds", "B-flat clarinet" }, { "winds", "Trumpet" }, { "winds", "Flute" }, { "strings", "Violin" }, { "keys", "Piano" }, { "percussion", "Hand drum" }, { "other", "" },
+        { "winds", "B-flat clarinet" }, { "winds", "Trumpet" }, { "winds", "Flute" }, { "strings", "Violin" }, { "plucked", "Guitar" }, { "voice", "Voice" }, { "keys", "Piano" }, { "percussion", "Hand drum" }, { "other", "" },
     };
 
     /// <summary>Four elements, each with a core; three or four versions (common practice).</summary>

@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["FindInstrument"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/first-visit": {
         parameters: {
             query?: never;
@@ -1256,6 +1272,8 @@ export interface components {
             id: string;
             name: string;
         };
+        /** @enum {unknown} */
+        Clef: "Treble" | "Bass" | "Alto" | "Tenor" | "Percussion";
         Click: {
             /** Format: double */
             at: number;
@@ -1557,6 +1575,22 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "Right" | "Left" | null;
+        InstrumentsView: {
+            names: string[];
+            families: string[];
+            found: null | components["schemas"]["InstrumentView"];
+        };
+        InstrumentView: {
+            name: string;
+            family: string;
+            clef: components["schemas"]["Clef"];
+            lowest: string;
+            highest: string;
+            /** Format: int32 */
+            transposition: number;
+            /** Format: int32 */
+            earCentre: number;
+        };
         JournalDay: {
             /** Format: date */
             day: string;
@@ -1861,6 +1895,11 @@ export interface components {
             school: components["schemas"]["WarmUpSchool"];
             /** @default  */
             awareness: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            minutes: number;
         };
         PageView: {
             /** Format: int32 */
@@ -2050,11 +2089,8 @@ export interface components {
             instrument: string;
             family: string;
             weekdayMinutes: number[];
-            /**
-             * Format: int32
-             * @default 0
-             */
-            transposition: number;
+            /** Format: int32 */
+            transposition?: null | number;
             /**
              * Format: int32
              * @default 4
@@ -2068,11 +2104,8 @@ export interface components {
              * @default 20
              */
             scaleMinutes: number;
-            /**
-             * Format: int32
-             * @default 60
-             */
-            earCentre: number;
+            /** Format: int32 */
+            earCentre?: null | number;
             /** @default  */
             lowest: string;
             /** @default  */
@@ -2569,6 +2602,8 @@ export interface components {
             school: components["schemas"]["WarmUpSchool"];
             awareness: string;
             usualAwareness: string;
+            /** Format: int32 */
+            minutes: number;
             versions: components["schemas"]["WarmUpView"][];
         };
         WarmUpView: {
@@ -2672,6 +2707,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TakenView"];
+                };
+            };
+        };
+    };
+    FindInstrument: {
+        parameters: {
+            query?: {
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsView"];
                 };
             };
         };

@@ -20,8 +20,10 @@ internal static class WarmUpFill
         var request = context.Request;
         var version = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
             .ThenBy(one => one.LastDay ?? DateOnly.MinValue).First();
-        var cut = WarmUpCut.Of(version, WarmUpOpening.Of(request.WarmUpSchool, request.Awareness), minutes, request.Demands,
-            place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true);
+        var opening = WarmUpOpening.Of(request.WarmUpSchool, request.Awareness, request.OpeningMinutes, request.Sitting > 0);
+        var cut = WarmUpCut.Of(version, opening, minutes, request.Demands,
+            place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true,
+            request.Minutes < WarmUpOpening.ShortSitting);
         for (var i = 0; i < cut.Stretches.Count; i++)
         {
             var stretch = cut.Stretches[i];

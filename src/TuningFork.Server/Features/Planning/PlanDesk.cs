@@ -127,6 +127,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var row = new PlanRow
         {
             Day = facts.Day,
+            Sitting = number,
             Minutes = minutes,
             Seed = (facts.Day.DayNumber * 31) + number,
             RoutineId = RoutineFor(facts, number, minutes).Id,
@@ -233,6 +234,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,
             Awareness = facts.Profile.Awareness,
+            OpeningMinutes = facts.Profile.OpeningMinutes,
+            Sitting = row.Sitting,
             Quiet = facts.Body.Quiet,
             HoldTempo = facts.Body.HoldTempo,
             AfterPain = facts.Body.AfterPain,

@@ -13,14 +13,16 @@ namespace TuningFork.Server.Features.Planning;
 public sealed record WarmUpView(int Id, string Name, IReadOnlyList<WarmUpPart> Parts, DateOnly? LastDay, bool Next, int Minutes, int CoreMinutes, int Version);
 
 /// <summary>All versions, and how a warm-up begins.</summary>
-/// <param name="UsualAwareness">The awareness exercise where there are no words of one's own.</param>
-public sealed record WarmUpsView(WarmUpSchool School, string Awareness, string UsualAwareness, IReadOnlyList<WarmUpView> Versions);
+/// <param name="Awareness">One's own words for the opening, or empty.</param>
+/// <param name="UsualAwareness">What it is where there are none.</param>
+/// <param name="Minutes">Its minutes.</param>
+public sealed record WarmUpsView(WarmUpSchool School, string Awareness, string UsualAwareness, int Minutes, IReadOnlyList<WarmUpView> Versions);
 
 /// <summary>What a version is to be.</summary>
 public sealed record WarmUpWish(string Name, IReadOnlyList<WarmUpPart> Parts, int Version = 0);
 
 /// <summary>How a warm-up is to begin.</summary>
-public sealed record OpeningWish(WarmUpSchool School, string Awareness = "");
+public sealed record OpeningWish(WarmUpSchool School, string Awareness = "", int Minutes = 1);
 
 /// <summary>Asks how parts come out in a sitting of some minutes with some demands.</summary>
 public sealed record CutWish(IReadOnlyList<WarmUpPart> Parts, int SittingMinutes = 30, IReadOnlyList<Demands>? Demands = null);
@@ -67,6 +69,7 @@ public static class WarmUpEndpoints
             var profile = await desk.ProfileAsync(cancel);
             profile.WarmUpSchool = Enum.IsDefined(wish.School) ? wish.School : throw new FieldException("school", "A warm-up begins with EaseIn or Awareness.");
             profile.Awareness = Problems.Text("awareness", wish.Awareness, 500);
+            profile.OpeningMinutes = wish.Minutes is >= 1 and <= WarmUpPart.MostMinutes ? wish.Minutes : throw new FieldException("minutes", $"The opening lasts 1 to {WarmUpPart.MostMinutes} minutes.");
             await db.SaveChangesAsync(cancel);
             return await AllAsync(db, desk, clock, cancel);
         }).WithName("SetWarmUpOpening");
@@ -80,7 +83,7 @@ public static class WarmUpEndpoints
         var rows = await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel);
         var versions = rows.ConvertAll(row => Bookkeeping.ToCore(row, today));
         var next = versions.MinBy(version => version.LastDay ?? DateOnly.MinValue)?.Id;
-        return new WarmUpsView(profile.WarmUpSchool, profile.Awareness, WarmUpOpening.UsualAwareness, [.. rows.Zip(versions, (row, version) => new WarmUpView(
+        return new WarmUpsView(profile.WarmUpSchool, profile.Awareness, WarmUpOpening.Of(profile.WarmUpSchool, "").How, profile.OpeningMinutes, [.. rows.Zip(versions, (row, version) => new WarmUpView(
             row.Id, row.Name, version.Parts, version.LastDay, row.Id == next, version.Minutes(), version.Minutes(coreOnly: true), row.Version))]);
     }
 
@@ -114,7 +117,7 @@ public static class WarmUpEndpoints
         Check("-", wish.Parts);
         var demands = (wish.Demands ?? []).Aggregate(Demands.None, (all, one) => all | one);
         var minutes = SittingLength.WarmUp(wish.SittingMinutes, demands);
-        var cut = WarmUpCut.Of(new WarmUp(0, "-", wish.Parts), WarmUpOpening.Of(profile.WarmUpSchool, profile.Awareness), minutes, demands);
+        var cut = WarmUpCut.Of(new WarmUp(0, "-", wish.Parts), WarmUpOpening.Of(profile.WarmUpSchool, profile.Awareness, profile.OpeningMinutes), minutes, demands, isShort: wish.SittingMinutes < WarmUpOpening.ShortSitting);
         return new CutView(
             minutes,
             [.. cut.Stretches.Select(stretch => new StretchView([.. stretch.Parts.Select(pair => pair.Place)], string.Join(" · ", stretch.Parts.Select(pair => pair.Part.Title)), stretch.Minutes))],

@@ -4,35 +4,14 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { keepBook } from '../../api/book'
 import { ask, client, Problem } from '../../api/client'
-import { Field, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Found, InstrumentName, type Unknown } from './FoundInstrument'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
-interface Instrument {
-  name: string
-  family: string
-  transposition: number
-  earCentre: number
-}
-
-const instruments: Instrument[] = [
-  { name: 'B-flat clarinet', family: 'winds', transposition: -2, earCentre: 60 },
-  { name: 'Alto saxophone', family: 'winds', transposition: -9, earCentre: 60 },
-  { name: 'Tenor saxophone', family: 'winds', transposition: -14, earCentre: 56 },
-  { name: 'B-flat trumpet', family: 'winds', transposition: -2, earCentre: 60 },
-  { name: 'Horn in F', family: 'winds', transposition: -7, earCentre: 57 },
-  { name: 'Flute', family: 'winds', transposition: 0, earCentre: 64 },
-  { name: 'Violin', family: 'strings', transposition: 0, earCentre: 62 },
-  { name: 'Cello', family: 'strings', transposition: 0, earCentre: 55 },
-  { name: 'Guitar', family: 'strings', transposition: -12, earCentre: 57 },
-  { name: 'Piano', family: 'keys', transposition: 0, earCentre: 60 },
-  { name: 'Hand percussion', family: 'percussion', transposition: 0, earCentre: 60 },
-  { name: 'Another instrument', family: 'other', transposition: 0, earCentre: 60 },
-]
-
 interface Start {
-  instrument: number
-  ownName: string
+  instrument: string
+  unknown: Unknown
   minutes: number[]
   piece: string
   bars: string
@@ -48,8 +27,8 @@ export function FirstVisitPage() {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [start, setStart] = useState<Start>({
-    instrument: 0,
-    ownName: '',
+    instrument: '',
+    unknown: { family: 'other', lowest: '', highest: '' },
     minutes: [30, 30, 30, 30, 30, 30, 30],
     piece: '',
     bars: '32',
@@ -84,27 +63,15 @@ export function FirstVisitPage() {
         the minutes are needed.
       </Text>
       <Section number="1" title="What do you play?">
-        <Select
-          aria-label="Instrument"
-          width="260px"
-          value={start.instrument}
-          onChange={(event) => set({ instrument: Number(event.target.value) })}
-        >
-          {instruments.map((one, i) => (
-            <option key={one.name} value={i}>
-              {one.name}
-            </option>
-          ))}
-        </Select>
-        {instruments[start.instrument]?.family === 'other' && (
-          <TextInput
-            aria-label="Its name"
-            placeholder="its name"
-            width="220px"
-            value={start.ownName}
-            onChange={(event) => set({ ownName: event.target.value })}
-          />
-        )}
+        <Box width="260px">
+          <InstrumentName name={start.instrument} set={(instrument) => set({ instrument })} />
+        </Box>
+        <Found
+          name={start.instrument}
+          unknown={start.unknown}
+          set={(part) => set({ unknown: { ...start.unknown, ...part } })}
+          problem={problem}
+        />
         <Refusal problem={problem} field={['instrument', 'family']} />
       </Section>
       <Section number="2" title="How many minutes do you have?">
@@ -186,18 +153,16 @@ function Section({ number, title, children }: { number: string; title: string; c
 
 /** Enters everything at once: after a refusal nothing has been entered, and every field can be corrected. */
 async function enter(start: Start) {
-  const chosen = instruments[start.instrument]!
+  const { found } = await ask(
+    client.GET('/api/instruments', { params: { query: { name: start.instrument } } }),
+  )
   const profile = {
-    instrument: chosen.family === 'other' && start.ownName.trim() ? start.ownName : chosen.name,
-    family: chosen.family,
-    transposition: chosen.transposition,
-    earCentre: chosen.earCentre,
+    instrument: start.instrument,
+    ...(found ? { family: '', lowest: '', highest: '' } : start.unknown),
     boundaryHour: 4,
     school: 'WideningGaps',
     mix: 'Shuffled',
     scaleMinutes: 20,
-    lowest: '',
-    highest: '',
     a4: 440,
     naming: 'Letters',
     version: 0,

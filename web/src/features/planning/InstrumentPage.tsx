@@ -3,17 +3,10 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { InstrumentName, sounding, useInstruments } from './FoundInstrument'
 import { BalanceTabs } from '../../ui/Tabs'
 
 type Profile = Schemas['ProfileView']
-
-const families = [
-  ['winds', 'winds'],
-  ['strings', 'strings'],
-  ['keys', 'keys'],
-  ['percussion', 'percussion'],
-  ['other', 'other'],
-] as const
 
 const namings: [Schemas['Naming'], string][] = [
   ['Letters', 'letters: C D E'],
@@ -32,6 +25,15 @@ export function InstrumentPage() {
   ) : null
 }
 
+/** What is usual for an instrument that is known by name. */
+const usual = (found: Schemas['InstrumentView']) => ({
+  family: found.family,
+  transposition: found.transposition,
+  earCentre: found.earCentre,
+  lowest: '',
+  highest: '',
+})
+
 interface FormProps {
   start: Profile
   kept: boolean
@@ -40,6 +42,7 @@ interface FormProps {
 
 function Form({ start, kept, setKept }: FormProps) {
   const [wish, setWish] = useState(start)
+  const instruments = useInstruments(wish.instrument)
   const { problem, run } = useProblem()
   const queries = useQueryClient()
   const set = (part: Partial<Profile>) => {
@@ -60,14 +63,12 @@ function Form({ start, kept, setKept }: FormProps) {
         maxW="900px"
       >
         <Field label="What you play">
-          <TextInput value={wish.instrument} onChange={(event) => set({ instrument: event.target.value })} />
+          <InstrumentName name={wish.instrument} set={(instrument) => set({ instrument })} />
         </Field>
         <Field label="Family">
           <Select value={wish.family} onChange={(event) => set({ family: event.target.value })}>
-            {families.map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
+            {(instruments?.families ?? [wish.family]).map((one) => (
+              <option key={one}>{one}</option>
             ))}
           </Select>
         </Field>
@@ -115,6 +116,13 @@ function Form({ start, kept, setKept }: FormProps) {
           </Flex>
           <Refusal problem={problem} field={['transposition', 'a4']} />
         </Box>
+        {instruments?.found && wish.instrument !== start.instrument && (
+          <Box gridColumn={{ md: '1 / -1' }}>
+            <Press onClick={() => set({ ...usual(instruments.found!) })}>
+              Take what is usual for {instruments.found.name}
+            </Press>
+          </Box>
+        )}
         <Field label="Notes are called by" hint="shown under the notes of a sheet">
           <Select
             value={wish.naming}
@@ -140,8 +148,3 @@ function Form({ start, kept, setKept }: FormProps) {
     </Page>
   )
 }
-
-const sounding = (semitones: number) =>
-  semitones === 0
-    ? 'as written'
-    : `${Math.abs(semitones)} ${semitones < 0 ? 'below' : 'above'} what is written`

@@ -15,6 +15,8 @@ const weeks = [2, 4, 8]
 /** What is decided with the hands and with the breath, by family. */
 const names: Record<string, [string, string]> = {
   strings: ['fingering', 'bowing'],
+  plucked: ['fingering', 'strokes'],
+  voice: ['words', 'breath'],
   winds: ['fingering', 'breath'],
   percussion: ['sticking', 'grip and stroke'],
   keys: ['fingering', 'pedal'],

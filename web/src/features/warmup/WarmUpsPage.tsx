@@ -63,7 +63,7 @@ export function WarmUpsPage() {
             <Card key={version.id} version={version} tried={tried} edit={() => setEditing(version)} />
           ))}
         <Box borderTop="2px solid" borderColor="ink" pt="3">
-          <Opening key={all.data.school + all.data.awareness} view={all.data} />
+          <Opening key={all.data.school + all.data.awareness + all.data.minutes} view={all.data} />
           <Press mt="6" onClick={() => setEditing(fresh)}>
             New version
           </Press>
@@ -167,38 +167,50 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
   )
 }
 
-/** The school of beginning, and the words of the awareness exercise. */
+/** The school of beginning, the words of the opening and its minutes. */
 function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
-  const [awareness, setAwareness] = useState(view.awareness || view.usualAwareness)
-  const set = async (school: Schemas['WarmUpSchool'], words: string) => {
-    const body = { school, awareness: words === view.usualAwareness ? '' : words }
+  const [words, setWords] = useState(view.awareness || view.usualAwareness)
+  const set = async (part: Partial<Schemas['OpeningWish']>) => {
+    const own = words === view.usualAwareness ? '' : words
+    const body = { school: view.school, awareness: own, minutes: view.minutes, ...part }
     if (await run(() => ask(client.PUT('/api/warm-ups/opening', { body })))) await queries.invalidateQueries()
   }
   return (
     <>
-      <Field label="Every warm-up begins with" width="100%">
+      <Field label="Every first sitting of a day begins with" width="100%">
         <Select
           value={view.school}
-          onChange={(event) => void set(event.target.value as Schemas['WarmUpSchool'], awareness)}
+          onChange={(event) =>
+            void set({ school: event.target.value as Schemas['WarmUpSchool'], awareness: '' })
+          }
         >
-          <option value="EaseIn">something easy you like, when there is time</option>
+          <option value="EaseIn">something easy you like</option>
           <option value="Awareness">one awareness exercise, always the same</option>
         </Select>
       </Field>
-      {view.school === 'Awareness' && (
-        <Field label="in these words" width="100%">
-          <TextArea
-            rows={4}
-            value={awareness}
-            onChange={(event) => setAwareness(event.target.value)}
-            onBlur={() =>
-              awareness !== (view.awareness || view.usualAwareness) && void set(view.school, awareness)
-            }
-          />
-        </Field>
-      )}
+      <Field label="in these words" width="100%">
+        <TextArea
+          rows={view.school === 'Awareness' ? 4 : 2}
+          value={words}
+          onChange={(event) => setWords(event.target.value)}
+          onBlur={() => words !== (view.awareness || view.usualAwareness) && void set({})}
+        />
+      </Field>
+      <Field
+        label="for so many minutes"
+        hint="in a sitting under 20 minutes it stands in place of the sound exercises"
+      >
+        <NumberInput
+          label="Minutes of the opening"
+          value={view.minutes}
+          min={1}
+          max={15}
+          width="80px"
+          onChange={(minutes) => void set({ minutes })}
+        />
+      </Field>
       <Text color="faded" mt="3">
         Versions take turns, the one that has waited longest comes next. ● is the core and always touched; ○
         is extra and goes first. A warm-up shows what needs work today: on the stage, N writes it down.

@@ -18,6 +18,11 @@ namespace TuningFork.Data.Migrations
             // The column is used anew: what stood in it means nothing any more.
             migrationBuilder.Sql("UPDATE \"Materials\" SET \"WeekTimes\" = 0");
 
+            // Plucked strings and the voice are families of their own now; a warm-up that nobody has touched is made anew.
+            migrationBuilder.Sql("UPDATE \"Profiles\" SET \"Family\" = 'plucked' WHERE \"Family\" = 'strings' AND lower(\"Instrument\") IN ('guitar', 'classical guitar', 'bass guitar', 'mandolin', 'ukulele', 'harp')");
+            migrationBuilder.Sql("UPDATE \"Profiles\" SET \"Family\" = 'voice' WHERE \"Family\" = 'other' AND lower(\"Instrument\") = 'voice'");
+            migrationBuilder.Sql("DELETE FROM \"WarmUps\" WHERE EXISTS (SELECT 1 FROM \"Profiles\" WHERE \"Family\" IN ('plucked', 'voice')) AND NOT EXISTS (SELECT 1 FROM \"WarmUps\" WHERE \"Version\" <> 0)");
+
             migrationBuilder.AddColumn<int>(
                 name: "OpeningMinutes",
                 table: "Profiles",
@@ -28,6 +33,13 @@ namespace TuningFork.Data.Migrations
             migrationBuilder.AddColumn<int>(
                 name: "UnderWay",
                 table: "Profiles",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: 0);
+
+            migrationBuilder.AddColumn<int>(
+                name: "Sitting",
+                table: "Plans",
                 type: "INTEGER",
                 nullable: false,
                 defaultValue: 0);
@@ -71,6 +83,10 @@ namespace TuningFork.Data.Migrations
             migrationBuilder.DropColumn(
                 name: "UnderWay",
                 table: "Profiles");
+
+            migrationBuilder.DropColumn(
+                name: "Sitting",
+                table: "Plans");
 
             migrationBuilder.DropColumn(
                 name: "LaterDates",

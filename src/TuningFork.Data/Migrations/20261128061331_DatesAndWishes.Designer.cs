@@ -11,7 +11,7 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261128054516_DatesAndWishes")]
+    [Migration("20261128061331_DatesAndWishes")]
     partial class DatesAndWishes
     {
         /// <inheritdoc />
@@ -566,6 +566,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Sitting")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Version")

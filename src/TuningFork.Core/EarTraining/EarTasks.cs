@@ -19,12 +19,16 @@ public sealed record EarQuestion(string Ask, IReadOnlyList<Tone> Question, IRead
 /// <param name="Key">Short lasting name.</param>
 /// <param name="Title">What it is called.</param>
 /// <param name="About">What it trains, in a few words.</param>
-public sealed record EarTask(string Key, string Title, string About);
+/// <param name="IsPitched">False for tasks of rhythm, which need no pitch.</param>
+public sealed record EarTask(string Key, string Title, string About, bool IsPitched = true);
 
 /// <summary>A small set of self-checked tasks with tones; made anew from a seed, so that the same seed asks the same.</summary>
 public static class EarTasks
 {
     private const double Beat = 0.7;
+
+    /// <summary>Semitones by which the first beat of a bar lies higher.</summary>
+    private const int Accent = 7;
 
     private static readonly (string Name, int Semitones)[] Steps =
         [("minor second", 1), ("major second", 2), ("minor third", 3), ("major third", 4), ("fourth", 5), ("fifth", 7), ("minor sixth", 8), ("major sixth", 9), ("octave", 12)];
@@ -37,11 +41,18 @@ public static class EarTasks
     [
         new("ear:up", "Intervals upward", "sing the upper note"),
         new("ear:down", "Intervals downward", "sing the lower note"),
-        new("ear:degree-major", "Degrees in major", "sing a degree after the key is set"),
-        new("ear:degree-minor", "Degrees in minor", "sing a degree after the key is set"),
+        new("ear:degree-major", "Degrees in major", "sing a degree of the key"),
+        new("ear:degree-minor", "Degrees in minor", "sing a degree of the key"),
         new("ear:quality", "Major or minor", "name the triad"),
         new("ear:echo", "Four-note echo", "sing it back"),
+        new("ear:rhythm", "Rhythm echo", "tap it back", IsPitched: false),
+        new("ear:gap", "The missing beat", "say which beat is silent", IsPitched: false),
+        new("ear:steady", "Steady, faster, slower", "say where the pulse goes", IsPitched: false),
     ];
+
+    /// <summary>The tasks of a family of instruments: those of pitch, or for percussion those of rhythm.</summary>
+    /// <param name="family">The family.</param>
+    public static IEnumerable<EarTask> For(string family) => All.Where(task => task.IsPitched == (family != "percussion"));
 
     /// <summary>One question.</summary>
     /// <param name="key">Key of a task of <see cref="All"/>.</param>
@@ -62,6 +73,9 @@ public static class EarTasks
             "ear:degree-minor" => Degree(random, home, Minor, 3),
             "ear:quality" => Quality(random, home),
             "ear:echo" => Echo(random, home),
+            "ear:rhythm" => RhythmEcho(random, home),
+            "ear:gap" => MissingBeat(random, home),
+            "ear:steady" => Steady(random, home),
             _ => throw new ArgumentException($"There is no ear task called \"{key}\".", nameof(key)),
         };
     }
@@ -102,6 +116,53 @@ public static class EarTasks
 
         return new EarQuestion("Hear four notes, sing them back.", Line(notes), Line(notes), "The same four notes");
     }
+
+    /// <summary>Two bars of four in halves, quarters and pairs of eighths.</summary>
+    private static EarQuestion RhythmEcho(Random random, int home)
+    {
+        var at = 0.0;
+        var taps = new List<Tone>();
+        while (at < 8)
+        {
+            var cell = at % 4 <= 2 ? random.Next(4) : 1 + random.Next(3);
+            foreach (var length in cell switch { 0 => new[] { 2.0 }, 1 => [1.0], _ => [0.5, 0.5] })
+            {
+                taps.Add(Tap(home, at));
+                at += length;
+            }
+        }
+
+        return new EarQuestion("Hear two bars, tap them back.", taps, taps, "The same two bars");
+    }
+
+    private static EarQuestion MissingBeat(Random random, int home)
+    {
+        var missing = 1 + random.Next(7);
+        List<Tone> Beats(bool all) => [.. Enumerable.Range(0, 8).Where(beat => all || beat != missing).Select(beat => Tap(beat % 4 == 0 ? home + Accent : home, beat))];
+        return new EarQuestion("Two bars of four, one beat is silent. Which?", Beats(all: false), Beats(all: true), $"Beat {(missing % 4) + 1} of bar {(missing / 4) + 1}");
+    }
+
+    /// <summary>Ten beats; a change of a twentieth a beat is heard by most people who listen for it (common practice).</summary>
+    private static EarQuestion Steady(Random random, int home)
+    {
+        var way = random.Next(3);
+        List<Tone> Beats(double change)
+        {
+            var (at, taps) = (0.0, new List<Tone>());
+            for (var beat = 0; beat < 10; beat++)
+            {
+                taps.Add(Tap(home, at));
+                at += beat < 3 ? 1 : Math.Pow(change, beat - 2);
+            }
+
+            return taps;
+        }
+
+        return new EarQuestion("Does the pulse stay, or go faster or slower?", Beats(way switch { 0 => 1, 1 => 0.95, _ => 1.05 }), Beats(1), way switch { 0 => "Steady", 1 => "Faster; now steady", _ => "Slower; now steady" });
+    }
+
+    /// <summary>A short tone; at is in beats.</summary>
+    private static Tone Tap(int note, double at) => new(Tuning.Hertz(note), at * Beat, 0.12);
 
     private static List<Tone> Line(params int[] notes) => Line(0, notes);
 

@@ -148,6 +148,9 @@ public sealed record Material
     /// <summary>Days with a visit among the last six before the day of the plan.</summary>
     public int WeekVisits { get; init; }
 
+    /// <summary>Days a week on which a book was read, over the weeks it is known; null in its first week.</summary>
+    public double? VisitsAWeek { get; init; }
+
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; init; }
 

@@ -147,7 +147,7 @@ public sealed class DayPlannerTests
     public void Books_go_on_where_they_stopped_and_say_when_they_end()
     {
         var book = new Material { Id = 900, Kind = MaterialKind.Book, Title = "Small Tunes", Area = Area.SightReading, Examples = 200, NextExample = 1, PerDay = 3 };
-        SightReading.Books.DaysLeft(200, 3).ShouldBe(67);
+        SightReading.Books.DaysLeft(new Material { Id = 1, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 200, PerDay = 3, VisitsAWeek = 7 }).ShouldBe(67);
         var request = Request(60, Shapes.Default, 1, 5, 2);
         var plan = DayPlanner.Plan(request with { Materials = [.. request.Materials.Where(material => material.Kind != MaterialKind.Book), book with { NextExample = 198 }] });
         var keys = plan.Drills.Where(drill => drill.Area == Area.SightReading).SelectMany(drill => drill.Targets).Select(target => target.Key).ToList();

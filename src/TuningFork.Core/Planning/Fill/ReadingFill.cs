@@ -14,7 +14,7 @@ internal static class ReadingFill
             .ToList();
         if (minutes > 0 && books.Count == 0)
         {
-            yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", minutes, "register a book and its place is kept for you")
+            yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", minutes, Missing(context))
                 with
             { How = "Unseen and easy. The beat never stops." };
             yield break;
@@ -29,7 +29,7 @@ internal static class ReadingFill
             var open = books.Where(book => place[book.Id] <= book.Examples).ToList();
             if (open.Count == 0)
             {
-                yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", parts[i], "the registered books have run out")
+                yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", parts[i], "the book is read to its end")
                     with
                 { How = "Unseen and easy. The beat never stops." };
                 continue;
@@ -51,13 +51,25 @@ internal static class ReadingFill
             MaterialId = book.Id,
             Title = $"{book.Title}, no. {number}",
             Group = $"book:{book.Id}",
-            TakeSeconds = Books.SecondsPerExample,
+            TakeSeconds = minutes * 60 / count,
         }).ToList();
-        var left = Books.DaysLeft(book.Examples - book.NextExample + 1, Math.Max(1, book.PerDay));
         var title = count == 1 ? targets[0].Title : $"{book.Title}, nos. {book.NextExample}–{last}";
-        var end = context.Request.Day.AddDays(left);
-        return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, $"unseen; the book lasts until {end:d MMM}", targets)
+        return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, Reason(book, context.Request.Day), targets)
             with
-        { Sequence = [.. Enumerable.Range(0, count)], Sum = count == 1 ? "1 example" : $"{count} examples, about a minute each" };
+        { Sequence = [.. Enumerable.Range(0, count)], Sum = count == 1 ? "1 example" : $"{count} examples, about {(minutes * 60 / count + 5) / 10 * 10} s each" };
+    }
+
+    /// <summary>What there is to say where no book has an example left: finished is not unregistered.</summary>
+    private static string Missing(FillContext context) =>
+        context.Request.Materials.Where(material => material is { Kind: MaterialKind.Book, Resting: false }).OrderByDescending(book => book.LastVisit).FirstOrDefault() is { } read
+            ? $"{read.Title} is read: register another" : "register a book: its place is kept";
+
+    private static string Reason(Material book, DateOnly day)
+    {
+        if (book.AskedFor)
+            return FillContext.YouAsked;
+        var left = Books.DaysLeft(book);
+        return left <= Books.WarningDays ? $"unseen; the book ends about {day.AddDays(left):d MMM}"
+            : book.LastVisit is { } last ? $"unseen; last read {Words.Ago(day.DayNumber - last.DayNumber)}" : "unseen, from the beginning";
     }
 }

@@ -31,13 +31,14 @@ internal static class WarmUpFill
             yield return drill with
             {
                 How = i == 0 ? $"{WarmUpOpening.BodyCheck} Then: {Words.Small(drill.How)}" : drill.How,
-                Reason = drill.Targets.Any(target => context.Asked(target.Key)) ? FillContext.YouAsked : i == 0 ? FirstReason(version, cut, request.Day) : drill.Reason,
+                Reason = drill.Targets.Any(target => context.Asked(target.Key)) ? FillContext.YouAsked : i == 0 ? FirstReason(version, request.Day) : drill.Reason,
+                Sum = i == 0 ? cut.Reason : "",
             };
         }
     }
 
-    private static string FirstReason(WarmUp version, CutWarmUp cut, DateOnly today) => cut.Reason.Length > 0 ? cut.Reason
-        : $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(today.DayNumber - last.DayNumber)}" : "for the first time")}";
+    private static string FirstReason(WarmUp version, DateOnly today) =>
+        $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(today.DayNumber - last.DayNumber)}" : "for the first time")}";
 
     /// <summary>What could stand in place of a warm-up drill: the parts of the same element in all versions, the other versions first.</summary>
     public static IEnumerable<Drill> Others(FillContext context, Drill drill)

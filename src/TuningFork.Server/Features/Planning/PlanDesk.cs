@@ -94,16 +94,20 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
     }
 
-    /// <summary>What is to come so often a week knows how often it was there.</summary>
-    private async Task<IReadOnlyList<Material>> WithWeekAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
+    /// <summary>What is to come so often a week knows how often it was there; a book, on how many days a week it is read.</summary>
+    public async Task<IReadOnlyList<Material>> WithWeekAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
     {
-        var ids = materials.Where(material => material.WeekTimes > 0).Select(material => material.Id).ToList();
+        var ids = materials.Where(material => material.WeekTimes > 0 || material.Kind == MaterialKind.Book).Select(material => material.Id).ToList();
         if (ids.Count == 0)
             return materials;
-        var from = day.AddDays(-6);
-        var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= from && visit.Day < day)
-            .GroupBy(visit => visit.MaterialId).Select(group => new { Id = group.Key, Count = group.Count() }).ToDictionaryAsync(group => group.Id, group => group.Count, cancel);
-        return [.. materials.Select(material => material.WeekTimes > 0 ? material with { WeekVisits = visits.GetValueOrDefault(material.Id) } : material)];
+        var (week, month) = (day.AddDays(-6), day.AddDays(-HabitDays));
+        var visits = (await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= month && visit.Day < day)
+            .Select(visit => new { visit.MaterialId, visit.Day }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId, visit => visit.Day);
+        return [.. materials.Select(material => material with
+        {
+            WeekVisits = visits[material.Id].Count(one => one >= week),
+            VisitsAWeek = visits[material.Id].Any() && day.DayNumber - visits[material.Id].Min().DayNumber is >= 7 and var lived ? visits[material.Id].Count() * 7.0 / lived : null,
+        })];
     }
 
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null, IReadOnlyDictionary<int, VisitRow>? visits = null, Traits? traits = null)

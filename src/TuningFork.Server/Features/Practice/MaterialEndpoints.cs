@@ -44,7 +44,7 @@ public static class MaterialEndpoints
         group.MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
         {
             var profile = await desk.ProfileAsync(cancel);
-            return Views(await db.Materials.AsNoTracking().ToListAsync(cancel), clock.Today(profile), profile.School);
+            return await ViewsAsync(await db.Materials.AsNoTracking().ToListAsync(cancel), desk, clock.Today(profile), profile.School, cancel);
         }).WithName("GetMaterials");
         group.MapPost("", AddAsync).WithName("AddMaterial");
         group.MapPut("/{id:int}", ChangeAsync).WithName("ChangeMaterial");
@@ -92,7 +92,7 @@ public static class MaterialEndpoints
             await RateAsync(db, row, today, cancel);
         await db.SaveChangesAsync(cancel);
         var all = await db.Materials.AsNoTracking().ToListAsync(cancel);
-        return Views(all, today, profile.School).First(view => view.Id == row.Id);
+        return (await ViewsAsync(all, desk, today, profile.School, cancel)).First(view => view.Id == row.Id);
     }
 
     /// <summary>Only what was entered by mistake can go: what was practised is part of the history and rests instead.</summary>
@@ -160,13 +160,13 @@ public static class MaterialEndpoints
             [.. ratings.Select(rating => new RatingView(rating.Day, rating.Readiness))]);
     }
 
-    private static List<MaterialView> Views(List<MaterialRow> rows, DateOnly today, School school)
+    private static async Task<List<MaterialView>> ViewsAsync(List<MaterialRow> rows, PlanDesk desk, DateOnly today, School school, CancellationToken cancel)
     {
         var byId = rows.ToDictionary(row => row.Id);
-        return [.. rows.Zip(PlanDesk.ToCore(rows, today), (row, core) => new MaterialView(
+        return [.. rows.Zip(await desk.WithWeekAsync(PlanDesk.ToCore(rows, today), today, cancel), (row, core) => new MaterialView(
             row.Id, row.Kind, row.Area, core.Title, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
             row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
-            row.Kind == MaterialKind.Book ? Books.DaysLeft(Math.Max(0, row.Examples - row.NextExample + 1), Math.Max(1, row.PerDay)) : null,
+            row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
             core.LastVisit, row.Visits, row.LastClean,
             core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
             row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),

@@ -1,7 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
-using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -38,7 +37,7 @@ public sealed class TakeBooks(PracticeDb db)
             return;
         }
 
-        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Enumerable.Range(0, Math.Max(1, (int)(row.PlayedSeconds / Books.SecondsPerExample)))
+        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
             : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, VisitSeconds)
             : drill.Targets.Count == 1 ? [0]
             : [];

@@ -224,7 +224,9 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
           ) : (
             item.target && `target ${sayTempo(item.target, item.beat)}`
           )}
-          {item.kind === 'Book' && item.daysLeft !== null && `${item.perDay} a day: ${item.daysLeft} days`}
+          {item.kind === 'Book' &&
+            item.daysLeft !== null &&
+            (item.daysLeft === 0 ? 'read' : `${item.perDay} a day: about ${item.daysLeft} days left`)}
         </chakra.span>
       </td>
       <td>{item.lastVisit && today ? distance(item.lastVisit, today) : '–'}</td>

@@ -1,7 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { Lock, LockOpen, Repeat2, Route, X } from 'lucide-react'
+import { ChevronDown, ChevronRight, Lock, LockOpen, Repeat2, Route, X } from 'lucide-react'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
@@ -21,21 +21,79 @@ interface Props {
 /** The list under the routine score: what, how, at which tempo and why; every drill can be overruled where it stands. */
 export function DrillList({ state, today }: Props) {
   const sensors = useDragSensors()
+  const [opened, setOpened] = useState(false)
   const ids = today.drills.map((drill) => drill.id)
+  const count = today.drills.findIndex((drill) => drill.area !== 'WarmUp')
+  const warmUp = today.drills.slice(0, count < 0 ? today.drills.length : count)
+  const rows = warmUp.length > 1 && !opened ? today.drills.slice(warmUp.length) : today.drills
   const drop = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id)
       void state.change({ kind: 'Move', drillId: String(active.id), value: ids.indexOf(String(over.id)) })
   }
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+      <SortableContext items={rows.map((drill) => drill.id)} strategy={verticalListSortingStrategy}>
         <chakra.ol listStyleType="none" aria-label="Today's drills">
-          {today.drills.map((drill) => (
+          {warmUp.length > 1 && (
+            <WarmUpLine drills={warmUp} opened={opened} toggle={() => setOpened(!opened)} />
+          )}
+          {rows.map((drill) => (
             <Row key={drill.id} drill={drill} state={state} />
           ))}
         </chakra.ol>
       </SortableContext>
     </DndContext>
+  )
+}
+
+interface WarmUpProps {
+  drills: Schemas['DrillView'][]
+  opened: boolean
+  toggle: () => void
+}
+
+/** The whole warm-up in one line; its parts when it is opened. */
+function WarmUpLine({ drills, opened, toggle }: WarmUpProps) {
+  const minutes = drills.reduce((sum, drill) => sum + drill.minutes, 0)
+  return (
+    <chakra.li
+      py="1"
+      display="grid"
+      gridTemplateColumns={{
+        base: '28px 58px 22px minmax(0,1fr)',
+        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 148px',
+        _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
+      }}
+      columnGap={{ base: '10px', md: '12px' }}
+      rowGap="2px"
+      alignItems="center"
+    >
+      <Press
+        look="icon"
+        className="no-print"
+        aria-expanded={opened}
+        aria-label={opened ? 'Close the warm-up' : 'Open the warm-up'}
+        onClick={toggle}
+      >
+        {opened ? <ChevronDown size={18} /> : <ChevronRight size={18} />}
+      </Press>
+      <Text color="faded" fontSize="0.88em" display={{ base: 'none', md: 'block', _print: 'block' }}>
+        0′
+      </Text>
+      <Text pl="2.5" data-testid="warm-up-minutes">
+        {minutes}
+      </Text>
+      <AreaGlyph area="WarmUp" />
+      <Box minW="0">
+        <Text fontWeight={700}>Warm-up</Text>
+        <Text fontSize="0.88em" color="faded">
+          {drills.map((drill) => drill.title).join(' · ')}
+        </Text>
+      </Box>
+      <Text gridColumn={{ base: '4', md: 'auto', _print: 'auto' }} fontSize="0.92em" color="faded">
+        {drills[0]?.reason}
+      </Text>
+    </chakra.li>
   )
 }
 

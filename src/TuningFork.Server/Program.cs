@@ -41,6 +41,7 @@ builder.Services.AddScoped<MusicDesk>();
 builder.Services.AddScoped<PieceMusic>();
 builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<SessionDesk>();
+builder.Services.AddScoped<ThingAtHand>();
 builder.Services.AddScoped<SessionEvening>();
 builder.Services.AddScoped<SessionViews>();
 builder.Services.ConfigureHttpJsonOptions(json =>

@@ -73,6 +73,9 @@ public sealed record DayRequest
     /// <summary>Sittings that were begun today before this one.</summary>
     public int Sitting { get; init; }
 
+    /// <summary>True when the sitting before was so long ago that raw and slipped things, changes and ladders may come again today.</summary>
+    public bool BackToday { get; init; }
+
     /// <summary>Family of the instrument, one of those that <see cref="Theory.Instrument.Families"/> names.</summary>
     public string Family { get; init; } = "other";
 

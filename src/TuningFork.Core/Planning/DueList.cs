@@ -35,11 +35,12 @@ public static class DueList
     /// <param name="materials">Candidates; resting ones are left out.</param>
     /// <param name="today">The practice day.</param>
     /// <param name="school">The school of spacing.</param>
-    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school)
+    /// <param name="backToday">Whether what needs it may come again on a day on which it was visited: learning, and no test.</param>
+    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school, bool backToday = false)
     {
         ArgumentNullException.ThrowIfNull(materials);
         return [.. materials
-            .Where(material => !material.Resting && material.LastVisit != today)
+            .Where(material => !material.Resting && (material.LastVisit != today || material.AskedFor || (backToday && IsForAgain(material, today))))
             .Select(material => Place(material, today, school))
             .OrderBy(queued => Group(queued, today))
             .ThenByDescending(queued => Waits(queued, today))
@@ -61,11 +62,17 @@ public static class DueList
         return (int)Math.Ceiling(seconds / 60);
     }
 
+    /// <summary>What comes in a second sitting: wished so, slipped or never clean, and of exercises what is changed under the clock or climbs.</summary>
+    private static bool IsForAgain(Material material, DateOnly today) => material.TwiceADay || material.Slipped || (material.Best is null && material.IsTimed)
+        || material is { Kind: MaterialKind.Exercise, Work.Kind: WorkKind.Changes } || (material is { Kind: MaterialKind.Exercise, IsTimed: true } && !Standing.AtTarget(material, today));
+
     private static Queued Place(Material material, DateOnly today, School school)
     {
         // What is new has waited since it was entered: the review is so many days after that.
         if (material.LastVisit is not { } last)
             return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, Joined(material, "first time"));
+        if (last == today)
+            return new Queued(material, today, true, null, material.AskedFor ? Fill.FillContext.YouAsked : "again today, to learn it");
         var days = today.DayNumber - last.DayNumber;
         double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
         if (material.KeyPlan is { } plan)
@@ -96,6 +103,7 @@ public static class DueList
             // An exercise that is new waits like the others, so that it has its turn; a passage does not push in.
             { LastVisit: null, Kind: MaterialKind.Exercise } => 2,
             { LastVisit: null } => 4,
+            _ when material.LastVisit == today => material.TwiceADay ? 1 : 4,
             _ when !queued.IsDue => 5,
             _ when IsBack(material, today) || material.Slipped => 1,
             _ when material.LastVisit == today.AddDays(-1) && !Standing.AtTarget(material, today) => 3,

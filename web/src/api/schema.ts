@@ -2257,6 +2257,7 @@ export interface components {
             musicWord: string;
             groove: null | components["schemas"]["Groove"];
             isOver: boolean;
+            laterToday: string;
         };
         SheetChoices: {
             instrument: string;
@@ -2403,7 +2404,7 @@ export interface components {
             droneSounds: string;
         };
         /** @enum {unknown} */
-        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension";
+        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later";
         StretchView: {
             places: number[];
             title: string;
@@ -2512,6 +2513,7 @@ export interface components {
             focus: string;
             techniqueFor: string;
             focuses: string[];
+            done: string;
         };
         TodayWish: {
             /** Format: int32 */

@@ -41,7 +41,7 @@ internal static class PassageQueue
             !material.Resting && material.Area == Area.Repertoire
             && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready } || IsUnread(request, material, minutes))
             && !context.Used.Contains($"m:{material.Id}"));
-        var queue = DueList.For(open, request.Day, request.School).ToList();
+        var queue = DueList.For(open, request.Day, request.School, request.BackToday).ToList();
         // A short day or a long one says nothing about the days until a date.
         Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);

@@ -157,6 +157,7 @@ internal static class RepertoireFill
             return null;
         var growing = queue.Where(queued => Grows(queued.Material, day))
             .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
+            .DistinctBy(queued => queued.Material.Id)
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
         if (growing.Count == 0)

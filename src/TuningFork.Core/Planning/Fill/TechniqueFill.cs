@@ -89,7 +89,7 @@ internal static class TechniqueFill
         var exercises = request.Materials
             .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && !context.Used.Contains($"m:{material.Id}"))
             .ToList();
-        var queue = DueList.For(exercises, request.Day, request.School).ToList();
+        var queue = DueList.For(exercises, request.Day, request.School, request.BackToday).ToList();
         // The exercises of an earlier sitting today are better than none.
         if (queue.Count > 0)
             return Preferred(context, queue);

@@ -24,6 +24,8 @@ public sealed record DayFacts(
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
     Body Body,
     BodyRow? LastBody,
+    DateTime? LastEnded,
+    DateTime Now,
     IReadOnlyList<string> Asked,
     IReadOnlyList<WarmUp> WarmUps,
     IReadOnlyList<Method> Methods);
@@ -33,6 +35,12 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 {
     private const int HistoryDays = 35;
     private const int HabitDays = 28;
+
+    /// <summary>Minutes offered when all of the day's were played.</summary>
+    private const int FurtherMinutes = 10;
+
+    /// <summary>After so long the same thing may come again on the same day (common practice).</summary>
+    private static readonly TimeSpan BackAfter = TimeSpan.FromHours(2);
 
     /// <summary>The warm-up's part of a sitting, about.</summary>
     private const double WarmUpPart = 0.2;
@@ -88,7 +96,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates)), await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
-            body, lastBody,
+            body, lastBody, await db.Sessions.Where(session => session.Day == day && session.EndedUtc != null).MaxAsync(session => session.EndedUtc, cancel), clock.UtcNow,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
@@ -127,7 +135,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
     {
         var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
-        var minutes = Math.Clamp(Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
+        var minutes = Math.Clamp(number > 0 ? Left(facts) : Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
         var row = new PlanRow
         {
             Day = facts.Day,
@@ -147,6 +155,16 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
         return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(
             usual, facts.Day, facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(), week.Sum(), last, facts.Body.AfterPain);
+    }
+
+    /// <summary>Minutes for a further sitting: what is left of the day's, or ten where nothing is.</summary>
+    private static int Left(DayFacts facts) => Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left ? left : FurtherMinutes;
+
+    /// <summary>What there is to say when the day's minutes were played; empty while some are left.</summary>
+    public static string Done(DayFacts facts)
+    {
+        var (played, wanted) = ((int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)), Advice(facts).Minutes);
+        return facts.LastEnded is null || wanted - played >= SittingLength.Least ? "" : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
     }
 
     private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
@@ -240,6 +258,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Awareness = facts.Profile.Awareness,
             OpeningMinutes = facts.Profile.OpeningMinutes,
             Sitting = row.Sitting,
+            BackToday = facts.LastEnded is { } ended && facts.Now - ended >= BackAfter,
             Quiet = facts.Body.Quiet,
             HoldTempo = facts.Body.HoldTempo,
             AfterPain = facts.Body.AfterPain,

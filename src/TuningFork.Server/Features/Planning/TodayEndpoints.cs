@@ -25,13 +25,14 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 
 /// <summary>Today, laid out.</summary>
 /// <param name="SessionOpen">Whether there is a session to go on with.</param>
+/// <param name="Done">What there is to say when the day's minutes were played; else empty.</param>
 /// <param name="ByHand">How many things about the plan were changed by hand.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
     IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed, int ByHand,
-    string Focus, string TechniqueFor, IReadOnlyList<string> Focuses);
+    string Focus, string TechniqueFor, IReadOnlyList<string> Focuses, string Done);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
 /// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
@@ -171,7 +172,7 @@ public static class TodayEndpoints
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
             Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. PlanDesk.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
-            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties);
+            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties, open is null ? PlanDesk.Done(facts) : "");
     }
 
     private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)

@@ -7,7 +7,6 @@ using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
-using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
@@ -178,7 +177,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         [.. session.Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 }).OrderBy(drill => drill.Position)];
 
     /// <summary>The index of what the stage showed when it was pressed; without a key what stands there now, -1 for nothing.</summary>
-    private static int Shown(Drill drill, Cue cue, string? key)
+    internal static int Shown(Drill drill, Cue cue, string? key)
     {
         if (key is null || (cue.TargetIndex >= 0 && drill.Targets[cue.TargetIndex].Key == key))
             return cue.TargetIndex;
@@ -197,23 +196,6 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             throw new FieldException("seconds", "Give the seconds that the run took, 0 to 3600.");
         var clean = late == 0 && (run.LimitSeconds == 0 || seconds <= run.LimitSeconds);
         return TakeAsync(session, row, id, clean, key, cancel, late, seconds);
-    }
-
-    /// <summary>
-    /// Tension is the ceiling: from 2 on the tempo steps down twice, and once when it has risen with the tempo.
-    /// </summary>
-    public async Task TenseAsync(SessionRow session, SessionDrillRow row, int tension, CancellationToken cancel)
-    {
-        if (tension is < 0 or > 3)
-            throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
-        var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
-        await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension }, cancel);
-        var drill = Read(row);
-        var cue = CueOf(row, drill);
-        if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))
-            return;
-        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && cue.AsksTension ? 1 : 0;
-        row.Nudge -= steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[cue.TargetIndex].Goal);
     }
 
     /// <summary>Takes the last take of the drill back.</summary>
@@ -274,21 +256,6 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         var left = row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds;
         if (left < BackSeconds)
             row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
-    }
-
-    /// <summary>Rates the thing at hand.</summary>
-    public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, string? key, CancellationToken cancel)
-    {
-        if (!Enum.IsDefined((Readiness)readiness))
-            throw new FieldException("value", "Readiness is 1 (raw), 2 (taking shape) or 3 (concert-ready).");
-        var drill = Read(row);
-        var cue = CueOf(row, drill);
-        // In rounds the thing just played is meant, not the one that comes next.
-        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? Shown(drill, cue, key);
-        if (index < 0 || drill.Targets.ElementAtOrDefault(index)?.MaterialId is not { } id || await db.Materials.FindAsync([id], cancel) is not { } material)
-            throw new FieldException("value", "There is nothing here that has a readiness.");
-        material.Readiness = (Readiness)readiness;
-        await MaterialEndpoints.RateAsync(db, material, session.Day, cancel);
     }
 
     public static Drill Read(SessionDrillRow row) => JsonSerializer.Deserialize<Drill>(row.DrillJson, Bookkeeping.Json)!;

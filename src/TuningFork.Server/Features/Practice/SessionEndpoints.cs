@@ -21,10 +21,11 @@ public sealed record SessionDrillView(
 /// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
 /// <param name="MusicWord">Why the music of the thing at hand cannot be shown; empty where it can, or where there is none.</param>
 /// <param name="Groove">The groove at hand, or null.</param>
+/// <param name="LaterToday">Of the thing that was played last, when it is to come once more in a later sitting today: its title; else empty.</param>
 /// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
 public sealed record SessionView(
     int Id, DateOnly Day, bool Running, int Position, int PlannedMinutes, string Purpose, IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, string MusicWord, Groove? Groove, bool IsOver);
+    Cue? Cue, TargetView? Target, EarQuestion? Question, string NextDrill, string Abc, string MusicWord, Groove? Groove, bool IsOver, string LaterToday);
 
 /// <summary>Begins today's plan.</summary>
 public sealed record BeginWish(int Version);
@@ -58,6 +59,9 @@ public enum StageAct
 
     /// <summary>Value: tension, 0 to 3.</summary>
     Tension,
+
+    /// <summary>The thing at hand is to come once more in a later sitting today; again: no more.</summary>
+    Later,
 }
 
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
@@ -101,7 +105,7 @@ public static class SessionEndpoints
         group.MapPost("/close", CloseAsync).WithName("CloseSession");
     }
 
-    private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, SessionViews views, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    private static async Task<SessionView> ActAsync(ActWish wish, SessionDesk desk, ThingAtHand thing, SessionViews views, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
         var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
         var row = session.Drills.FirstOrDefault(drill => drill.Position == wish.Position);
@@ -116,7 +120,7 @@ public static class SessionEndpoints
             else if (wish.Kind == StageAct.Back)
                 await desk.BackAsync(session, cancel);
             else if (row is not null)
-                await OnDrillAsync(wish, desk, session, row, cancel);
+                await OnDrillAsync(wish, desk, thing, session, row, cancel);
             await db.SaveChangesAsync(cancel);
         }
 
@@ -130,7 +134,7 @@ public static class SessionEndpoints
         session.Running = running;
     }
 
-    private static Task OnDrillAsync(ActWish wish, SessionDesk desk, SessionRow session, SessionDrillRow row, CancellationToken cancel)
+    private static Task OnDrillAsync(ActWish wish, SessionDesk desk, ThingAtHand thing, SessionRow session, SessionDrillRow row, CancellationToken cancel)
     {
         switch (wish.Kind)
         {
@@ -139,7 +143,9 @@ public static class SessionEndpoints
             case StageAct.Run:
                 return desk.RunAsync(session, row, wish.Id, wish.Value ?? 0, wish.Seconds, wish.Key, cancel);
             case StageAct.Tension:
-                return desk.TenseAsync(session, row, wish.Value ?? 0, cancel);
+                return thing.TenseAsync(session, row, wish.Value ?? 0, cancel);
+            case StageAct.Later:
+                return thing.LaterAsync(session, row, wish.Key, cancel);
             case StageAct.Undo:
                 return desk.UndoAsync(session, row, cancel);
             case StageAct.Done:
@@ -154,7 +160,7 @@ public static class SessionEndpoints
                     : throw new FieldException("value", "The tempo can be moved by up to 200 beats a minute.");
                 return Task.CompletedTask;
             default:
-                return desk.RateAsync(session, row, wish.Value ?? 0, wish.Key, cancel);
+                return thing.RateAsync(session, row, wish.Value ?? 0, wish.Key, cancel);
         }
     }
 

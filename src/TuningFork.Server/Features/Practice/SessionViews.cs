@@ -15,7 +15,7 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Shows a session as the stage does: the drills, the cue of this moment, the question, the music.</summary>
-public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, MusicDesk music, PracticeClock clock, ILogger<SessionViews> log)
+public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thing, MusicDesk music, PracticeClock clock, ILogger<SessionViews> log)
 {
     /// <summary>The session as it stands.</summary>
     public async Task<SessionView> OfAsync(SessionRow session, CancellationToken cancel)
@@ -33,7 +33,8 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, MusicDes
             rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
             abc, word,
             target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
-            plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel))));
+            plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel))),
+            current is not null && await thing.MaterialAsync(current, null, cancel) is { } material && material.AskedFor == session.Day ? Bookkeeping.TitleOf(material, material.PieceId is { } piece ? await db.Materials.FindAsync([piece], cancel) : null) : "");
     }
 
     private static SessionDrillView View(SessionDrillRow row)

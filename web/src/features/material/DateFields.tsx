@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import type { Problem } from '../../api/client'
 import { Field, Press, Refusal, TextInput } from '../../ui/fields'
 import type { Wish } from './wish'
@@ -81,6 +81,14 @@ export function ByWeek({ wish, set, problem, week }: Props & { week: number }) {
           </Text>
         )}
       </Flex>
+      <chakra.label display="flex" gap="2" minH="42px" alignItems="center">
+        <input
+          type="checkbox"
+          checked={wish.twiceADay ?? false}
+          onChange={(event) => set({ twiceADay: event.target.checked })}
+        />
+        in a second sitting of the day too
+      </chakra.label>
       <Refusal problem={problem} field="weekMinutes" />
     </Box>
   )

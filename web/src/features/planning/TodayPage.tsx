@@ -37,6 +37,11 @@ export function TodayPage() {
           {today.purpose && <Text color="faded">for: {today.purpose}</Text>}
         </Flex>
         {today.unclosed && <Unclosed unclosed={today.unclosed} />}
+        {today.done && (
+          <Text mb="3" fontSize="18px" data-testid="done">
+            {today.done}
+          </Text>
+        )}
         {today.bodyQuestion && <BodyQuestion state={state} />}
         <RoutineScore
           notes={today.drills.map((drill) => ({

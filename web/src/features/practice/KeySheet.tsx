@@ -10,6 +10,7 @@ const keys = [
   ['S', 'skip this drill'],
   ['B', 'back to the drill before'],
   ['E', 'one minute more'],
+  ['A', 'again later today: in the next sitting'],
   ['Z', 'take the last result back'],
   ['+ and −', 'tempo by two; up and down arrows by one'],
   ['1  2  3', 'readiness: raw, taking shape, concert-ready'],

@@ -115,6 +115,7 @@ function Stage({ stage, session, note }: StageProps) {
         b: () => act('Back'),
         z: () => act('Undo'),
         e: () => act('Extend'),
+        a: () => act('Later'),
         '+': () => nudge(2),
         '=': () => nudge(2),
         '-': () => nudge(-2),
@@ -211,6 +212,11 @@ function Stage({ stage, session, note }: StageProps) {
           {session.target?.note && (
             <Text fontSize="24px" color="stageAccent" mt="2">
               {session.target.note}
+            </Text>
+          )}
+          {session.laterToday && (
+            <Text fontSize="22px" color="stageAccent" mt="2" data-testid="later-today">
+              {session.laterToday} comes again in a later sitting today.
             </Text>
           )}
           <Text fontSize={{ base: '28px', md: '40px' }} color="stageFaded" mt="5">

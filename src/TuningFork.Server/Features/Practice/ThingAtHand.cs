@@ -1,0 +1,57 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Spacing;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Practice;
+
+/// <summary>What the player says on the stage about the thing at hand: how it stands, how tense it is, that it is to come again.</summary>
+public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
+{
+    /// <summary>Rates the thing at hand.</summary>
+    public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, string? key, CancellationToken cancel)
+    {
+        if (!Enum.IsDefined((Readiness)readiness))
+            throw new FieldException("value", "Readiness is 1 (raw), 2 (taking shape) or 3 (concert-ready).");
+        if (await MaterialAsync(row, key, cancel) is not { } material)
+            throw new FieldException("value", "There is nothing here that has a readiness.");
+        material.Readiness = (Readiness)readiness;
+        await MaterialEndpoints.RateAsync(db, material, session.Day, cancel);
+    }
+
+    /// <summary>
+    /// Tension is the ceiling: from 2 on the tempo steps down twice, and once when it has risen with the tempo.
+    /// </summary>
+    public async Task TenseAsync(SessionRow session, SessionDrillRow row, int tension, CancellationToken cancel)
+    {
+        if (tension is < 0 or > 3)
+            throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
+        var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
+        await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension }, cancel);
+        var drill = SessionDesk.Read(row);
+        var cue = SessionDesk.CueOf(row, drill);
+        if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))
+            return;
+        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && cue.AsksTension ? 1 : 0;
+        row.Nudge -= steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[cue.TargetIndex].Goal);
+    }
+
+    /// <summary>Asks for the thing once more in a later sitting of the day; pressed again, no more.</summary>
+    public async Task LaterAsync(SessionRow session, SessionDrillRow row, string? key, CancellationToken cancel)
+    {
+        if (await MaterialAsync(row, key, cancel) is not { } material)
+            throw new FieldException("value", "There is nothing here that could come again later today.");
+        material.AskedFor = material.AskedFor == session.Day ? null : session.Day;
+    }
+
+    /// <summary>The material that is meant: in rounds the thing just played, not the one that comes next.</summary>
+    public async Task<MaterialRow?> MaterialAsync(SessionDrillRow row, string? key, CancellationToken cancel)
+    {
+        var drill = SessionDesk.Read(row);
+        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? SessionDesk.Shown(drill, SessionDesk.CueOf(row, drill), key);
+        return index >= 0 && drill.Targets.ElementAtOrDefault(index)?.MaterialId is { } id ? await db.Materials.FindAsync([id], cancel) : null;
+    }
+}

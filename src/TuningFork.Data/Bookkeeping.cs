@@ -58,8 +58,8 @@ public static class Bookkeeping
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
             Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
-            Patterns = (keys ?? []).Where(key => key.MaterialId == row.Id && key.Key.StartsWith("p:", StringComparison.Ordinal) && key.ReachLog is not null)
-                .ToDictionary(key => key.Key, key => Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today)!.Value, StringComparer.Ordinal),
+            Parts = (keys ?? []).Where(key => key.MaterialId == row.Id && key.Key.StartsWith(row.Kind == MaterialKind.Passage ? "b:" : "p:", StringComparison.Ordinal))
+                .ToDictionary(key => key.Key, key => new PartRecord(Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today), key.Visits, PracticeDay.AsSeenOn(key.LastDay, today), ToBpm(key.LastClean)), StringComparer.Ordinal),
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
             Rhythm = RhythmOf(row),

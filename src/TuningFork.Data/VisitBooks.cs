@@ -91,7 +91,7 @@ public static class VisitBooks
         visit.CleanTakes = tries.Count(take => take.Clean);
         visit.TriesToClean = outcome.TriesToClean;
         visit.Grade = outcome.Grade;
-        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
+        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null, Weight: > 0 }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
         var kept = outcome.Reach?.Times(notes);
         (visit.ReachLog, visit.ReachSpread) = tries.Any(take => take.Tempo is not null) ? (kept?.Log, kept?.Spread) : (null, null);
         (material.ReachLog, material.ReachSpread) = (kept?.Log, kept?.Spread);

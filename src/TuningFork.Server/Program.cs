@@ -91,6 +91,7 @@ app.MapJournal();
 app.MapSheets();
 app.MapKeys();
 app.MapWork();
+app.MapPatterns();
 app.MapTempo();
 app.MapSound();
 app.MapBody();

@@ -106,8 +106,8 @@ public sealed record Material
     /// <summary>What happened with its keys so far.</summary>
     public IReadOnlyList<KeyRecord> Keys { get; init; } = [];
 
-    /// <summary>What the player can do in each of its patterns, by the end of its lasting key, brought to the day of the plan.</summary>
-    public IReadOnlyDictionary<string, Reach> Patterns { get; init; } = new Dictionary<string, Reach>(StringComparer.Ordinal);
+    /// <summary>What happened with each of its patterns ("p:3") and with halves of a passage ("b:17-18").</summary>
+    public IReadOnlyDictionary<string, PartRecord> Parts { get; init; } = new Dictionary<string, PartRecord>(StringComparer.Ordinal);
 
     /// <summary>A school of spacing of its own, or null for the player's.</summary>
     public School? School { get; init; }

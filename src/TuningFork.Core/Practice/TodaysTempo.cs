@@ -61,18 +61,19 @@ public static class TodaysTempo
     public static double Weight(string methodId, string key)
     {
         ArgumentNullException.ThrowIfNull(key);
-        return key.EndsWith(":h", StringComparison.Ordinal) ? 0
+        return key.EndsWith(":h", StringComparison.Ordinal) || key.Contains(":b:", StringComparison.Ordinal) ? 0
             : methodId is "from-memory" or "put-back" or "eyes-closed" || key.Contains(":k:", StringComparison.Ordinal) || key.Contains(":p:", StringComparison.Ordinal) ? 0.5
             : 1;
     }
 
-    /// <summary>The key or pattern that a target is about, as it is kept: "Bb major", "p:3"; null for the whole material.</summary>
+    /// <summary>The key, the pattern or the bars that a target is about, as it is kept: "Bb major", "p:3", "b:17-18"; null for the whole material.</summary>
     /// <param name="key">Lasting key of the target.</param>
     public static string? PartOf(string key)
     {
         ArgumentNullException.ThrowIfNull(key);
         return key.IndexOf(":k:", StringComparison.Ordinal) is >= 0 and var place ? key[(place + 3)..]
             : key.IndexOf(":p:", StringComparison.Ordinal) is >= 0 and var pattern ? key[(pattern + 1)..]
+            : key.IndexOf(":b:", StringComparison.Ordinal) is >= 0 and var bars ? key[(bars + 1)..]
             : null;
     }
 

@@ -42,7 +42,7 @@ public static class Visits
         var reach = Now(before, day);
         var grade = Grading.Of(tries, reach?.Tempo, target);
         var days = before.LastVisit is { } last ? Math.Max(1, day.DayNumber - last.DayNumber) : 0;
-        var clean = tries.Where(take => take is { Clean: true, Tempo: not null }).Select(take => take.Tempo).Max();
+        var clean = tries.Where(take => take is { Clean: true, Tempo: not null, Weight: > 0 }).Select(take => take.Tempo).Max();
         var now = reach ?? start;
         var timed = Evidence(tries);
         return new VisitOutcome(

@@ -53,7 +53,7 @@ public static class Patterns
     /// <summary>Its figures: "2143", or "2143 3142" for a pair.</summary>
     internal static string Name(SheetWish wish) => string.Join(' ', Both(wish).Select(pattern => string.Concat(pattern.Select(degree => degree.ToString(CultureInfo.InvariantCulture)))));
 
-    /// <summary>The pattern moved up the scale step by step and back, then the first note.</summary>
+    /// <summary>The pattern moved up the scale step by step and back, then the first note; two joined ones start from the same degree, then both move on.</summary>
     internal static IReadOnlyList<Pitch> Line(Figure figure, Pitch first, SheetWish wish)
     {
         var up = figure.Up(first, wish.Octaves);
@@ -64,9 +64,9 @@ public static class Patterns
             throw new SheetException("octaves", "The pattern does not fit into the range of the scale. Take two octaves.");
         var line = new List<Pitch>();
         for (var step = 0; step <= steps; step++)
-            line.AddRange(patterns[step % patterns.Count].Select(degree => up[step + degree - 1]));
+            line.AddRange(patterns.SelectMany(pattern => pattern.Select(degree => up[step + degree - 1])));
         for (var step = steps; step >= 0; step--)
-            line.AddRange(patterns[step % patterns.Count].Reverse().Select(degree => down[step + degree - 1]));
+            line.AddRange(patterns.SelectMany(pattern => pattern.Reverse().Select(degree => down[step + degree - 1])));
         line.Add(first);
         return line;
     }

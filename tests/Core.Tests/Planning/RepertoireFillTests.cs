@@ -54,6 +54,20 @@ public sealed class RepertoireFillTests
         Only(Passage() with { Readiness = Readiness.Ready, LastClean = new Bpm(100), PutBack = 3 }).MethodId.ShouldBe(Methods.PerformanceTake.Id);
 
     [Fact]
+    public void What_was_never_clean_in_four_visits_is_played_in_halves_until_both_are()
+    {
+        var never = Passage() with { Readiness = Readiness.Raw, LastClean = null, Best = null };
+        (int From, int? To) Bars(Material passage) => Only(passage).Targets[^1] is var target ? (target.FromBar, target.StopAfterBar) : default;
+        Bars(never with { Visits = 3 }).ShouldBe((16, 19));
+        Enumerable.Range(4, 6).Select(visits => Bars(never with { Visits = visits })).ShouldBe([(16, 17), (18, 19), (16, 19), (16, 17), (18, 19), (16, 19)]);
+        Only(never with { Visits = 4 }).Targets[^1].Key.ShouldBe("m:7:b:16-17", "half of the notes say nothing of the tempo of all");
+        PartRecord Clean(int last) => new(Reach.At(70, 0.05), 2, Day.AddDays(-last), new Bpm(70));
+        var both = new Dictionary<string, PartRecord>(StringComparer.Ordinal) { ["b:16-17"] = Clean(2), ["b:18-19"] = Clean(1) };
+        Bars(never with { Visits = 7, Parts = both }).ShouldBe((16, 19));
+        Bars(never with { Visits = 4, FromBar = 16, ToBar = 16 }).ShouldBe((16, 16), "one bar has no halves");
+    }
+
+    [Fact]
     public void Mixing_grows_with_what_can_be_played()
     {
         Material[] fresh = [.. Enumerable.Range(1, 4).Select(id => Passage() with { Id = id, Group = id, Readiness = Readiness.Shaping, LastClean = new Bpm(80), Visits = 2 })];

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/technique/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPatterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials/{id}/tempo": {
         parameters: {
             query?: never;
@@ -1950,6 +1966,34 @@ export interface components {
             standing: string;
             growing: boolean;
         };
+        PatternCell: {
+            numbers: string;
+            figures: string;
+            /** Format: int32 */
+            reach: null | number;
+            /** Format: int32 */
+            lastClean: null | number;
+            /** Format: int32 */
+            days: number;
+            /** Format: date */
+            last: null | string;
+            done: boolean;
+            today: boolean;
+        };
+        PatternGrid: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            /** Format: int32 */
+            target: null | number;
+            /** Format: int32 */
+            leastDays: number;
+            /** Format: int32 */
+            done: number;
+            /** Format: date */
+            until: null | string;
+            cells: components["schemas"]["PatternCell"][];
+        };
         PatternPlan: {
             /** Format: int32 */
             size: number;
@@ -1963,11 +2007,11 @@ export interface components {
              * @default 1
              */
             from: number;
-            units?: null | number[][];
-            /** Format: date */
-            last?: string;
             /** Format: int32 */
-            weeks?: number;
+            weekdays?: number;
+            /** Format: int32 */
+            leastDays?: number;
+            units?: null | number[][];
         };
         PerformancePlan: {
             /** Format: int32 */
@@ -2822,6 +2866,26 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetPatterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternGrid"][];
+                };
             };
         };
     };

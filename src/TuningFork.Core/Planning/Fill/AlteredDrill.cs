@@ -31,7 +31,7 @@ internal static class AlteredDrill
         // One bar has no other to take turns with.
         var versions = Versions[method.Id].Where(version => version.Id != "silent-bars" || material.Bars > 1)
             .Select(version => written with { Key = $"m:{material.Id}:v:{version.Id}", MaterialId = null, Title = $"{material.ShortTitle}: {version.Name}", Tempo = slower, Able = null, Goal = null }).ToList();
-        List<Target> targets = [.. versions, written with { Title = $"{material.Title}, as written" }];
+        List<Target> targets = [.. versions, written with { Title = $"{written.Title}, as written" }];
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         return context.Make(area, method, material.Title, minutes, reason, targets) with
         {

@@ -98,6 +98,8 @@ internal sealed class FillContext
     /// <summary>A material as the target of a drill, at the tempo that the method wants today.</summary>
     public Target TargetOf(Material material, Pace pace = Pace.Work, bool timed = true)
     {
+        if (timed && pace != Pace.Performance && Halves.Are(material) && Halves.Today(material) is { } half)
+            return TargetIn(material with { FromBar = half.From, ToBar = half.To, Visits = 0 }, half.Key, $"{material.Title}: {(half.From == half.To ? "bar" : "bars")} {(half.From == half.To ? $"{half.From}" : $"{half.From}–{half.To}")}", material.Parts.GetValueOrDefault(half.Key)?.Reach, pace);
         var able = timed && material.IsTimed ? material.Today ?? Estimate.Morning(material.Reach ?? material.Start, Request.Traits, material.Target?.Value) : null;
         var target = new Target
         {

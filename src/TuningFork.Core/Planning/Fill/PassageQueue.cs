@@ -10,9 +10,6 @@ internal static class PassageQueue
     /// <summary>Passages under way that were never clean: with more of them nothing new begins (common practice).</summary>
     private const int MostNotClean = 4;
 
-    /// <summary>Visits after which something that was never clean is too big, and no longer counts among them.</summary>
-    private const int VisitsToClean = 4;
-
     /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
     private const int ShortDay = 15;
 
@@ -108,7 +105,7 @@ internal static class PassageQueue
     {
         var passages = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false }).ToList();
         var underWay = passages.Exists(material => Standing.IsGrowing(material, request.Day));
-        var notClean = passages.Count(material => material is { Visits: > 0 and < VisitsToClean, Best: null, LastClean: null });
+        var notClean = passages.Count(material => material is { Visits: > 0 and < Halves.VisitsToClean, Best: null, LastClean: null });
         return request switch
         {
             _ when (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None => 0,

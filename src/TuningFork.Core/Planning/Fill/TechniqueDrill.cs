@@ -53,18 +53,18 @@ internal static class TechniqueDrill
         };
     }
 
-    /// <summary>The pattern of the week.</summary>
+    /// <summary>The pattern whose turn it is.</summary>
     private static Drill OfPattern(FillContext context, Queued queued, PatternPlan patterns, int minutes)
     {
         var material = queued.Material;
-        var today = patterns.On(context.Request.Day);
+        var today = patterns.On(material.Parts, material.Target, context.Request.Day);
         var numbers = string.Join(" and ", today.Numbers);
         var names = string.Join(' ', today.Numbers.Select(number => string.Concat(Patterns.Permutation(patterns.Size, number))));
         var method = Choose(material, context.Careful);
-        var key = $"p:{string.Join('+', today.Numbers)}";
-        var target = context.TargetIn(material, key, $"Pattern {numbers} ({names})", material.Patterns.GetValueOrDefault(key), TodaysTempo.PaceOf(method));
+        var key = PatternPlan.KeyOf(today.Numbers);
+        var target = context.TargetIn(material, key, $"Pattern {numbers} ({names})", material.Parts.GetValueOrDefault(key)?.Reach, TodaysTempo.PaceOf(method));
         context.Used.Add($"m:{material.Id}");
-        var reason = today.IsOver ? "the plan is through; begin it again or let it rest" : $"week {today.Week} of {patterns.Weeks}, until {patterns.Last:d MMM}";
+        var reason = today.IsOver ? "all done: begin again, or rest" : $"{today.Done} of {patterns.Units.Count} done; until about {today.Last:d MMM}";
         return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
     }
 

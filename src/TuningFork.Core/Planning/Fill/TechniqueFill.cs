@@ -87,7 +87,7 @@ internal static class TechniqueFill
     {
         var request = context.Request;
         var exercises = request.Materials
-            .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && !context.Used.Contains($"m:{material.Id}"))
+            .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false) && !context.Used.Contains($"m:{material.Id}"))
             .ToList();
         var queue = DueList.For(exercises, request.Day, request.School, request.BackToday).ToList();
         // The exercises of an earlier sitting today are better than none.

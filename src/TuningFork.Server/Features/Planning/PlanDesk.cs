@@ -122,7 +122,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     {
         var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
         var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
-        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 ? keys : null, visits?.GetValueOrDefault(row.Id), traits))];
+        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 || row is { Best: null, Visits: >= Halves.VisitsToClean } ? keys : null, visits?.GetValueOrDefault(row.Id), traits))];
     }
 
     /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>

@@ -59,7 +59,9 @@ public static class WorkEndpoints
     {
         var today = clock.Today(await desk.ProfileAsync(cancel));
         var rows = await db.Materials.AsNoTracking().Where(row => row.Kind == MaterialKind.Exercise).OrderBy(row => row.Resting).ThenBy(row => row.Id).ToListAsync(cancel);
-        return rows.ConvertAll(row => View(row, today));
+        var ids = rows.Where(row => row.WorkJson.Length > 0).Select(row => row.Id).ToList();
+        var keys = await db.Keys.AsNoTracking().Where(key => ids.Contains(key.MaterialId)).ToListAsync(cancel);
+        return rows.ConvertAll(row => View(row, today, keys));
     }
 
     private static async Task<ExerciseLine> AddAsync(WorkWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
@@ -168,7 +170,7 @@ public static class WorkEndpoints
                 return new LookView($"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}", AbcWriter.Write(score with { Tempo = null }), leftOut, null, played);
             case WorkKind.Patterns:
                 var plan = work.Patterns!;
-                return new LookView($"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")} in {Words.Count(plan.Weeks, "week")}, until {plan.Last:ddd d MMM yyyy}", "", [], null, []);
+                return new LookView($"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")}, {plan.PerWeek} a week: until about {plan.On(new Dictionary<string, PartRecord>(StringComparer.Ordinal), null, plan.First).Last:ddd d MMM yyyy}; one that is not done yet stays, and the end moves", "", [], null, []);
             case WorkKind.Inversions:
                 return new LookView(string.Join("; ", work.Items.Select(item => string.Join(", ", ChordSymbols.Inversions(ChordSymbols.Parse(item)).Select(chord => chord.Symbol)))), "", [], null, []);
             case WorkKind.Shuttle:
@@ -188,9 +190,9 @@ public static class WorkEndpoints
         return [.. wish.Degrees.Select(degree => chords[degree - 1].Chord.Symbol)];
     }
 
-    private static ExerciseLine View(MaterialRow row, DateOnly today)
+    private static ExerciseLine View(MaterialRow row, DateOnly today, IEnumerable<KeyRow>? keys = null)
     {
-        var core = Bookkeeping.ToCore(row, today);
+        var core = Bookkeeping.ToCore(row, today, keys: keys);
         var sheet = row.SheetJson.Length > 0 ? JsonSerializer.Deserialize<SheetRequest>(row.SheetJson, Bookkeeping.Json) : null;
         return new ExerciseLine(
             row.Id, row.Title, core.Work, sheet, core.KeyPlan is not null, Stands(core, today), row.Target, core.Serves, row.Resting, row.ReviewOn,
@@ -201,7 +203,8 @@ public static class WorkEndpoints
     {
         { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Size}",
         { Kind: WorkKind.Steps } work => $"at {work.Items[Math.Clamp(exercise.Place, 0, work.Items.Count - 1)]}, step {exercise.Place + 1} of {work.Items.Count}",
-        { Patterns: { } plan } => plan.On(today) is var now && now.IsOver ? "through" : $"pattern {string.Join(" and ", plan.On(today).Numbers)}, week {now.Week} of {plan.Weeks}, until {plan.Last:d MMM}",
+        { Patterns: { } plan } => plan.On(exercise.Parts, exercise.Target, today) is var now && now.IsOver ? "all done"
+            : $"pattern {string.Join(" and ", now.Numbers)}; {now.Done} of {plan.Units.Count} done, until about {now.Last:d MMM}",
         _ => exercise.LastClean is { } clean ? $"clean at {clean}" : exercise.Visits == 0 ? "not played yet" : $"{Words.Count(exercise.Visits, "visit")}",
     };
 }

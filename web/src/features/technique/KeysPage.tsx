@@ -6,6 +6,7 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { Empty, Field, NumberInput, Page, Refusal, Select, useProblem } from '../../ui/fields'
 import { TechniqueTabs } from '../../ui/Tabs'
 import { KeyWheel } from './KeyWheel'
+import { PatternGrids } from './PatternGrids'
 
 type Plan = Schemas['KeyPlanView']
 
@@ -21,7 +22,7 @@ export function KeysPage() {
   if (!plans.data) return null
   return (
     <Page
-      title="Keys"
+      title="Keys and patterns"
       tabs={<TechniqueTabs />}
       aside={
         <Flex gap="3" align="center">
@@ -40,6 +41,7 @@ export function KeysPage() {
       {plans.data.map((plan) => (
         <PlanPicture key={plan.materialId} plan={plan} />
       ))}
+      <PatternGrids />
       <SameFingers />
     </Page>
   )

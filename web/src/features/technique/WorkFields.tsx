@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, NumberInput, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
@@ -187,7 +187,7 @@ function PatternFields({ draft, set }: Props) {
       <Field label="a week">
         <Select value={plan.perWeek} onChange={(event) => change({ perWeek: Number(event.target.value) })}>
           <option value={1}>one</option>
-          <option value={2}>two, the days split</option>
+          <option value={2}>two, in turn</option>
         </Select>
       </Field>
       <Field label="first number">
@@ -230,10 +230,32 @@ function PatternFields({ draft, set }: Props) {
           ))}
         </Select>
       </Field>
+      <Days days={plan.weekdays ?? 127} set={(weekdays) => weekdays > 0 && change({ weekdays })} />
       <Box alignSelf="end">
         <Tick label="two joined into one" on={plan.joined} set={(joined) => change({ joined })} />
       </Box>
     </Grid>
+  )
+}
+
+/** The weekdays on which it comes; one stays free. */
+function Days({ days, set }: { days: number; set: (days: number) => void }) {
+  return (
+    <chakra.fieldset gridColumn="1 / -1">
+      <chakra.legend fontSize="0.85em" color="faded">
+        on these days; leave one free
+      </chakra.legend>
+      <Flex columnGap="3.5" wrap="wrap">
+        {['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((name, day) => (
+          <Tick
+            key={name}
+            label={name}
+            on={(days & (1 << day)) !== 0}
+            set={(on) => set(on ? days | (1 << day) : days & ~(1 << day))}
+          />
+        ))}
+      </Flex>
+    </chakra.fieldset>
   )
 }
 

@@ -1,0 +1,11 @@
+using TuningFork.Core.Ability;
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>What happened with a part of a material: one of its patterns, or half of a passage.</summary>
+/// <param name="Reach">What the player can do in it, brought to the day of the plan; null before the first timed take.</param>
+/// <param name="Days">Days on which it was played.</param>
+/// <param name="Last">The last of them.</param>
+/// <param name="LastClean">Its last clean tempo, or null.</param>
+public sealed record PartRecord(Reach? Reach, int Days, DateOnly Last, Bpm? LastClean);

@@ -8,14 +8,21 @@ namespace TuningFork.Data;
 /// <summary>What every file holds from the first day: the day shapes and the warm-ups.</summary>
 public static class Seed
 {
+    /// <summary>How far the shapes have come.</summary>
+    private const string Newest = "2";
+
     /// <summary>Puts the day shapes in, once; routines changed or removed later stay so.</summary>
     public static async Task RoutinesAsync(PracticeDb db, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(db);
-        if (await db.Facts.AnyAsync(fact => fact.Name == "shapes", cancel))
+        var known = await db.Facts.FirstOrDefaultAsync(fact => fact.Name == "shapes", cancel);
+        if (known?.Value == Newest)
             return;
-        db.Routines.AddRange(Routines());
-        db.Facts.Add(new FactRow { Name = "shapes", Value = "1" });
+        // A file of before gets what joined the shapes later.
+        db.Routines.AddRange(Routines().Where(row => known is null || row.Name == Shapes.HardBars));
+        if (known is null)
+            db.Facts.Add(known = new FactRow { Name = "shapes" });
+        known.Value = Newest;
         await db.SaveChangesAsync(cancel);
     }
 

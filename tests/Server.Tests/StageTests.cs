@@ -68,7 +68,7 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var book = Id(await app.Post("/api/materials", new { kind = "Book", title = "Small Tunes", examples = 200, nextExample = 11 }));
+        var book = Id(await app.Post("/api/materials", new { kind = "Book", title = "Small Tunes", examples = 200, nextExample = 11, perDay = 2 }));
         var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => Method(now) == "unseen, in time");
         await app.Clock(Evening.AddSeconds(125));
         await app.Act(session, "Done", 125);

@@ -37,6 +37,9 @@ public sealed record DayRequest
     /// <summary>The shape of the day.</summary>
     public required Routine Routine { get; init; }
 
+    /// <summary>Name of the routine that was meant and whose musts do not fit, or empty.</summary>
+    public string Instead { get; init; } = "";
+
     /// <summary>Wanted shares of the week.</summary>
     public IReadOnlyList<AreaShare> Shares { get; init; } = Planning.Shares.Default;
 

@@ -37,7 +37,12 @@ public static class DayPlanner
             .GroupBy(drill => drill.Area!.Value).ToDictionary(group => group.Key, group => group.Sum(drill => drill.Minutes));
         var routine = request.Routine;
         foreach (var area in held.Keys.Where(area => routine.Blocks.All(block => block.Area != area)).Order())
-            routine = routine with { Blocks = [.. routine.Blocks, new Block(area, 0, 1, 240, Must: false)] };
+        {
+            var play = routine.Blocks.Count > 0 && routine.Blocks[^1].Area == Area.Play ? 1 : 0;
+            routine = routine with { Blocks = [.. routine.Blocks.SkipLast(play), new Block(area, 0, 1, 240, Must: false), .. routine.Blocks.TakeLast(play)] };
+        }
+
+        routine = WithLeasts(routine, request.Shares, playing);
         var promised = Promises.Of(request, playing, warmUp);
         foreach (var (area, least) in promised)
             wanted[area] = Math.Max(wanted.GetValueOrDefault(area), least);
@@ -53,6 +58,23 @@ public static class DayPlanner
         return fitted with { Routine = routine };
     }
 
+    /// <summary>Of two leasts, the share's and the routine's, the larger holds, as long as the musts fit.</summary>
+    private static Routine WithLeasts(Routine routine, IReadOnlyList<AreaShare> shares, int playing)
+    {
+        foreach (var share in shares.Where(share => share.Percent > 0))
+        {
+            var first = routine.Blocks.FirstOrDefault(block => block.Area == share.Area && block.Fixed is null);
+            if (first is null || first.Least >= share.Least)
+                continue;
+            var raised = first with { Least = Math.Min(share.Least, first.Most), Wanted = Math.Max(first.Wanted, Math.Min(share.Least, first.Most)) };
+            var all = routine with { Blocks = [.. routine.Blocks.Select(block => ReferenceEquals(block, first) ? raised : block)] };
+            if (all.LeastMinutes <= playing)
+                routine = all;
+        }
+
+        return routine;
+    }
+
     private static List<FilledBlock> Blocks(FillContext context, FittedRoutine fitted)
     {
         var kept = context.Request.Kept.Where(drill => drill.Area is not null).ToLookup(drill => drill.Area!.Value);
@@ -64,7 +86,7 @@ public static class DayPlanner
                 continue;
             List<Drill> held = placed.Add(block.Area) ? [.. kept[block.Area]] : [];
             var left = minutes - held.Sum(drill => drill.Minutes);
-            filled.Add(new FilledBlock(block, minutes, [.. held, .. Fill(context, block, left)]));
+            filled.Add(new FilledBlock(block, minutes, [.. held, .. Fill(context.Holding(block), block, left).Select(drill => drill with { Block = block.Name })]));
         }
 
         return filled;
@@ -77,7 +99,7 @@ public static class DayPlanner
         Area.Technique => TechniqueFill.Fill(context, block, minutes),
         Area.Repertoire => RepertoireFill.Fill(context, block, minutes),
         Area.Ear => EarFill.Fill(context, minutes),
-        _ => PlayFill.Fill(context, minutes),
+        _ => PlayFill.Fill(context, block, minutes),
     };
 
     /// <summary>What rests after pain, by name; of a piece its passages alone.</summary>

@@ -12,8 +12,10 @@ internal static class DaySummary
         DayRequest request, DayBudget budget, FittedRoutine fitted, IReadOnlyList<FilledBlock> blocks, IReadOnlyList<Waiting> waiting)
     {
         var lines = new List<string>();
+        if (request.Instead.Length > 0)
+            lines.Add($"\"{request.Instead}\" needs more minutes; today \"{request.Routine.Name}\".");
         lines.AddRange(Demanded(request));
-        lines.AddRange(WaitingAreas(budget, blocks));
+        lines.AddRange(WaitingAreas(budget, request.Routine, blocks));
         if (waiting.Count > 0)
         {
             var repertoire = request.Materials.Where(material => material.Kind == MaterialKind.Passage);
@@ -54,9 +56,10 @@ internal static class DaySummary
         yield return $"{Words.Sentence(named)} this week. Today gives {(behind.Count == 1 ? "it" : "them")} {today}.";
     }
 
-    private static IEnumerable<string> WaitingAreas(DayBudget budget, IReadOnlyList<FilledBlock> blocks)
+    private static IEnumerable<string> WaitingAreas(DayBudget budget, Routine routine, IReadOnlyList<FilledBlock> blocks)
     {
-        var left = budget.Areas.Where(part => (part.Waits || part.Minutes > 0) && blocks.All(block => block.Block.Area != part.Area)).ToList();
+        // What the routine leaves out on purpose was said where it was made.
+        var left = budget.Areas.Where(part => (part.Waits || part.Minutes > 0) && routine.Blocks.Any(block => block.Area == part.Area) && blocks.All(block => block.Block.Area != part.Area)).ToList();
         if (left.Count == 1)
             yield return $"{Words.Sentence(Areas.Name(left[0].Area))} does not fit today ({(left[0].WaitedDays is { } days ? $"last played {Words.Ago(days)}" : "not played yet")}).";
         else if (left.Count > 1)

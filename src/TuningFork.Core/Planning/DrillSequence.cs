@@ -4,26 +4,22 @@ using TuningFork.Core.Spacing;
 namespace TuningFork.Core.Planning;
 
 /// <summary>
-/// The order of a day's drills: warm-up first, sight reading early, play last; between them the blocks in the routine's
-/// order, or their drills interwoven so that neighbours differ in area, and in piece or exercise, whenever possible.
+/// The order of a day's drills: the routine's own; where it is interwoven, the drills of technique, repertoire and ear are mixed
+/// at the place of the first of them, so that neighbours differ in area, and in piece or exercise, whenever possible.
 /// </summary>
 internal static class DrillSequence
 {
     public static IReadOnlyList<Drill> Of(IReadOnlyList<FilledBlock> blocks, bool interwoven, Random random)
     {
-        var first = blocks.Where(block => block.Block.Area is Area.WarmUp).Concat(blocks.Where(block => block.Block.Area is Area.SightReading));
-        var last = blocks.Where(block => block.Block.Area is Area.Play);
-        var middle = blocks.Where(block => block.Block.Area is Area.Technique or Area.Repertoire or Area.Ear).ToList();
-        return
-        [
-            .. first.SelectMany(block => block.Drills),
-            .. interwoven ? Weave(middle, random) : Whole(middle),
-            .. last.SelectMany(block => block.Drills),
-        ];
+        var mixed = interwoven ? blocks.Where(IsMixed).ToList() : [];
+        var first = blocks.Take(blocks.ToList().FindIndex(IsMixed) is >= 0 and var at && interwoven ? at : blocks.Count).ToList();
+        return [.. Whole(first), .. Weave(mixed, random), .. Whole(blocks.Except(first).Except(mixed))];
     }
 
+    private static bool IsMixed(FilledBlock block) => block.Block.Area is Area.Technique or Area.Repertoire or Area.Ear;
+
     private static IEnumerable<Drill> Whole(IEnumerable<FilledBlock> blocks) =>
-        blocks.SelectMany(block => DrillOrder.Spread(block.Drills, Group));
+        blocks.SelectMany(block => IsMixed(block) ? DrillOrder.Spread(block.Drills, Group) : block.Drills);
 
     private static IEnumerable<Drill> Weave(List<FilledBlock> blocks, Random random)
     {

@@ -209,7 +209,7 @@ public static class PlanEdit
             Area.Technique => Fill.TechniqueFill.Fill(context, block, minutes),
             Area.Repertoire => Fill.RepertoireFill.Fill(context, block, minutes),
             Area.Ear => Fill.EarFill.Fill(context, minutes),
-            _ => Fill.PlayFill.Fill(context, minutes),
+            _ => Fill.PlayFill.Fill(context, context.Request.Routine.Blocks.FirstOrDefault(block => block.Area == Area.Play) ?? new Block(Area.Play, 1, 1, 240), minutes),
         };
     }
 }

@@ -18,6 +18,26 @@ public sealed record WorkRest(int Work, int Rest);
 /// <param name="Rounds">Work and rest in turns, or null.</param>
 public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must = true, int? Fixed = null, WorkRest? Rounds = null)
 {
+    /// <summary>Longest name, most ideas and most chosen materials.</summary>
+    public const int MostLetters = 60;
+    private const int MostChosen = 40;
+
+    /// <summary>A name of its own, or empty: "Known grooves".</summary>
+    public string Name { get; init; } = "";
+
+    /// <summary>Numbers of the material that it holds, pieces with their passages; none for all that belongs to its area.</summary>
+    public IReadOnlyList<int> Materials { get; init; } = [];
+
+    /// <summary>For play: ideas of one's own in place of the app's; none for those.</summary>
+    public IReadOnlyList<string> Ideas { get; init; } = [];
+
+    /// <summary>What is wrong with what it holds, in words; null when it can be used.</summary>
+    internal (string Field, string Problem)? Held() =>
+        Name.Length > MostLetters ? ("name", $"A block's name has {MostLetters} letters at most.")
+        : Materials.Count > MostChosen || Ideas.Count > MostChosen ? ("materials", $"A block holds {MostChosen} things at most.")
+        : Ideas.Any(idea => string.IsNullOrWhiteSpace(idea) || idea.Length > MostLetters) ? ("ideas", $"An idea has 1 to {MostLetters} letters.")
+        : null;
+
     /// <summary>Fewest minutes, the fixed length counted.</summary>
     [JsonIgnore]
     public int Floor => Fixed ?? Least;
@@ -36,6 +56,17 @@ public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Inte
     /// <summary>Minutes below which the musts do not fit.</summary>
     public int LeastMinutes => Blocks.Where(block => block.Must).Sum(block => block.Floor);
 
+    /// <summary>Words about its shape: what it leaves out, and a warm-up behind hard work; no more than words.</summary>
+    public string Word
+    {
+        get
+        {
+            var gone = new[] { Area.SightReading, Area.Ear }.Where(area => Blocks.All(block => block.Area != area)).Select(Areas.Name).ToList();
+            var late = Blocks.Select(block => block.Area).ToList() is var areas && areas.IndexOf(Area.WarmUp) > 0;
+            return string.Join(' ', new[] { gone.Count > 0 ? $"It leaves out {Words.List(gone)}." : "", late ? "The warm-up comes after other work." : "" }.Where(word => word.Length > 0));
+        }
+    }
+
     /// <summary>What is wrong with it, each with the field it is about; empty when it can be used.</summary>
     public IReadOnlyList<(string Field, string Problem)> Check()
     {
@@ -51,6 +82,8 @@ public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Inte
                 found.Add(($"blocks[{i}].fixed", "Fixed minutes are 1 to 240, or left empty."));
             if (block.Least < 0 || block.Wanted < block.Least || block.Most < block.Wanted || block.Most > 240)
                 found.Add(($"blocks[{i}].wanted", $"For {Areas.Name(block.Area)}, least, wanted and most must rise in this order and stay within 0 to 240."));
+            if (block.Held() is { } held)
+                found.Add(($"blocks[{i}].{held.Field}", held.Problem));
             if (block.Rounds is { } rounds && (rounds.Work < 1 || rounds.Rest < 0 || rounds.Work + rounds.Rest > 60))
                 found.Add(($"blocks[{i}].rounds", "A round has 1 minute of work or more, no negative rest, and 60 minutes together at most."));
         }

@@ -5,6 +5,9 @@ namespace TuningFork.Core.Planning;
 /// <summary>Day shapes that come with the program, each a different way of cutting the time. All stay sensible from 10 to 90 minutes.</summary>
 public static class Shapes
 {
+    /// <summary>The shape that joined the others later.</summary>
+    public const string HardBars = "Hands and hard bars";
+
     /// <summary>The shape used until another is chosen: everything gets its share, short drills interwoven.</summary>
     public static Routine Default => All[0];
 
@@ -75,6 +78,12 @@ public static class Shapes
             new(Area.Ear, 1, 2, 15),
             new(Area.Play, 1, 2, 30),
         ], Interwoven: false),
+        new(HardBars,
+        [
+            new(Area.WarmUp, 1, 3, 10),
+            new(Area.Technique, 3, 8, 25),
+            new(Area.Repertoire, 3, 9, 40),
+        ], Interwoven: true),
         new("Long and speckled",
         [
             new(Area.WarmUp, 1, 10, 25),
@@ -100,6 +109,7 @@ public static class Shapes
         "Work and rest" => "Four minutes of work, one of rest, in rounds.",
         "Quarter hours apart" => "Pieces of 10 to 15 minutes that can be scattered over a day.",
         "A touch of everything" => "A minute or two of each on a bad day; never stays.",
+        HardBars => "Technique and passages only, for about 20 minutes.",
         "Long and speckled" => "A long session in many small segments.",
         _ => "",
     };

@@ -131,6 +131,9 @@ public sealed record Drill
     /// <summary>Makes ear questions again.</summary>
     public int Seed { get; init; }
 
+    /// <summary>Name of the routine's block that it belongs to, where that has one; else empty.</summary>
+    public string Block { get; init; } = "";
+
     /// <summary>True for a break.</summary>
     public bool IsBreak => Area is null;
 }

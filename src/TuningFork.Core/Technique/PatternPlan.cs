@@ -1,5 +1,4 @@
 using TuningFork.Core.Ability;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Technique;

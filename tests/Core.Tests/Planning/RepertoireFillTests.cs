@@ -3,6 +3,7 @@ using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using Xunit;
 

@@ -1253,6 +1253,9 @@ export interface components {
             /** Format: int32 */
             fixed?: null | number;
             rounds?: null | components["schemas"]["WorkRest"];
+            name?: string;
+            materials?: number[];
+            ideas?: string[];
         };
         BodyWish: {
             /** Format: int32 */
@@ -1412,6 +1415,7 @@ export interface components {
             sum: string;
             locked: boolean;
             targets: components["schemas"]["TargetView"][];
+            block: string;
         };
         /**
          * @default Alone
@@ -2228,6 +2232,7 @@ export interface components {
             blocks: components["schemas"]["Block"][];
             /** Format: int32 */
             version: number;
+            word: string;
         };
         RoutineWish: {
             name: string;

@@ -18,7 +18,7 @@ internal sealed class FillContext
     private const double LeastOfSlowest = 0.8;
 
     private readonly HashSet<string> ids;
-    private int next;
+    private readonly Counts counts;
 
     public FillContext(DayRequest request)
     {
@@ -32,11 +32,22 @@ internal sealed class FillContext
         Request = request;
         Random = new Random(request.Seed);
         (Usual, Most) = SittingLength.Drill(request.Minutes);
-        ScaleLeft = request.ScaleMinutes;
+        counts = new Counts { ScaleLeft = request.ScaleMinutes };
         ids = [.. request.Kept.Select(drill => drill.Id)];
         Purpose = Planning.Purpose.Of(request.Materials, request.Day, request.Focus);
         Used = [.. request.Kept.Concat(request.LeftOut).SelectMany(drill => drill.Targets).Select(target => target.Key)];
     }
+
+    /// <summary>The same day, for a block that holds chosen material only.</summary>
+    private FillContext(FillContext day, DayRequest request)
+    {
+        (Request, Random, Usual, Most, ids, counts, Purpose) = (request, day.Random, day.Usual, day.Most, day.ids, day.counts, day.Purpose);
+        (Used, Waiting, Later, SeenToday, Resting, NewLeft) = (day.Used, day.Waiting, day.Later, day.SeenToday, day.Resting, day.NewLeft);
+    }
+
+    /// <summary>What a block may draw from: all material, or what it holds; of a piece its passages too.</summary>
+    public FillContext Holding(Block block) => block.Materials.Count == 0 ? this
+        : new FillContext(this, Request with { Materials = [.. Request.Materials.Where(material => block.Materials.Contains(material.Id) || (material.Kind == MaterialKind.Passage && block.Materials.Contains(material.Group)))] });
 
     public DayRequest Request { get; }
 
@@ -46,13 +57,21 @@ internal sealed class FillContext
 
     public int Most { get; }
 
-    public int ScaleLeft { get; set; }
+    public int ScaleLeft { get => counts.ScaleLeft; set => counts.ScaleLeft = value; }
 
     /// <summary>What technique is for today, or null.</summary>
     public TechniquePurpose? Purpose { get; }
 
     /// <summary>Keys of targets that already have a place today.</summary>
     public HashSet<string> Used { get; }
+
+    /// <summary>What is counted over the whole day.</summary>
+    private sealed class Counts
+    {
+        public int Next { get; set; }
+
+        public int ScaleLeft { get; set; }
+    }
 
     public List<Waiting> Waiting { get; } = [];
 
@@ -79,7 +98,7 @@ internal sealed class FillContext
             Used.Add(target.Key);
         string id;
         do
-            id = $"d{++next}";
+            id = $"d{++counts.Next}";
         while (ids.Contains(id));
         return new Drill
         {

@@ -29,7 +29,7 @@ internal static class PlayFill
         ("Whatever you like", "Play for the sound of it."),
     ];
 
-    public static IEnumerable<Drill> Fill(FillContext context, int minutes)
+    public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
     {
         if (minutes <= 0)
             yield break;
@@ -49,7 +49,8 @@ internal static class PlayFill
                 piece.LastVisit is { } last ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : "right through, for the first time", context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance));
         }
 
-        var ideas = context.Request.Family == "percussion" ? Beats : Ideas;
+        (string Title, string How)[] ideas = block.Ideas.Count > 0 ? [.. block.Ideas.Select(idea => (idea, "Your own idea: stay with it until the time is up."))]
+            : context.Request.Family == "percussion" ? Beats : Ideas;
         var turn = day.DayNumber;
         foreach (var length in left > 0 ? FillContext.Chop(left, 15, 20) : [])
         {

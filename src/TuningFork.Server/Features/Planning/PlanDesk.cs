@@ -3,7 +3,6 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
-using TuningFork.Core.Repertoire;
 using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -34,16 +33,10 @@ public sealed record DayFacts(
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 {
     private const int HistoryDays = 35;
-    private const int HabitDays = 28;
-
-    /// <summary>Minutes offered when all of the day's were played.</summary>
-    private const int FurtherMinutes = 10;
 
     /// <summary>After so long the same thing may come again on the same day (common practice).</summary>
     private static readonly TimeSpan BackAfter = TimeSpan.FromHours(2);
 
-    /// <summary>The warm-up's part of a sitting, about.</summary>
-    private const double WarmUpPart = 0.2;
     private const int EarDays = 60;
 
     /// <summary>An area counts as played from so many seconds.</summary>
@@ -108,7 +101,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var ids = materials.Where(material => material.WeekTimes > 0 || material.Kind == MaterialKind.Book).Select(material => material.Id).ToList();
         if (ids.Count == 0)
             return materials;
-        var (week, month) = (day.AddDays(-6), day.AddDays(-HabitDays));
+        var (week, month) = (day.AddDays(-6), day.AddDays(-DayMinutes.HabitDays));
         var visits = (await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= month && visit.Day < day)
             .Select(visit => new { visit.MaterialId, visit.Day }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId, visit => visit.Day);
         return [.. materials.Select(material => material with
@@ -135,7 +128,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
     {
         var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
-        var minutes = Math.Clamp(number > 0 ? Left(facts) : Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
+        var minutes = Math.Clamp(number > 0 ? DayMinutes.Left(facts) : DayMinutes.Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
         var row = new PlanRow
         {
             Day = facts.Day,
@@ -146,43 +139,6 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         };
         Replan(row, facts);
         return row;
-    }
-
-    public static LoadAdvice Advice(DayFacts facts)
-    {
-        var week = WeekOf(facts.Profile);
-        var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
-        var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
-        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(
-            usual, facts.Day, facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(), week.Sum(), last, facts.Body.AfterPain);
-    }
-
-    /// <summary>Minutes for a further sitting: what is left of the day's, or ten where nothing is.</summary>
-    private static int Left(DayFacts facts) => Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left ? left : FurtherMinutes;
-
-    /// <summary>What there is to say when the day's minutes were played; empty while some are left.</summary>
-    public static string Done(DayFacts facts)
-    {
-        var (played, wanted) = ((int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)), Advice(facts).Minutes);
-        return facts.LastEnded is null || wanted - played >= SittingLength.Least ? "" : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
-    }
-
-    private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
-
-    /// <summary>Minutes of the days on which one plays, on average.</summary>
-    private static int UsualMinutes(ProfileRow profile) => WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
-
-    /// <summary>
-    /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
-    /// over the days the book has lived; by the week's plan for who has just begun.
-    /// </summary>
-    public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts)
-    {
-        var before = facts.MinutesByDay.Where(day => day.Key < facts.Day && day.Key >= facts.Day.AddDays(-HabitDays)).ToList();
-        var lived = before.Count == 0 ? 0 : Math.Min(HabitDays, facts.Day.DayNumber - before.Min(day => day.Key).DayNumber);
-        var minutes = lived < 7 ? WeekOf(facts.Profile).Average() : before.Sum(day => day.Value) / lived;
-        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
-        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * (1 - WarmUpPart) * share, Bookkeeping.TraitsOf(facts.Profile));
     }
 
     /// <summary>Plans a row for the first time, or from scratch.</summary>
@@ -230,7 +186,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     public static DayRequest Request(PlanRow row, DayFacts facts)
     {
-        var routine = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId) ?? RoutineFor(facts, sitting: 0, row.Minutes);
+        var meant = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId);
+        // A day shorter than the musts gets a shorter routine, and that is said; drills that stay may need more still.
+        var routine = meant is not null && Bookkeeping.ToCore(meant).LeastMinutes <= Playing(row.Minutes) ? meant : RoutineFor(facts, row.Sitting, row.Minutes);
         return new DayRequest
         {
             Day = row.Day,
@@ -240,13 +198,14 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Focus = row.Focus,
             Seed = row.Seed,
             Routine = Bookkeeping.ToCore(routine),
+            Instead = meant is not null && meant.Id != routine.Id ? meant.Name : "",
             Shares = Bookkeeping.SharesOf(facts.Profile),
             History = facts.Balance,
             Materials = facts.Materials,
             Ear = facts.Ear,
             Asked = facts.Asked,
-            UsualMinutes = UsualMinutes(facts.Profile),
-            PracticeDaysBack = Advice(facts).PracticeDaysBack,
+            UsualMinutes = DayMinutes.Usual(facts.Profile),
+            PracticeDaysBack = DayMinutes.Advice(facts).PracticeDaysBack,
             Traits = Bookkeeping.TraitsOf(facts.Profile),
             School = facts.Profile.School,
             Mix = facts.Profile.Mix,
@@ -274,7 +233,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
         var meant = facts.Routines.Where(routine => (routine.Weekdays & bit) != 0)
             .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays)).ThenBy(routine => routine.Id).ToList();
-        var playing = minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
+        var playing = Playing(minutes);
         var first = meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
         return Bookkeeping.ToCore(first).LeastMinutes <= playing ? first
             : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
@@ -289,6 +248,17 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             rows.Add(old);
         return (Body.Of(rows.ConvertAll(row => new BodyWord(PracticeDay.AsSeenOn(row.Day, day), row.Tension, row.Pain, row.Keys.Split(',', StringSplitOptions.RemoveEmptyEntries))), day, practised), rows.LastOrDefault());
     }
+
+    /// <summary>A routine chosen by hand has to fit the day; one that the day has of itself gives way to a shorter one.</summary>
+    /// <exception cref="FieldException">Its musts need more minutes.</exception>
+    public static void CheckMusts(RoutineRow routine, int minutes)
+    {
+        var (needed, playing) = (Bookkeeping.ToCore(routine).LeastMinutes, Playing(minutes));
+        if (needed > playing)
+            throw new FieldException("minutes", $"The musts of \"{routine.Name}\" need {needed} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(needed - playing)} more.");
+    }
+
+    private static int Playing(int minutes) => minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
 
     private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, DateOnly until, CancellationToken cancel)
     {

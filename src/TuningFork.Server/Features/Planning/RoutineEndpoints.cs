@@ -10,7 +10,8 @@ namespace TuningFork.Server.Features.Planning;
 
 /// <summary>A routine.</summary>
 /// <param name="Weekdays">Days it is used on, Monday 0 to Sunday 6.</param>
-public sealed record RoutineView(int Id, string Name, string Purpose, bool Interwoven, IReadOnlyList<int> Weekdays, IReadOnlyList<Block> Blocks, int Version);
+/// <param name="Word">What is to be said about its shape, or empty.</param>
+public sealed record RoutineView(int Id, string Name, string Purpose, bool Interwoven, IReadOnlyList<int> Weekdays, IReadOnlyList<Block> Blocks, int Version, string Word);
 
 /// <summary>What a routine is to be.</summary>
 public sealed record RoutineWish(string Name, bool Interwoven, IReadOnlyList<int> Weekdays, IReadOnlyList<Block> Blocks, int Version = 0);
@@ -96,5 +97,5 @@ public static class RoutineEndpoints
 
     private static RoutineView View(RoutineRow row) => new(
         row.Id, row.Name, Shapes.Purpose(row.Name), row.Interwoven,
-        [.. Enumerable.Range(0, 7).Where(day => (row.Weekdays & (1 << day)) != 0)], Bookkeeping.ToCore(row).Blocks, row.Version);
+        [.. Enumerable.Range(0, 7).Where(day => (row.Weekdays & (1 << day)) != 0)], Bookkeeping.ToCore(row).Blocks, row.Version, Bookkeeping.ToCore(row).Word);
 }

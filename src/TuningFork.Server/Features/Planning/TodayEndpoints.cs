@@ -12,7 +12,7 @@ namespace TuningFork.Server.Features.Planning;
 /// <summary>A drill as it stands in today's list.</summary>
 public sealed record DrillView(
     string Id, Area? Area, string Title, string MethodId, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
-    IReadOnlyList<TargetView> Targets);
+    IReadOnlyList<TargetView> Targets, string Block);
 
 /// <summary>One thing a drill is about.</summary>
 public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
@@ -100,6 +100,8 @@ public static class TodayEndpoints
                 : throw new FieldException("focus", $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}.");
         if (wish.RoutineId is { } routine)
             row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
+        if (wish.RoutineId is { } chosen)
+            PlanDesk.CheckMusts(facts.Routines.First(known => known.Id == chosen), row.Minutes);
         PlanDesk.ReplanKeeping(row, facts, wish.LetGo);
         row.BeforeJson = "";
         return await SaveAsync(db, desk, facts, row, cancel);
@@ -164,15 +166,15 @@ public static class TodayEndpoints
     {
         var row = stored ?? await desk.FreshAsync(facts, cancel);
         var plan = PlanDesk.Read(row);
-        var advice = PlanDesk.Advice(facts);
+        var advice = DayMinutes.Advice(facts);
         var open = await db.Sessions.AsNoTracking().Where(session => session.EndedUtc == null).OrderBy(session => session.Id).FirstOrDefaultAsync(cancel);
         var unclosed = open is not null && desk.IsOver(open, facts.Day) ? await UnclosedAsync(db, open, cancel) : null;
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. PlanDesk.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
-            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties, open is null ? PlanDesk.Done(facts) : "");
+            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
     }
 
     private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)
@@ -191,7 +193,7 @@ public static class TodayEndpoints
             var method = drill.IsBreak ? null : Methods.Of(drill);
             var view = new DrillView(
                 drill.Id, drill.Area, drill.Title, drill.MethodId, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
-                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill));
+                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill), drill.Block);
             at += drill.Minutes;
             return view;
         })];

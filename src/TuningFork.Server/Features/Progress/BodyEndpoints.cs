@@ -26,7 +26,7 @@ public static class BodyEndpoints
         if (await plans.StoredAsync(today, cancel) is { } row)
         {
             row.Version++;
-            row.Minutes = Math.Max(SittingLength.Least, Math.Min(row.Minutes, PlanDesk.Advice(facts).Minutes));
+            row.Minutes = Math.Max(SittingLength.Least, Math.Min(row.Minutes, DayMinutes.Advice(facts).Minutes));
             PlanDesk.ReplanKeeping(row, facts, letGo: true);
             await db.SaveChangesAsync(cancel);
         }

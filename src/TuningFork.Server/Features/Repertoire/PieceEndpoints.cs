@@ -74,7 +74,7 @@ public static class PieceEndpoints
         var ratings = await db.Ratings.AsNoTracking().Where(rating => ids.Contains(rating.MaterialId)).OrderBy(rating => rating.Day).ToListAsync(cancel);
         var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Takes > 0).OrderBy(visit => visit.Day).ToListAsync(cancel);
         var leftOut = await db.Music.AsNoTracking().Where(music => music.MaterialId == id).Select(music => music.LeftOut).FirstOrDefaultAsync(cancel);
-        var plan = PlanDesk.Performances(facts).FirstOrDefault(way => way.PieceId == id);
+        var plan = DayMinutes.Performances(facts).FirstOrDefault(way => way.PieceId == id);
         var pages = await db.Pages.AsNoTracking().Where(page => page.MaterialId == id).OrderBy(page => page.Id).Select(page => new PageView(page.Id, page.Name, page.ContentType)).ToListAsync(cancel);
         return new PieceView(
             id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,

@@ -1,9 +1,11 @@
 import { Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { X } from 'lucide-react'
+import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Field, NumberInput, Press } from '../../ui/fields'
 import { useSortableItem } from '../../ui/useSortableItem'
+import { BlockHolds } from './BlockHolds'
 
 /** A block of a routine with a key of its own, so that it can be dragged. */
 export type KeyedBlock = Schemas['Block'] & { key: string }
@@ -20,6 +22,8 @@ interface RowProps {
 export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
   const name = areaLooks[block.area].name
   const { item, handle } = useSortableItem(block.key, name)
+  const [open, setOpen] = useState(false)
+  const held = (block.materials?.length ?? 0) + (block.ideas?.length ?? 0)
   return (
     <chakra.li {...item} py="2">
       <Flex align="center" gap="3" wrap="wrap">
@@ -97,9 +101,18 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
             />
           </Flex>
         )}
+        <Press
+          look="quiet"
+          aria-expanded={open}
+          aria-label={`What ${name} holds`}
+          onClick={() => setOpen(!open)}
+        >
+          {block.name || (held > 0 ? `holds ${held}` : 'holds …')}
+        </Press>
         <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
           <X size={17} />
         </Press>
+        {open && <BlockHolds block={block} change={change} />}
         {rounds && (
           <Text color="faded" fontSize="0.9em">
             {rounds}

@@ -137,6 +137,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       <Box minW="0">
         <Text fontWeight={700}>{drill.title}</Text>
         <Text fontSize="0.88em" color="faded" title={drill.how}>
+          {drill.block && `${drill.block} · `}
           {drill.method || drill.how}
           {tempos(drill)}
           {drill.sum && ` · ${drill.sum}`}

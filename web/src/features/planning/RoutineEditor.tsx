@@ -17,15 +17,11 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const keyed = (blocks: Schemas['Block'][]): Block[] =>
   blocks.map((block) => ({ ...block, key: crypto.randomUUID() }))
 const bare = (blocks: Block[]): Schemas['Block'][] =>
-  blocks.map(({ area, least, wanted, most, must, fixed, rounds }) => ({
-    area,
-    least,
-    wanted,
-    most,
-    must,
-    fixed,
-    rounds,
-  }))
+  blocks.map((block) => {
+    const one: Partial<Block> = { ...block }
+    delete one.key
+    return one as Schemas['Block']
+  })
 
 /** Builds a day shape by drag and keyboard; the arithmetic follows at once. */
 export function RoutineEditor({ start, close }: { start: Schemas['RoutineView']; close: () => void }) {

@@ -19,6 +19,7 @@ export function RoutinesPage() {
     id: 0,
     name: '',
     purpose: '',
+    word: '',
     interwoven: false,
     weekdays: [],
     version: 0,
@@ -77,7 +78,8 @@ function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; e
         </Text>
       </Flex>
       <Text color="faded" fontSize="0.92em" minH="2.7em">
-        {routine.purpose || (routine.interwoven ? 'Short drills are mixed.' : 'Areas stay whole.')}
+        {routine.purpose || (routine.interwoven ? 'Short drills are mixed.' : 'Areas stay whole.')}{' '}
+        {routine.word}
       </Text>
       {fit.data && (
         <RoutineScore

@@ -1,7 +1,7 @@
 using TuningFork.Core.Ability;
 using TuningFork.Core.Tempo;
 
-namespace TuningFork.Core.Practice;
+namespace TuningFork.Core.Technique;
 
 /// <summary>What happened with a part of a material: one of its patterns, or half of a passage.</summary>
 /// <param name="Reach">What the player can do in it, brought to the day of the plan; null before the first timed take.</param>

@@ -1,0 +1,57 @@
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Server.Features.Planning;
+
+/// <summary>How many minutes a day has: set for the weekday, advised, left, done, and those that the ways to performances are measured by.</summary>
+public static class DayMinutes
+{
+    /// <summary>Days over which habits are looked at.</summary>
+    public const int HabitDays = 28;
+
+    /// <summary>The warm-up's part of a sitting, about.</summary>
+    private const double WarmUpPart = 0.2;
+
+    /// <summary>Minutes offered when all of the day's were played.</summary>
+    private const int FurtherMinutes = 10;
+
+    public static LoadAdvice Advice(DayFacts facts)
+    {
+        var week = WeekOf(facts.Profile);
+        var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
+        var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
+        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(
+            usual, facts.Day, facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(), week.Sum(), last, facts.Body.AfterPain);
+    }
+
+    /// <summary>Minutes for a further sitting: what is left of the day's, or ten where nothing is.</summary>
+    public static int Left(DayFacts facts) => Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left ? left : FurtherMinutes;
+
+    /// <summary>What there is to say when the day's minutes were played; empty while some are left.</summary>
+    public static string Done(DayFacts facts)
+    {
+        var (played, wanted) = ((int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)), Advice(facts).Minutes);
+        return facts.LastEnded is null || wanted - played >= SittingLength.Least ? "" : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
+    }
+
+    private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
+
+    /// <summary>Minutes of the days on which one plays, on average.</summary>
+    public static int Usual(ProfileRow profile) => WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
+
+    /// <summary>
+    /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
+    /// over the days the book has lived; by the week's plan for who has just begun.
+    /// </summary>
+    public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts)
+    {
+        var before = facts.MinutesByDay.Where(day => day.Key < facts.Day && day.Key >= facts.Day.AddDays(-HabitDays)).ToList();
+        var lived = before.Count == 0 ? 0 : Math.Min(HabitDays, facts.Day.DayNumber - before.Min(day => day.Key).DayNumber);
+        var minutes = lived < 7 ? WeekOf(facts.Profile).Average() : before.Sum(day => day.Value) / lived;
+        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
+        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * (1 - WarmUpPart) * share, Bookkeeping.TraitsOf(facts.Profile));
+    }
+}

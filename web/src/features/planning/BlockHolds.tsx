@@ -1,0 +1,78 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
+import { api } from '../../api/client'
+import { Field, TextArea, TextInput } from '../../ui/fields'
+import type { KeyedBlock } from './BlockRow'
+
+interface Props {
+  block: KeyedBlock
+  change: (part: Partial<KeyedBlock>) => void
+}
+
+/** A name of its own, and what a block holds: chosen material, or ideas to play with; nothing chosen means everything. */
+export function BlockHolds({ block, change }: Props) {
+  const all = api.useQuery('get', '/api/materials')
+  const [ideas, setIdeas] = useState((block.ideas ?? []).join('\n'))
+  const chosen = block.materials ?? []
+  const fitting = (all.data ?? []).filter((item) =>
+    block.area === 'Technique'
+      ? item.kind === 'Exercise' && item.area === 'Technique'
+      : (block.area === 'Repertoire' || block.area === 'Play') && item.kind === 'Piece',
+  )
+  return (
+    <Box borderLeft="3px solid" borderColor="line" pl="4" mt="2" width="100%">
+      <Flex gap="5" wrap="wrap" align="start">
+        <Field label="Name, if you like" width="220px">
+          <TextInput value={block.name ?? ''} onChange={(event) => change({ name: event.target.value })} />
+        </Field>
+        {fitting.length > 0 && (
+          <chakra.fieldset>
+            <chakra.legend fontSize="0.85em" color="faded">
+              Only these; none ticked means all
+            </chakra.legend>
+            <Flex columnGap="4" wrap="wrap" maxW="620px">
+              {fitting.map((item) => (
+                <chakra.label key={item.id} display="flex" gap="1.5" minH="42px" alignItems="center">
+                  <input
+                    type="checkbox"
+                    checked={chosen.includes(item.id)}
+                    onChange={(event) =>
+                      change({
+                        materials: event.target.checked
+                          ? [...chosen, item.id]
+                          : chosen.filter((one) => one !== item.id),
+                      })
+                    }
+                  />
+                  {item.title}
+                </chakra.label>
+              ))}
+            </Flex>
+          </chakra.fieldset>
+        )}
+        {block.area === 'Play' && (
+          <Field label="Your own ideas, one a line: songs, vocabulary, grooves you know" width="340px">
+            <TextArea
+              rows={3}
+              value={ideas}
+              onChange={(event) => setIdeas(event.target.value)}
+              onBlur={() =>
+                change({
+                  ideas: ideas
+                    .split('\n')
+                    .map((idea) => idea.trim())
+                    .filter((idea) => idea.length > 0),
+                })
+              }
+            />
+          </Field>
+        )}
+      </Flex>
+      {fitting.length === 0 && block.area !== 'Play' && (
+        <Text color="faded" fontSize="0.9em">
+          This area chooses by itself.
+        </Text>
+      )}
+    </Box>
+  )
+}

@@ -47,5 +47,17 @@ public static class Growth
         return new Reach(now.Log + grown, Math.Sqrt((now.Spread * now.Spread) + (Doubt * Doubt * grown * grown)));
     }
 
+    /// <summary>Where the path from one tempo to another stands after a part of its takes.</summary>
+    /// <param name="from">Where it begins, above 0.</param>
+    /// <param name="to">Where it leads, above that.</param>
+    /// <param name="part">Part of the takes, 0 to 1.</param>
+    public static double Between(double from, double to, double part)
+    {
+        ArgumentOutOfRangeException.ThrowIfNegativeOrZero(from);
+        var ceiling = Math.Log(to * Estimate.CeilingPart);
+        var (way, end) = (ceiling - Math.Log(from), Math.Log(Estimate.CeilingPart));
+        return Math.Exp(ceiling - (way * Math.Pow(end / way, part)));
+    }
+
     private static double ATake(Traits traits) => traits.Rate * Estimate.Settles * DayPart;
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
@@ -33,16 +34,21 @@ public sealed record GoalStep(DateOnly By, int Value);
 /// <param name="Until">The day by which it is to be reached.</param>
 public sealed record Goal(int Id, GoalKind Kind, int MaterialId, int From, int To, DateOnly Begun, DateOnly Until)
 {
-    /// <summary>The steps, a week each from the day it was set, rising evenly and rounded up; the last is the goal itself.</summary>
+    /// <summary>
+    /// The steps, by the weeks from the day it was set: a tempo rises along the path of growth, fast first and slower towards the
+    /// end; passages and keys evenly, a week without one more having no step. The last is the goal itself.
+    /// </summary>
     public IReadOnlyList<GoalStep> Steps
     {
         get
         {
             var days = Math.Max(1, Until.DayNumber - Begun.DayNumber);
-            return [.. Enumerable.Range(1, (days + 6) / 7).Select(week => Math.Min(days, week * 7))
-                .Select(day => new GoalStep(Begun.AddDays(day), From + (int)Math.Ceiling((To - From) * (double)day / days)))];
+            var steps = Enumerable.Range(1, (days + 6) / 7).Select(week => Math.Min(days, week * 7)).Select(day => new GoalStep(Begun.AddDays(day), At((double)day / days))).ToList();
+            return [.. steps.Where((step, at) => at == steps.Count - 1 || step.Value != steps[at + 1].Value)];
         }
     }
+
+    private int At(double part) => Kind == GoalKind.Tempo && From > 0 ? Math.Min(To, (int)Math.Ceiling(Growth.Between(From, To, part) - 1e-9)) : From + (int)Math.Ceiling((To - From) * part);
 
     /// <summary>The step of a day's week; after the last day the goal itself.</summary>
     public GoalStep Step(DateOnly day) => Steps.FirstOrDefault(step => step.By >= day) ?? Steps[^1];
@@ -51,6 +57,19 @@ public sealed record Goal(int Id, GoalKind Kind, int MaterialId, int From, int T
     /// <param name="value">What it measures now.</param>
     /// <param name="day">The practice day.</param>
     public bool Behind(int value, DateOnly day) => value < (Steps.LastOrDefault(step => step.By < day)?.Value ?? From);
+}
+
+/// <summary>How a goal stands.</summary>
+public enum GoalState
+{
+    /// <summary>Its day is ahead.</summary>
+    UnderWay,
+
+    /// <summary>Reached.</summary>
+    Met,
+
+    /// <summary>Its day is past and it was not reached.</summary>
+    Missed,
 }
 
 /// <summary>Measures goals and says what they ask this week.</summary>
@@ -66,7 +85,7 @@ public static class Goals
         var one = materials.FirstOrDefault(material => material.Id == id);
         return kind switch
         {
-            GoalKind.Tempo => one?.Reach is { } reach ? Bpm.Near(reach.Tempo).Value : 0,
+            GoalKind.Tempo => one is { IsTimed: true } ? Bpm.Near((one.Reach ?? one.Start).Tempo).Value : 0,
             GoalKind.Ready => Passages(id, materials).Count(passage => passage.Readiness == Readiness.Ready),
             _ => one?.Keys.Count(key => key.LastClean is not null) ?? 0,
         };
@@ -78,7 +97,7 @@ public static class Goals
     /// <param name="materials">All material.</param>
     public static int Most(GoalKind kind, int id, IReadOnlyList<Material> materials) => kind switch
     {
-        GoalKind.Tempo => Bpm.Fastest,
+        GoalKind.Tempo => materials.FirstOrDefault(material => material.Id == id)?.IsTimed == true ? Bpm.Fastest : 0,
         GoalKind.Ready => Passages(id, materials).Count(),
         _ => materials.FirstOrDefault(material => material.Id == id)?.KeyPlan?.Keys(id).Count ?? 0,
     };

@@ -244,17 +244,19 @@ public sealed class RepertoireFillTests
     }
 
     [Fact]
-    public void Goals_rise_in_even_steps_to_the_day()
+    public void Goals_rise_along_the_path_to_the_day()
     {
         var goal = new Goal(1, GoalKind.Tempo, 7, 80, 120, Day, Day.AddDays(28));
-        goal.Steps.ShouldBe([new(Day.AddDays(7), 90), new(Day.AddDays(14), 100), new(Day.AddDays(21), 110), new(Day.AddDays(28), 120)]);
-        goal.Step(Day.AddDays(8)).Value.ShouldBe(100);
+        goal.Steps.Select(step => step.By).ShouldBe([Day.AddDays(7), Day.AddDays(14), Day.AddDays(21), Day.AddDays(28)]);
+        goal.Steps.Zip(goal.Steps.Skip(1), (one, next) => next.Value - one.Value).ShouldBeInOrder(SortDirection.Descending, "fast first, slower towards the end");
+        (goal.Steps[0].Value - 80).ShouldBeGreaterThan(10);
+        goal.Steps[^1].Value.ShouldBe(120);
         goal.Step(Day.AddDays(40)).Value.ShouldBe(120);
-        (goal.Behind(89, Day.AddDays(8)), goal.Behind(90, Day.AddDays(8)), goal.Behind(70, Day)).ShouldBe((true, false, true));
+        (goal.Behind(goal.Steps[0].Value - 1, Day.AddDays(8)), goal.Behind(goal.Steps[0].Value, Day.AddDays(8)), goal.Behind(70, Day)).ShouldBe((true, false, true));
         var aimed = Goals.Point([Passage() with { Reach = Reach.At(85, 0.05) }], [goal], Day.AddDays(8))[0];
-        (aimed.Goal, aimed.GoalBehind).ShouldBe(("goal: clean at 100 by 28 May, behind", true));
+        (aimed.Goal, aimed.GoalBehind).ShouldBe(($"goal: clean at {goal.Steps[1].Value} by 28 May, behind", true));
         Goals.Point([Passage() with { Reach = Reach.At(120, 0.05) }], [goal], Day)[0].Goal.ShouldBeEmpty("reached");
-        new Goal(2, GoalKind.Ready, 1, 0, 3, Day, Day.AddDays(10)).Steps.ShouldBe([new(Day.AddDays(7), 3), new(Day.AddDays(10), 3)]);
+        new Goal(2, GoalKind.Ready, 1, 0, 3, Day, Day.AddDays(10)).Steps.ShouldBe([new(Day.AddDays(10), 3)], "no week stays empty");
     }
 
     [Fact]

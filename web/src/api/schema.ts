@@ -1533,6 +1533,8 @@ export interface components {
         };
         /** @enum {unknown} */
         GoalKind: "Tempo" | "Ready" | "Keys";
+        /** @enum {unknown} */
+        GoalState: "UnderWay" | "Met" | "Missed";
         GoalStep: {
             /** Format: date */
             by: string;
@@ -1563,6 +1565,7 @@ export interface components {
             steps: components["schemas"]["GoalStep"][];
             /** Format: int32 */
             version: number;
+            state: components["schemas"]["GoalState"];
         };
         GoalWish: {
             kind: components["schemas"]["GoalKind"];

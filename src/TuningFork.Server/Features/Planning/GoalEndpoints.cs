@@ -11,7 +11,7 @@ namespace TuningFork.Server.Features.Planning;
 /// <param name="Now">What it measures now.</param>
 /// <param name="Week">What this week asks, in words.</param>
 public sealed record GoalView(
-    int Id, GoalKind Kind, int MaterialId, string About, int From, int To, int Now, DateOnly Begun, DateOnly Until, DateOnly? Reached, bool Behind, string Week, IReadOnlyList<GoalStep> Steps, int Version);
+    int Id, GoalKind Kind, int MaterialId, string About, int From, int To, int Now, DateOnly Begun, DateOnly Until, DateOnly? Reached, bool Behind, string Week, IReadOnlyList<GoalStep> Steps, int Version, GoalState State);
 
 /// <summary>What a goal is to be. Where it stands now is measured, not asked.</summary>
 public sealed record GoalWish(GoalKind Kind, int MaterialId, int To, DateOnly Until, int Version = 0);
@@ -55,7 +55,7 @@ public static class GoalEndpoints
         var now = Goals.Measure(wish.Kind, wish.MaterialId, facts.Materials);
         var most = Goals.Most(wish.Kind, wish.MaterialId, facts.Materials);
         if (most == 0)
-            throw new FieldException("materialId", wish.Kind == GoalKind.Keys ? $"{material.Title} does not go through the keys. Choose its keys on the Keys page first." : $"{material.Title} has no passages to make ready. Choose a piece that has some.");
+            throw new FieldException("materialId", wish.Kind == GoalKind.Tempo ? $"{material.Title} has no tempo. Give it a target tempo first." : wish.Kind == GoalKind.Keys ? $"{material.Title} does not go through the keys. Choose its keys on the Keys page first." : $"{material.Title} has no passages to make ready. Choose a piece that has some.");
         if (wish.To <= now || wish.To > most)
             throw new FieldException("to", now >= most ? $"It stands at {now} already; there is no more to reach." : $"It stands at {now}; a goal lies above that, up to {most}.");
         if (wish.Until <= facts.Day || wish.Until.DayNumber - facts.Day.DayNumber > MostDays)
@@ -78,7 +78,8 @@ public static class GoalEndpoints
                 row.Reached = facts.Day;
             return new GoalView(
                 row.Id, row.Kind, row.MaterialId, facts.Materials.FirstOrDefault(one => one.Id == row.MaterialId)?.Title ?? "", row.From, row.To, now, row.Begun, row.Until, row.Reached,
-                row.Reached is null && goal.Behind(now, facts.Day), Goals.Week(goal, now, facts.Day), goal.Steps, row.Version);
+                row.Reached is null && goal.Behind(now, facts.Day), Goals.Week(goal, now, facts.Day), goal.Steps, row.Version,
+                row.Reached is not null ? GoalState.Met : row.Until < facts.Day ? GoalState.Missed : GoalState.UnderWay);
         });
         await db.SaveChangesAsync(cancel);
         return views;

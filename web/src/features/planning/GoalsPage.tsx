@@ -99,13 +99,40 @@ function Row({ goal }: { goal: Goal }) {
         </Press>
       </Flex>
       <Refusal problem={problem} />
-      <Text color={goal.behind ? 'wrong' : undefined} fontWeight={goal.behind ? 600 : 400} mb="2">
+      <Text mb="2">
         {goal.reached
           ? `Reached on ${sayDay(goal.reached)}.`
-          : `Stands at ${goal.now}. This week’s ${goal.week}.`}
+          : goal.state === 'Missed'
+            ? `Missed: it stands at ${goal.now}. Move its day, or let it go.`
+            : `Stands at ${goal.now}. This week’s ${goal.week}.`}
       </Text>
+      {goal.state === 'Missed' && <Move goal={goal} />}
       <Steps goal={goal} />
     </Box>
+  )
+}
+
+/** Another day for a goal whose day is past. */
+function Move({ goal }: { goal: Goal }) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [until, setUntil] = useState('')
+  const move = async () => {
+    const params = { path: { id: goal.id } }
+    const body = { kind: goal.kind, materialId: goal.materialId, to: goal.to, until, version: goal.version }
+    if (await run(() => ask(client.PUT('/api/goals/{id}', { params, body }))))
+      await queries.invalidateQueries()
+  }
+  return (
+    <Flex gap="3" align="end" mb="3" wrap="wrap">
+      <Field label="to the day" width="170px">
+        <TextInput type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
+      </Field>
+      <Press disabled={!until} onClick={() => move()}>
+        Move
+      </Press>
+      <Refusal problem={problem} field={['until', 'to', 'version']} />
+    </Flex>
   )
 }
 

@@ -34,6 +34,9 @@ public sealed record DayRequest
     /// <summary>Chance, to be made again.</summary>
     public int Seed { get; init; }
 
+    /// <summary>How often the day was planned anew: each time another good plan.</summary>
+    public int Variant { get; init; }
+
     /// <summary>The shape of the day.</summary>
     public required Routine Routine { get; init; }
 
@@ -60,6 +63,9 @@ public sealed record DayRequest
 
     /// <summary>Minutes of a usual day; 0 when unknown.</summary>
     public int UsualMinutes { get; init; }
+
+    /// <summary>Most passages under way at a time, as the player has set; 0 for no limit.</summary>
+    public int UnderWay { get; init; }
 
     /// <summary>Practice days since a return from a week or more away, 0 on the first; null when there was none lately.</summary>
     public int? PracticeDaysBack { get; init; }

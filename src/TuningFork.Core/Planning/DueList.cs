@@ -24,6 +24,9 @@ public static class DueList
     /// <summary>Growth a day, in logarithms, beyond which a date is out of reach and pulls no more (common practice).</summary>
     private const double OutOfReach = 0.06;
 
+    /// <summary>Most of those days.</summary>
+    private const double MostShaken = 2.5;
+
     /// <summary>Days that growth is given where there is no date (common practice).</summary>
     private const double UsualDays = 60;
 
@@ -36,14 +39,15 @@ public static class DueList
     /// <param name="today">The practice day.</param>
     /// <param name="school">The school of spacing.</param>
     /// <param name="backToday">Whether what needs it may come again on a day on which it was visited: learning, and no test.</param>
-    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school, bool backToday = false)
+    /// <param name="variant">How often the day was planned anew: things that wait about as long change places.</param>
+    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school, bool backToday = false, int variant = 0)
     {
         ArgumentNullException.ThrowIfNull(materials);
         return [.. materials
             .Where(material => !material.Resting && (material.LastVisit != today || material.AskedFor || (backToday && IsForAgain(material, today))))
             .Select(material => Place(material, today, school))
             .OrderBy(queued => Group(queued, today))
-            .ThenByDescending(queued => Waits(queued, today))
+            .ThenByDescending(queued => Waits(queued, today) + Shaken(queued.Material.Id, variant))
             .ThenBy(queued => queued.Material.Id)];
     }
 
@@ -110,6 +114,9 @@ public static class DueList
             _ => 2,
         };
     }
+
+    /// <summary>Days by which a new plan moves something in the queue.</summary>
+    private static double Shaken(int id, int variant) => variant == 0 ? 0 : new Random((variant * 7919) + id).NextDouble() * MostShaken;
 
     /// <summary>Days of waiting, and for what grows as many more as it is behind its path.</summary>
     private static double Waits(Queued queued, DateOnly today)

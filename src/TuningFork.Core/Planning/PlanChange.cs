@@ -26,12 +26,15 @@ public enum ChangeKind
 
     /// <summary>Add a drill.</summary>
     Add,
+
+    /// <summary>Play it another number of times.</summary>
+    Times,
 }
 
 /// <summary>One change.</summary>
 /// <param name="Kind">What to do.</param>
 /// <param name="DrillId">The drill, except for <see cref="ChangeKind.Add"/>.</param>
-/// <param name="Value">New place from 0 for a move; new minutes, or minutes of an added drill.</param>
+/// <param name="Value">New place from 0 for a move; new minutes, or minutes of an added drill; new number of takes.</param>
 /// <param name="MaterialId">The material to swap in or to add.</param>
 /// <param name="MethodId">Lasting name of the other method.</param>
 public sealed record PlanChange(ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
@@ -74,6 +77,9 @@ public static class PlanEdit
                 break;
             case ChangeKind.Minutes:
                 drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value), ByHand = true });
+                break;
+            case ChangeKind.Times:
+                drills[index] = Counted(drill, change.Value);
                 break;
             case ChangeKind.Method:
                 drills[index] = MethodChoice.Change(drill, change.MethodId, request) with { MovedTo = drill.MovedTo };
@@ -133,6 +139,14 @@ public static class PlanEdit
     private static int Checked(int? minutes) => minutes is >= 1 and <= MostMinutes
         ? minutes.Value
         : throw new PlanException("value", $"A drill lasts 1 to {MostMinutes} minutes.");
+
+    private static Drill Counted(Drill drill, int? times)
+    {
+        if (drill.IsBreak || Methods.Of(drill).Course != Course.FixedCount)
+            throw new PlanException("drillId", "This drill does not count its takes. Choose a method that does, like six times, slowly.");
+        return times is >= Methods.LeastTimes and <= Methods.MostTimes ? drill with { Times = times, ByHand = true }
+            : throw new PlanException("value", $"Play it {Methods.LeastTimes} to {Methods.MostTimes} times.");
+    }
 
     /// <summary>What a drill that was left out was about, as things that wait.</summary>
     internal static IEnumerable<Waiting> Waits(Drill drill) => drill.Area is not { } area

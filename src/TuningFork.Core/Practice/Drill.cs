@@ -122,6 +122,9 @@ public sealed record Drill
     /// <summary>For drills in rounds: how the takes are mixed; else null.</summary>
     public Mix? Mix { get; init; }
 
+    /// <summary>Takes that the player has chosen for it, where its method counts takes; null for the method's own.</summary>
+    public int? Times { get; init; }
+
     /// <summary>For drills in rounds: rounds at most, or null where its time decides.</summary>
     public int? MostRounds { get; init; }
 

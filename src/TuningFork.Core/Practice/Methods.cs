@@ -196,12 +196,19 @@ public static class Methods
         KeyShuttle, ChordChanges, Inversions, OneByOne, HalfDensity, BurstAndSwitch, ThreeAndOne, FreePlay, UnseenInTime, SingThenHear, SilentStudy,
     ];
 
+    /// <summary>Fewest takes of a method that counts them, where the player chooses.</summary>
+    public const int LeastTimes = 3;
+
+    /// <summary>Most of them.</summary>
+    public const int MostTimes = 20;
+
     /// <summary>The method of a drill: the player's own, or one of these.</summary>
     /// <exception cref="ArgumentException">There is none of its name.</exception>
     public static Method Of(Drill drill)
     {
         ArgumentNullException.ThrowIfNull(drill);
-        return drill.Own ?? Get(drill.MethodId);
+        var method = drill.Own ?? Get(drill.MethodId);
+        return drill.Times is { } times && method.Course == Course.FixedCount ? method with { Count = times, Name = method == FixedCount ? $"{times} times, slowly" : method.Name } : method;
     }
 
     /// <summary>The method with this lasting name.</summary>

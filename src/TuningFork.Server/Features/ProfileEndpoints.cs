@@ -20,15 +20,16 @@ namespace TuningFork.Server.Features;
 public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, TakenView? Entered, TroubleView? Trouble);
 
 /// <summary>The player and how the days are laid out.</summary>
+/// <param name="UnderWay">Most passages under way at a time; 0 for no limit.</param>
 public sealed record ProfileView(
     string Instrument, string Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
-    School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version);
+    School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version, int UnderWay);
 
 /// <summary>What the player and the layout are to be. Family, transposition and ear centre left out: the usual ones of the instrument, where it is known by name.</summary>
 public sealed record ProfileWish(
     string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int? Transposition = null, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
     IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int? EarCentre = null,
-    string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0);
+    string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0, int UnderWay = 0);
 
 /// <summary>The player over HTTP.</summary>
 public static class ProfileEndpoints
@@ -95,6 +96,7 @@ public static class ProfileEndpoints
         row.Highest = wish.Highest.Trim();
         row.A4 = wish.A4;
         row.Naming = wish.Naming;
+        row.UnderWay = wish.UnderWay;
     }
 
     private static void Check(ProfileWish wish, Instrument? known)
@@ -116,6 +118,8 @@ public static class ProfileEndpoints
             throw new FieldException("boundaryHour", "A day begins between 0 and 12 o'clock.");
         if (wish.ScaleMinutes is < 0 or > 240)
             throw new FieldException("scaleMinutes", "Scales a day are 0 to 240 minutes.");
+        if (wish.UnderWay is < 0 or > 200)
+            throw new FieldException("underWay", "Passages under way are 1 to 200 at a time, or 0 for no limit.");
         if (wish.EarCentre is < 48 or > 72)
             throw new FieldException("earCentre", "The ear's centre is a MIDI note from 48 to 72.");
         Problems.Check(Shares.Check(Problems.Whole("shares", wish.Shares ?? Shares.Default)));
@@ -140,5 +144,5 @@ public static class ProfileEndpoints
 
     private static ProfileView View(ProfileRow row) => new(
         row.Instrument, row.Family, row.Transposition, [.. row.WeekdayMinutes.Split(',').Select(int.Parse)], row.BoundaryHour,
-        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Lowest, row.Highest, row.A4, row.Naming, row.Version);
+        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Lowest, row.Highest, row.A4, row.Naming, row.Version, row.UnderWay);
 }

@@ -1275,7 +1275,7 @@ export interface components {
             methodName: string;
         };
         /** @enum {unknown} */
-        ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Method" | "Add";
+        ChangeKind: "Lock" | "Move" | "Minutes" | "LeaveOut" | "Swap" | "Method" | "Add" | "Times";
         ChangeWish: {
             /** Format: int32 */
             version: number;
@@ -1416,6 +1416,8 @@ export interface components {
             locked: boolean;
             targets: components["schemas"]["TargetView"][];
             block: string;
+            /** Format: int32 */
+            times: null | number;
         };
         /**
          * @default Alone
@@ -1749,6 +1751,7 @@ export interface components {
             /** Format: int32 */
             weekTimes: number;
             twiceADay: boolean;
+            word: string;
         };
         MaterialWish: {
             kind: components["schemas"]["MaterialKind"];
@@ -2135,6 +2138,8 @@ export interface components {
             naming: components["schemas"]["Naming"];
             /** Format: int32 */
             version: number;
+            /** Format: int32 */
+            underWay: number;
         };
         ProfileWish: {
             instrument: string;
@@ -2172,6 +2177,11 @@ export interface components {
              * @default 0
              */
             version: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            underWay: number;
         };
         ProgressionWish: {
             key: string;

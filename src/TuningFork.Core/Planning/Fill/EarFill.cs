@@ -17,7 +17,7 @@ internal static class EarFill
             .OrderByDescending(pair => context.Asked(pair.Task.Key))
             .ThenBy(pair => pair.Record?.LastDay ?? DateOnly.MinValue)
             .ThenByDescending(pair => pair.Record is { Asked: > 0 } record ? (double)record.Missed / record.Asked : 0)
-            .ThenBy(pair => (all.IndexOf(pair.Task) + day.DayNumber) % all.Count)
+            .ThenBy(pair => (all.IndexOf(pair.Task) + day.DayNumber + context.Request.Variant) % all.Count)
             .ToList();
         if (tasks.Count == 0)
             tasks = [.. all.Select(task => (task, (EarRecord?)null))];

@@ -38,7 +38,7 @@ internal static class PassageQueue
             !material.Resting && material.Area == Area.Repertoire
             && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready } || IsUnread(request, material, minutes))
             && !context.Used.Contains($"m:{material.Id}"));
-        var queue = DueList.For(open, request.Day, request.School, request.BackToday).ToList();
+        var queue = DueList.For(open, request.Day, request.School, request.BackToday, request.Variant).ToList();
         // A short day or a long one says nothing about the days until a date.
         Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);
@@ -112,6 +112,7 @@ internal static class PassageQueue
             { PracticeDaysBack: < DaysBack } => 0,
             { UsualMinutes: var usual } when underWay && request.Minutes * 3 < usual * 2 => 0,
             _ when notClean > MostNotClean => 0,
+            { UnderWay: > 0 and var most } when passages.Count(material => Standing.IsGrowing(material, request.Day)) >= most => 0,
             _ when Math.Max(request.Minutes, request.UsualMinutes) <= ShortDay => notClean > 0 ? 0 : 1,
             _ => MostNotClean + 1 - notClean,
         };

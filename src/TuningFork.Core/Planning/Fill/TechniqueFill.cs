@@ -14,6 +14,8 @@ internal static class TechniqueFill
     /// <summary>Fewest minutes in which two exercises get three or four bursts each.</summary>
     private const int LeastBurst = 4;
 
+    private const int PartOfUntimed = 4;
+
     /// <summary>Usual minutes of one exercise in a sitting up to three quarters of an hour (common practice).</summary>
     private const int ShortDrill = 3;
 
@@ -53,6 +55,7 @@ internal static class TechniqueFill
         }
 
         var parts = FillContext.Chop(minutes, Math.Min(context.Usual, context.Request.Minutes > 45 ? LongDrill : ShortDrill), 15, Math.Clamp(minutes / LeastMinutes, 1, Math.Max(queue.Count, (minutes + 14) / 15)));
+        LimitUntimed(context, queue, parts.Count);
         var taken = 0;
         foreach (var length in parts)
         {
@@ -83,13 +86,23 @@ internal static class TechniqueFill
             context.Waiting.Add(new Waiting(Area.Technique, queued.Material.Id, queued.Material.Title, $"{Words.Days(context.Request.Day.DayNumber - queued.Material.LastVisit!.Value.DayNumber)} away"));
     }
 
+    /// <summary>What has no tempo takes one drill in four over the days; those beyond go to the end of the queue.</summary>
+    private static void LimitUntimed(FillContext context, List<Queued> queue, int drills)
+    {
+        var day = context.Request.Day.DayNumber;
+        var room = (((day + 1) * drills) / PartOfUntimed) - ((day * drills) / PartOfUntimed);
+        var beyond = queue.Where(queued => !queued.Material.IsTimed && !queued.Material.AskedFor).Skip(room).ToList();
+        queue.RemoveAll(beyond.Contains);
+        queue.AddRange(beyond);
+    }
+
     private static List<Queued> Queue(FillContext context)
     {
         var request = context.Request;
         var exercises = request.Materials
             .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false) && !context.Used.Contains($"m:{material.Id}"))
             .ToList();
-        var queue = DueList.For(exercises, request.Day, request.School, request.BackToday).ToList();
+        var queue = DueList.For(exercises, request.Day, request.School, request.BackToday, request.Variant).ToList();
         // The exercises of an earlier sitting today are better than none.
         if (queue.Count > 0)
             return Preferred(context, queue);

@@ -18,8 +18,9 @@ internal static class WarmUpFill
         if (minutes <= 0)
             yield break;
         var request = context.Request;
-        var version = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
-            .ThenBy(one => one.LastDay ?? DateOnly.MinValue).First();
+        var versions = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
+            .ThenBy(one => one.LastDay ?? DateOnly.MinValue).ToList();
+        var version = versions[request.Variant % versions.Count];
         var opening = WarmUpOpening.Of(request.WarmUpSchool, request.Awareness, request.OpeningMinutes, request.Sitting > 0);
         var cut = WarmUpCut.Of(version, opening, minutes, request.Demands,
             place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true,

@@ -134,7 +134,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Day = facts.Day,
             Sitting = number,
             Minutes = minutes,
-            Seed = (facts.Day.DayNumber * 31) + number,
+            Seed = SeedOf(facts.Day, number),
             RoutineId = RoutineFor(facts, number, minutes).Id,
         };
         Replan(row, facts);
@@ -197,6 +197,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Purpose = row.Purpose,
             Focus = row.Focus,
             Seed = row.Seed,
+            Variant = row.Seed - SeedOf(row.Day, row.Sitting),
             Routine = Bookkeeping.ToCore(routine),
             Instead = meant is not null && meant.Id != routine.Id ? meant.Name : "",
             Shares = Bookkeeping.SharesOf(facts.Profile),
@@ -205,6 +206,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Ear = facts.Ear,
             Asked = facts.Asked,
             UsualMinutes = DayMinutes.Usual(facts.Profile),
+            UnderWay = facts.Profile.UnderWay,
             PracticeDaysBack = DayMinutes.Advice(facts).PracticeDaysBack,
             Traits = Bookkeeping.TraitsOf(facts.Profile),
             School = facts.Profile.School,
@@ -257,6 +259,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         if (needed > playing)
             throw new FieldException("minutes", $"The musts of \"{routine.Name}\" need {needed} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(needed - playing)} more.");
     }
+
+    private static int SeedOf(DateOnly day, int sitting) => (day.DayNumber * 31) + sitting;
 
     private static int Playing(int minutes) => minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
 

@@ -10,9 +10,10 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Planning;
 
 /// <summary>A drill as it stands in today's list.</summary>
+/// <param name="Times">Takes that its method counts, and that can be chosen; null where it counts none.</param>
 public sealed record DrillView(
     string Id, Area? Area, string Title, string MethodId, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
-    IReadOnlyList<TargetView> Targets, string Block);
+    IReadOnlyList<TargetView> Targets, string Block, int? Times);
 
 /// <summary>One thing a drill is about.</summary>
 public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
@@ -193,7 +194,7 @@ public static class TodayEndpoints
             var method = drill.IsBreak ? null : Methods.Of(drill);
             var view = new DrillView(
                 drill.Id, drill.Area, drill.Title, drill.MethodId, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
-                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill), drill.Block);
+                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill), drill.Block, method?.Course == Course.FixedCount ? method.Count : null);
             at += drill.Minutes;
             return view;
         })];

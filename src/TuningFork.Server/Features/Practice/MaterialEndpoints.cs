@@ -1,6 +1,7 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Planning;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
@@ -15,7 +16,7 @@ public sealed record MaterialView(
     int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
     int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
     int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing,
-    IReadOnlyList<DateOnly> LaterDates, int WeekMinutes, int WeekTimes, bool TwiceADay);
+    IReadOnlyList<DateOnly> LaterDates, int WeekMinutes, int WeekTimes, bool TwiceADay, string Word);
 
 /// <summary>What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
 public sealed record MaterialWish(
@@ -170,7 +171,7 @@ public static class MaterialEndpoints
             core.LastVisit, row.Visits, row.LastClean,
             core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
             row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),
-            [.. Bookkeeping.DatesOf(row).Skip(1)], row.WeekMinutes, row.WeekTimes, row.TwiceADay))
+            [.. Bookkeeping.DatesOf(row).Skip(1)], row.WeekMinutes, row.WeekTimes, row.TwiceADay, PassageWords.Of(core, rows.Where(other => other.PieceId == row.PieceId && other.Id < row.Id && !other.Resting).Select(other => (other.FromBar, other.ToBar)))))
             .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
             .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
             .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];

@@ -203,6 +203,11 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
                 .filter(Boolean)
                 .join(' · ')}
             </Text>
+            {item.word && (
+              <Text fontSize="0.85em" color="accent">
+                {item.word}
+              </Text>
+            )}
             <Refusal problem={problem} />
           </Box>
         </Flex>

@@ -124,6 +124,15 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                 <option value="Blocked">blocked, one after the other</option>
               </Select>
             </Field>
+            <Field label="Passages under way, at most" hint="0: no limit">
+              <NumberInput
+                label="Passages under way, at most"
+                value={wish.underWay ?? 0}
+                min={0}
+                max={200}
+                onChange={(underWay) => set({ underWay })}
+              />
+            </Field>
             <Field label="Scales a day, at most">
               <Select
                 value={wish.scaleMinutes}

@@ -166,6 +166,7 @@ async function enter(start: Start) {
     a4: 440,
     naming: 'Letters',
     version: 0,
+    underWay: 0,
   } as const
   const passages = [...start.passages.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)].map(([, from, to]) => ({
     from: Number(from),

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
-import { Press, Select } from '../../ui/fields'
+import { NumberInput, Press, Select } from '../../ui/fields'
 import type { Today } from './useToday'
 
 interface Props {
@@ -60,6 +60,19 @@ export function MethodChoice({ drill, state, close }: Props) {
               Leave it
             </Press>
           </Flex>
+          {drill.times != null && chosen === drill.methodId && (
+            <Flex gap="3" align="center" mt="2">
+              <NumberInput
+                label={`Times ${drill.title} is played`}
+                value={drill.times}
+                min={3}
+                max={20}
+                width="76px"
+                onChange={(value) => void state.change({ kind: 'Times', drillId: drill.id, value })}
+              />
+              <Text>times</Text>
+            </Flex>
+          )}
           {method && (
             <Text mt="2" fontSize="0.93em" maxW="76ch">
               {method.how}{' '}

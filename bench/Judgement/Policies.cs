@@ -167,6 +167,8 @@ internal static class Policies
             takes.Add(new StageTake(index, clean));
         }
 
+        if (StageRuns.PlaceAfter(drill, takes) is { } place && drill.Targets[0].MaterialId is >= 1000 and var walked)
+            books.Rows[walked - 1000].Place = place;
         if (method.Course == Course.Timed && drill.Targets is [{ MaterialId: { } read and < 1000 }, ..])
             books.Visit(read, day);
         return drill.Seconds - used;

@@ -124,6 +124,7 @@ public sealed class KeptJourney
         browser.Open("/");
         browser.Button("Start my own book with my 1 thing to practise and 1 note").Click();
         browser.See(By.XPath("//h1[.='Your first day']"));
+        browser.Type("Instrument", "Flute");
         browser.Button("Make my first plan").Click();
         browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]"));
         browser.Open("/material");

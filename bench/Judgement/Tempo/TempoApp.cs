@@ -116,6 +116,8 @@ internal sealed class TempoApp
             takes.Add(new StageTake(index, clean, tempo));
         }
 
+        if (drill.Targets is [{ MaterialId: >= 1000 and var walked }] && StageRuns.PlaceAfter(drill, takes) is { } place && sitting.Book.Rows.FirstOrDefault(row => row.Id == walked) is { } piece)
+            piece.Place = place;
         return Math.Max(0, drill.Seconds - used);
     }
 

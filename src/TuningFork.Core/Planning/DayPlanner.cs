@@ -20,7 +20,8 @@ public static class DayPlanner
         if (request.Quiet)
             return Finish(request, context, QuietDay.Drills(context, playing), breaks, [HealthWords.Pain]);
 
-        var warmUp = SittingLength.WarmUp(request.Minutes, request.Demands);
+        // Back after a week away: a third of the sitting is simple sound.
+        var warmUp = Math.Max(SittingLength.WarmUp(request.Minutes, request.Demands), request.PracticeDaysBack is null ? 0 : playing / 3);
         var shared = Math.Max(0, playing - warmUp);
         var budget = Budget.Today(request.Shares, request.History, shared, request.Minutes, area => DemandWeights.Of(area, request.Demands));
         var fitted = Fit(request, playing, warmUp, budget);
@@ -43,6 +44,8 @@ public static class DayPlanner
         }
 
         routine = WithLeasts(routine, request.Shares, playing);
+        if (request.PracticeDaysBack is not null && wanted.TryGetValue(Area.Technique, out var technique))
+            wanted[Area.Technique] = Math.Max(technique, playing / 3m);
         var promised = Promises.Of(request, playing, warmUp);
         foreach (var (area, least) in promised)
             wanted[area] = Math.Max(wanted.GetValueOrDefault(area), least);

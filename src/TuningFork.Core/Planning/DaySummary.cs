@@ -8,6 +8,9 @@ internal static class DaySummary
     /// <summary>A tired person reads no more than this.</summary>
     private const int MostWords = 30;
 
+    /// <summary>Fewer minutes behind are not worth a word.</summary>
+    private const int LeastBehind = 4;
+
     public static IReadOnlyList<string> For(
         DayRequest request, DayBudget budget, FittedRoutine fitted, IReadOnlyList<FilledBlock> blocks, IReadOnlyList<Waiting> waiting)
     {
@@ -16,7 +19,8 @@ internal static class DaySummary
             lines.Add($"\"{request.Instead}\" needs more minutes; today \"{request.Routine.Name}\".");
         lines.AddRange(Demanded(request));
         lines.AddRange(WaitingAreas(budget, request.Routine, blocks));
-        if (waiting.Count > 0)
+        // Said once a week; what waits stands under the list every day.
+        if (waiting.Count > 0 && request.Day.DayOfWeek == DayOfWeek.Monday)
         {
             var repertoire = request.Materials.Where(material => material.Kind == MaterialKind.Passage);
             var keepUp = DueList.MinutesToKeepUp(repertoire, request.Day, request.School);
@@ -43,7 +47,7 @@ internal static class DaySummary
         var shared = budget.Areas.Sum(part => part.Minutes);
         var behind = budget.Areas
             .Select(part => (part.Area, Days: (int)Math.Round(part.Wanted - (request.Shares.First(share => share.Area == part.Area).Percent * shared / 100m))))
-            .Where(pair => pair.Days >= 2 && request.History.Any(history => history.PlayedSeconds > 0))
+            .Where(pair => pair.Days >= LeastBehind && request.History.Any(history => history.PlayedSeconds > 0))
             .OrderByDescending(pair => pair.Days)
             .Take(2)
             .ToList();

@@ -116,7 +116,7 @@ public static class DueList
     }
 
     /// <summary>Days by which a new plan moves something in the queue.</summary>
-    private static double Shaken(int id, int variant) => variant == 0 ? 0 : new Random((variant * 7919) + id).NextDouble() * MostShaken;
+    internal static double Shaken(int id, int variant) => variant == 0 ? 0 : new Random((variant * 7919) + id).NextDouble() * MostShaken;
 
     /// <summary>Days of waiting, and for what grows as many more as it is behind its path.</summary>
     private static double Waits(Queued queued, DateOnly today)

@@ -28,7 +28,7 @@ public static class StageRuns
 
     /// <summary>
     /// Where an exercise stands after the takes of a drill, to be kept for the next time: the step that comes next, from the
-    /// beginning again once all were done, or the level of a shuttle. Null for drills that keep no place.
+    /// beginning again once all were done, or the level of a shuttle; of a piece the last bar of the stretch. Null for drills that keep no place.
     /// </summary>
     /// <param name="drill">The drill.</param>
     /// <param name="takes">Its takes in order.</param>
@@ -36,6 +36,8 @@ public static class StageRuns
     {
         ArgumentNullException.ThrowIfNull(drill);
         ArgumentNullException.ThrowIfNull(takes);
+        if (drill.MethodId == Methods.JoinedSection.Id && drill.Targets is [{ StopAfterBar: { } last } section])
+            return takes.Count > 0 ? last : section.Place;
         if (drill.Targets is not [{ Work: { } work } target, ..])
             return null;
         return Methods.Of(drill).Course switch

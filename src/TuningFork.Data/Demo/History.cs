@@ -61,6 +61,7 @@ public sealed class History
     {
         var byId = materials.ToDictionary(row => row.Id);
         var withPassages = materials.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
+        var dates = materials.Where(row => row.Kind == MaterialKind.Piece).SelectMany(Bookkeeping.DatesOf).ToList();
         var plan = DayPlanner.Plan(new DayRequest
         {
             Day = day,
@@ -73,7 +74,7 @@ public sealed class History
             Seed = day.DayNumber * 31,
             History = [.. Areas.All.Select(area => new AreaHistory(
                 area,
-                (int)Enumerable.Range(0, 7).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
+                (int)Enumerable.Range(0, 7).Where(back => !NearDate.Holds(day.AddDays(-back), dates)).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
                 lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
             Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values))],
             WarmUps = [.. warmUps.Select(row => Bookkeeping.ToCore(row, day))],

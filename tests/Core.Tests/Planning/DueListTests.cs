@@ -69,12 +69,14 @@ public sealed class DueListTests
     public void A_day_that_cannot_hold_everything_says_what_waits_and_what_would_keep_up()
     {
         var materials = Enumerable.Range(1, 60).Select(id => Passage(id, days: 20, stability: 3) with { Group = id % 7, Title = $"Piece {id % 7}, {id}" }).ToList();
-        var plan = DayPlanner.Plan(new DayRequest { Day = Today, Minutes = 30, Routine = Shapes.Default, Materials = materials });
+        var monday = Today.AddDays((8 - (int)Today.DayOfWeek) % 7);
+        var plan = DayPlanner.Plan(new DayRequest { Day = monday, Minutes = 30, Routine = Shapes.Default, Materials = materials });
+        DayPlanner.Plan(new DayRequest { Day = monday.AddDays(1), Minutes = 30, Routine = Shapes.Default, Materials = materials }).Summary.ShouldNotContain(text => text.Contains("keep up", StringComparison.Ordinal), "once a week");
         var placed = plan.Drills.SelectMany(drill => drill.Targets).Count(target => target.MaterialId is not null);
         plan.Waiting.Count.ShouldBe(60 - placed);
         var line = plan.Summary.First(text => text.Contains("would keep up", StringComparison.Ordinal));
         line.ShouldStartWith($"{plan.Waiting.Count} things wait; ");
-        line.ShouldContain($"{DueList.MinutesToKeepUp(materials, Today, School.WideningGaps)} minutes");
+        line.ShouldContain($"{DueList.MinutesToKeepUp(materials, monday, School.WideningGaps)} minutes");
     }
 
     [Fact]

@@ -28,6 +28,9 @@ internal static class PassageQueue
     /// <summary>Practice days after a return on which nothing new begins.</summary>
     private const int DaysBack = 2;
 
+    /// <summary>A piece whose passages were visited so seldom is read through all the same.</summary>
+    private const int FewVisits = 2;
+
     /// <summary>A whole piece is read slowly when there are so many minutes.</summary>
     private const int LeastReading = 6;
 
@@ -42,7 +45,9 @@ internal static class PassageQueue
         // A short day or a long one says nothing about the days until a date.
         Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);
-        var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false }).Skip(room).ToHashSet();
+        // Passages of a piece that was read begin before those of one that was not.
+        var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false })
+            .OrderBy(queued => queue.Exists(other => other.Material.Kind == MaterialKind.Piece && other.Material.Id == queued.Material.Group)).Skip(room).ToHashSet();
         context.Later.AddRange(fresh);
         queue.RemoveAll(fresh.Contains);
         context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null }));
@@ -54,13 +59,14 @@ internal static class PassageQueue
 
     /// <summary>
     /// As long as all that is below its target can be brought there in the minutes until its date, what is new comes before what
-    /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what needs least
-    /// goes on, and the rest comes every few days only, and waits by name.
+    /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what has the nearest
+    /// date and needs least goes on, and the rest comes every few days only, and waits by name.
     /// </summary>
     private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
         var request = context.Request;
-        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.AtTarget(material, request.Day)).OrderBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
+        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.AtTarget(material, request.Day)).OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
+            .ThenBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
         var (needed, fits) = (0.0, new HashSet<int>());
         var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));
         foreach (var material in open)
@@ -86,8 +92,8 @@ internal static class PassageQueue
 
     /// <summary>A piece that was never looked at as a whole, none of whose passages has begun: it is read through slowly at once.</summary>
     private static bool IsUnread(DayRequest request, Material material, int minutes) => material is { Kind: MaterialKind.Piece, HasPassages: true, LastVisit: null, Readiness: not Readiness.Ready }
-        && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
-        && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.LastVisit is null);
+        && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
+        && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)

@@ -107,9 +107,7 @@ internal static class PerformanceFill
         var (from, to) = Performances.Phases(piece);
         var gone = (double)(day.DayNumber - from.DayNumber) / Math.Max(1, to.DayNumber - from.DayNumber);
         var count = Math.Clamp(4 - (int)(gone * 3), 2, Math.Max(2, piece.Bars / LeastSectionBars));
-        var index = piece.Visits % count;
-        var first = piece.FromBar + (index * piece.Bars / count);
-        var last = piece.FromBar + ((index + 1) * piece.Bars / count) - 1;
+        var (first, last) = Stretches.Next(piece, (piece.Bars + count - 1) / count);
         var target = context.TargetOf(context.Whole(piece, first, last)) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
         var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
         return !fits(minutes) ? null

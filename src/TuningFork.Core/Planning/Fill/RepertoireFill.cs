@@ -45,6 +45,12 @@ internal static class RepertoireFill
             yield break;
         }
 
+        if (context.Later.Count == 0 && Stretches.Between(context, minutes) is { } between)
+        {
+            minutes -= between.Minutes;
+            yield return between;
+        }
+
         var threes = Threes(context, queue, minutes);
         if (threes is not null)
         {
@@ -88,7 +94,7 @@ internal static class RepertoireFill
             else if (SecondTurn(context, queue, length) is { } again)
                 yield return again;
             else
-                yield return Fallback(context, length);
+                yield return Stretches.Between(context, length, spare: true) ?? Fallback(context, length);
         }
 
         foreach (var queued in alone.Concat(first).Concat(whole))

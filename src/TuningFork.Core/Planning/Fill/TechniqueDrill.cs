@@ -21,10 +21,11 @@ internal static class TechniqueDrill
         if (material.Work?.Patterns is { } patterns)
             return OfPattern(context, queued, patterns, minutes);
         var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
-        if (away > DriftDays && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
+        var back = context.Request.PracticeDaysBack is not null;
+        if ((away > DriftDays || back) && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
             return Thinned(context, material, rhythm, away, minutes);
         var reason = away > DriftDays ? $"{away} days away" : queued.Reason;
-        return context.MakeOne(Area.Technique, Choose(material, context.Careful), material, minutes, reason);
+        return context.MakeOne(Area.Technique, back ? Methods.FixedCount : Choose(material, context.Careful), material, minutes, reason);
     }
 
     /// <summary>The method that belongs to what it is made of; null where the usual ones fit.</summary>

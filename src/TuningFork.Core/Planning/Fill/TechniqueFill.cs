@@ -16,6 +16,9 @@ internal static class TechniqueFill
 
     private const int PartOfUntimed = 4;
 
+    /// <summary>Days of waiting that serving the purpose of the day is worth (common practice).</summary>
+    private const double PurposeDays = 0.5;
+
     /// <summary>Usual minutes of one exercise in a sitting up to three quarters of an hour (common practice).</summary>
     private const int ShortDrill = 3;
 
@@ -102,34 +105,25 @@ internal static class TechniqueFill
         var exercises = request.Materials
             .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false) && !context.Used.Contains($"m:{material.Id}"))
             .ToList();
-        var queue = DueList.For(exercises, request.Day, request.School, request.BackToday, request.Variant).ToList();
+        var queue = InTurn(context, DueList.For(exercises, request.Day, request.School, request.BackToday, request.Variant));
         // The exercises of an earlier sitting today are better than none.
         if (queue.Count > 0)
-            return Preferred(context, queue);
+            return queue;
         return [.. exercises.Select(material => new Queued(material, request.Day, false, null, "once more today"))];
     }
 
     /// <summary>
-    /// What serves the purpose of the day comes first, then in turn with the others, so that those come round too. What was
-    /// asked for stays in front.
+    /// The longest away first, so that every exercise has its turn; what serves the purpose of the day goes before others that were
+    /// away about as long. What was asked for stays in front.
     /// </summary>
-    private static List<Queued> Preferred(FillContext context, List<Queued> queue)
+    private static List<Queued> InTurn(FillContext context, IReadOnlyList<Queued> queue)
     {
-        if (context.Purpose is not { } purpose)
-            return queue;
-        var asked = queue.Where(queued => queued.Material.AskedFor).ToList();
-        var serving = new Queue<Queued>(queue.Where(queued => !queued.Material.AskedFor && queued.IsDue && queued.Material.Serves.Contains(purpose.Difficulty, StringComparer.Ordinal)));
-        var others = new Queue<Queued>(queue.Except(asked).Except(serving));
-        var mixed = asked;
-        while (serving.Count > 0 || others.Count > 0)
-        {
-            if (serving.TryDequeue(out var first))
-                mixed.Add(first with { Reason = $"for {purpose.Words}" });
-            if (others.TryDequeue(out var second))
-                mixed.Add(second);
-        }
-
-        return mixed;
+        var day = context.Request.Day;
+        var tired = (context.Request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None;
+        bool Serves(Queued queued) => context.Purpose is { } purpose && queued.Material.Serves.Contains(purpose.Difficulty, StringComparer.Ordinal);
+        double Away(Queued queued) => day.DayNumber - (queued.Material.LastVisit ?? queued.Due).DayNumber + (Serves(queued) ? PurposeDays : 0) + (queued.Material.LastVisit is null ? 1 : 0) + DueList.Shaken(queued.Material.Id, context.Request.Variant);
+        return [.. queue.OrderByDescending(queued => queued.Material.AskedFor).ThenBy(queued => tired && queued.Material.LastVisit is null).ThenByDescending(Away).ThenBy(queued => queued.Material.Id)
+            .Select(queued => Serves(queued) && queued.Material is { AskedFor: false, Goal.Length: 0 } ? queued with { Reason = $"for {context.Purpose!.Difficulty}; {queued.Reason}" } : queued)];
     }
 
     /// <summary>Two exercises that are nearly up to tempo, in bursts, every other day.</summary>

@@ -1,0 +1,50 @@
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+
+namespace TuningFork.Core.Planning.Fill;
+
+/// <summary>Stretches of a piece, each where the last one ended, so that every bar of it comes round and the bars between its passages wait no weeks.</summary>
+internal static class Stretches
+{
+    /// <summary>Bars of a stretch (common practice).</summary>
+    private const int Bars = 8;
+
+    /// <summary>Days after which a piece has one again (common practice).</summary>
+    private const int EveryDays = 7;
+
+    /// <summary>One part in so many of the minutes at most.</summary>
+    private const int PartOfMinutes = 5;
+
+    private const int MostMinutes = 3;
+
+    /// <summary>The next stretch of about so many bars; a short rest at the end belongs to the last one.</summary>
+    public static (int From, int To) Next(Material piece, int bars)
+    {
+        var from = piece.Place >= piece.ToBar || piece.Place < piece.FromBar ? piece.FromBar : piece.Place + 1;
+        var to = Math.Min(piece.ToBar, from + Math.Max(1, bars) - 1);
+        return (from, piece.ToBar - to < (bars + 1) / 2 ? piece.ToBar : to);
+    }
+
+    /// <summary>
+    /// A stretch of the piece that was away longest, at the tempo of the slowest passage in it: once a week for each piece whose
+    /// passages are under way; with time to spare at any time. Null when there is none, or it takes too much of the minutes.
+    /// </summary>
+    public static Drill? Between(FillContext context, int minutes, bool spare = false)
+    {
+        var (request, day) = (context.Request, context.Request.Day);
+        if ((request.Demands & (Demands.Concert | Demands.Tired)) != Demands.None || request.PracticeDaysBack is < 2)
+            return null;
+        var piece = request.Materials.Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, HasPassages: true, Resting: false, LastVisit: { } last } && last != day
+                && (spare || day.DayNumber - last.DayNumber >= EveryDays) && Performances.On(one, day) is null or Phase.Passages && !context.Used.Contains($"m:{one.Id}")
+                && request.Materials.Any(passage => passage is { Kind: MaterialKind.Passage, Best: not null } && passage.Group == one.Id))
+            .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
+        if (piece is null)
+            return null;
+        var (from, to) = Next(piece, Bars);
+        var target = context.TargetOf(context.Whole(piece, from, to)) with { Title = $"{piece.Title}, {from}–{to}", StopAfterBar = to };
+        var needed = Math.Clamp((target.TakeSeconds + 59) / 60, 1, MostMinutes);
+        if (!spare && needed * PartOfMinutes > minutes)
+            return null;
+        return context.Make(Area.Repertoire, Methods.JoinedSection, target.Title, spare ? minutes : needed, $"between its passages; {Words.Days(day.DayNumber - piece.LastVisit!.Value.DayNumber)} away", target);
+    }
+}

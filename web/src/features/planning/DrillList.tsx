@@ -86,7 +86,7 @@ function WarmUpLine({ drills, opened, toggle }: WarmUpProps) {
       <AreaGlyph area="WarmUp" />
       <Box minW="0">
         <Text fontWeight={700}>Warm-up</Text>
-        <Text fontSize="0.88em" color="faded">
+        <Text fontSize="0.88em" color="faded" lineClamp={1}>
           {drills.map((drill) => drill.title).join(' · ')}
         </Text>
       </Box>

@@ -46,6 +46,12 @@ export function DrillList({ state, today }: Props) {
   )
 }
 
+const columns = {
+  base: '28px 58px 22px minmax(0,1fr)',
+  md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 148px',
+  _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
+}
+
 interface WarmUpProps {
   drills: Schemas['DrillView'][]
   opened: boolean
@@ -59,11 +65,7 @@ function WarmUpLine({ drills, opened, toggle }: WarmUpProps) {
     <chakra.li
       py="1"
       display="grid"
-      gridTemplateColumns={{
-        base: '28px 58px 22px minmax(0,1fr)',
-        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 148px',
-        _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
-      }}
+      gridTemplateColumns={columns}
       columnGap={{ base: '10px', md: '12px' }}
       rowGap="2px"
       alignItems="center"
@@ -110,11 +112,7 @@ function Row({ drill, state }: { drill: Schemas['DrillView']; state: Today }) {
       {...item}
       py="1"
       display="grid"
-      gridTemplateColumns={{
-        base: '28px 58px 22px minmax(0,1fr)',
-        md: '28px 34px 76px 22px minmax(0,1.5fr) minmax(0,1fr) 148px',
-        _print: '34px 34px 22px minmax(0,1.5fr) minmax(0,1fr) 130px',
-      }}
+      gridTemplateColumns={columns}
       breakInside="avoid"
       columnGap={{ base: '10px', md: '12px' }}
       rowGap="2px"

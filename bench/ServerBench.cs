@@ -18,7 +18,11 @@ internal static class ServerBench
         "SELECT * FROM Routines",
         "SELECT Day, Area, SUM(PlayedSeconds) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds > 0 AND Day >= date('now', '-35 days') GROUP BY Day, Area",
         "SELECT Key, MAX(Day), COUNT(*), SUM(Clean) FROM Takes WHERE Day >= date('now', '-60 days') AND Key LIKE 'ear:%' GROUP BY Key",
-        "SELECT * FROM Bodies ORDER BY Id DESC LIMIT 1",
+        "SELECT * FROM Bodies WHERE Day >= date('now', '-35 days') ORDER BY Id",
+        "SELECT * FROM Keys",
+        "SELECT MAX(EndedUtc) FROM Sessions WHERE Day = date('now')",
+        "SELECT * FROM Visits WHERE Day = date('now')",
+        "SELECT MaterialId, Day FROM Visits WHERE MaterialId IN (SELECT Id FROM Materials WHERE Kind = 'Book') AND Day >= date('now', '-28 days')",
         "SELECT * FROM Plans WHERE Day = date('now') AND NOT Begun",
     ];
 

@@ -76,6 +76,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);
         modelBuilder.Entity<VisitRow>().HasIndex(row => new { row.MaterialId, row.Day }).IsUnique();
+        modelBuilder.Entity<VisitRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<PlanRow>().HasIndex(row => row.Day);

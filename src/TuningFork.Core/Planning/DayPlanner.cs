@@ -92,6 +92,8 @@ public static class DayPlanner
             filled.Add(new FilledBlock(block, minutes, [.. held, .. Fill(context.Holding(block), block, left).Select(drill => drill with { Block = block.Name })]));
         }
 
+        foreach (var material in context.Request.Materials.Where(one => Promises.IsOwed(one, context.Request) && filled.TrueForAll(block => block.Block.Area != one.Area)))
+            context.Waiting.Add(new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine"));
         return filled;
     }
 

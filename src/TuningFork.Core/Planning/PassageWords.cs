@@ -2,7 +2,7 @@ using TuningFork.Core.Practice;
 
 namespace TuningFork.Core.Planning;
 
-/// <summary>What is to be said of a passage as it was entered; nothing is refused.</summary>
+/// <summary>What is to be said of a passage or a piece as it was entered; nothing is refused.</summary>
 public static class PassageWords
 {
     /// <summary>Bars beyond which a passage is long (common practice: one to four).</summary>
@@ -18,6 +18,8 @@ public static class PassageWords
     {
         ArgumentNullException.ThrowIfNull(passage);
         ArgumentNullException.ThrowIfNull(earlier);
+        if (passage is { Kind: MaterialKind.Piece, Target: null })
+            return "No target tempo yet: type or tap one, so that the plan knows where it leads.";
         if (passage.Kind != MaterialKind.Passage)
             return "";
         var words = new List<string>();

@@ -5,7 +5,7 @@ namespace TuningFork.Core.Planning;
 /// <summary>Minutes that come before the shares: what near dates need, and what the player has set for a material by week.</summary>
 internal static class Promises
 {
-    /// <summary>Promised minutes by area, never so many that another area loses its least.</summary>
+    /// <summary>Promised minutes by area, never so many that another area loses its least, except on the day of a performance and its eve.</summary>
     /// <param name="request">What is known.</param>
     /// <param name="playing">Minutes of playing.</param>
     /// <param name="warmUp">Of them the warm-up's.</param>
@@ -16,7 +16,9 @@ internal static class Promises
         if (dates > 0)
             wanted[Area.Repertoire] = dates + wanted.GetValueOrDefault(Area.Repertoire);
         var blocks = request.Routine.Blocks.Where(block => block.Area != Area.WarmUp).ToList();
-        var left = playing - warmUp - blocks.Sum(block => block.Floor);
+        // On the day of a performance and on its eve only the musts keep their least.
+        var once = NearDate.Once(request.Materials, request.Day).Count > 0;
+        var left = playing - warmUp - blocks.Where(block => block.Must || !once || block.Area == Area.Repertoire).Sum(block => block.Floor);
         var given = new Dictionary<Area, int>();
         foreach (var (area, minutes) in wanted.OrderByDescending(pair => pair.Key == Area.Repertoire && dates > 0).ThenBy(pair => pair.Key))
         {
@@ -35,7 +37,12 @@ internal static class Promises
     /// </summary>
     /// <param name="material">The material.</param>
     /// <param name="request">What is known.</param>
-    public static bool IsOwed(Material material, DayRequest request) => material is { WeekTimes: > 0, WeekMinutes: > 0, Resting: false, Kind: not MaterialKind.Book }
-        && material.LastVisit != request.Day && material.WeekVisits < material.WeekTimes
-        && (material.LastVisit is not { } last || request.Day.DayNumber - last.DayNumber >= 7 / material.WeekTimes);
+    public static bool IsOwed(Material material, DayRequest request)
+    {
+        if (material is not { WeekTimes: > 0, WeekMinutes: > 0, Resting: false, Kind: not MaterialKind.Book } || material.WeekVisits >= material.WeekTimes)
+            return false;
+        // A piece is there when its passages are.
+        var last = request.Materials.Where(one => one.Id == material.Id || (one.Kind == MaterialKind.Passage && one.Group == material.Id)).Max(one => one.LastVisit);
+        return last is not { } day || (day != request.Day && request.Day.DayNumber - day.DayNumber >= 7 / material.WeekTimes);
+    }
 }

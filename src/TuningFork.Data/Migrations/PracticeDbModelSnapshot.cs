@@ -942,6 +942,8 @@ namespace TuningFork.Data.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("Day");
+
                     b.HasIndex("MaterialId", "Day")
                         .IsUnique();
 

@@ -76,6 +76,19 @@ public sealed class NearDateTests
         tooLong.Waiting.ShouldContain(item => item.MaterialId == 205 && item.Reason.Contains("not enough minutes"));
     }
 
+    [Fact]
+    public void Minutes_set_for_a_piece_go_to_its_passages_and_without_a_place_they_are_named()
+    {
+        var request = DayPlannerTests.Request(40, Shapes.Default, 5, 12, 3);
+        var old = request.Materials.Select(one => one.Group == 101 && one.LastVisit is not null ? one with { LastVisit = Day.AddDays(-9) } : one).ToList();
+        List<Material> wished = [.. old.Select(one => one.Id == 101 ? one with { WeekMinutes = 6, WeekTimes = 2 } : one)];
+        var drill = DayPlanner.Plan(request with { Materials = wished }).Drills.First(one => one.Reason == "6 min, twice a week");
+        (drill.Minutes, drill.MethodId).ShouldBe((6, Methods.OneTakeRounds.Id));
+        drill.Targets.ShouldAllBe(target => target.Group == "m:101");
+        var none = request.Routine with { Blocks = [.. request.Routine.Blocks.Where(block => block.Area != Area.Repertoire)] };
+        DayPlanner.Plan(request with { Materials = wished, Routine = none }).Waiting.ShouldContain(item => item.MaterialId == 101 && item.Reason.Contains("no place"));
+    }
+
     private static int Minutes(DayPlan plan, Area area) => plan.Drills.Where(drill => drill.Area == area).Sum(drill => drill.Minutes);
 
     private static DayRequest With(int minutes, int seed, int dated, DateOnly date)

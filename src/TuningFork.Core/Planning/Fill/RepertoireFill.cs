@@ -34,7 +34,7 @@ internal static class RepertoireFill
         foreach (var material in context.Owed(Area.Repertoire, minutes))
         {
             minutes -= material.WeekMinutes;
-            yield return PassageWork.Single(context, new Queued(material, context.Request.Day, true, null, FillContext.ByWeek(material)), material.WeekMinutes);
+            yield return ByWeek(context, material);
         }
 
         var queue = PassageQueue.Of(context, minutes);
@@ -60,6 +60,21 @@ internal static class RepertoireFill
 
         foreach (var drill in Mixed(context, queue, minutes))
             yield return drill;
+    }
+
+    /// <summary>The minutes that were set for a passage, or for a piece: those of its passages that wait longest, in rounds.</summary>
+    private static Drill ByWeek(FillContext context, Material material)
+    {
+        var (request, words) = (context.Request, FillContext.ByWeek(material));
+        var inside = DueList.For(request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id && material.Kind == MaterialKind.Piece && !context.Used.Contains($"m:{one.Id}")), request.Day, request.School)
+            .Select(queued => queued with { Reason = words }).ToList();
+        if (inside.Count > 1)
+        {
+            context.Used.Add($"m:{material.Id}");
+            return RoundsFill.OneTakeEach(context, Area.Repertoire, material.WeekMinutes, RoundsFill.Pick(inside, material.WeekMinutes)) with { Reason = words };
+        }
+
+        return PassageWork.Single(context, new Queued(material, request.Day, true, null, words), material.WeekMinutes);
     }
 
     /// <summary>Threes that are due, one take each; they leave the queue.</summary>

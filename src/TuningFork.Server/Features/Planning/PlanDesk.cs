@@ -98,15 +98,17 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     /// <summary>What is to come so often a week knows how often it was there; a book, on how many days a week it is read.</summary>
     public async Task<IReadOnlyList<Material>> WithWeekAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
     {
-        var ids = materials.Where(material => material.WeekTimes > 0 || material.Kind == MaterialKind.Book).Select(material => material.Id).ToList();
+        var wished = materials.Where(material => material.WeekTimes > 0).Select(material => material.Id).ToHashSet();
+        var ids = materials.Where(material => material.Kind == MaterialKind.Book || wished.Contains(material.Id) || wished.Contains(material.Group)).Select(material => material.Id).ToList();
         if (ids.Count == 0)
             return materials;
         var (week, month) = (day.AddDays(-6), day.AddDays(-DayMinutes.HabitDays));
         var visits = (await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= month && visit.Day < day)
             .Select(visit => new { visit.MaterialId, visit.Day }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId, visit => visit.Day);
-        return [.. materials.Select(material => material with
+        var groups = materials.Where(material => wished.Contains(material.Group)).ToLookup(material => material.Group, material => material.Id);
+        return [.. materials.Select(material => !ids.Contains(material.Id) ? material : material with
         {
-            WeekVisits = visits[material.Id].Count(one => one >= week),
+            WeekVisits = groups[material.Id].Append(material.Id).SelectMany(id => visits[id]).Where(one => one >= week).Distinct().Count(),
             VisitsAWeek = visits[material.Id].Any() && day.DayNumber - visits[material.Id].Min().DayNumber is >= 7 and var lived ? visits[material.Id].Count() * 7.0 / lived : null,
         })];
     }
@@ -114,8 +116,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null, IReadOnlyDictionary<int, VisitRow>? visits = null, Traits? traits = null)
     {
         var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
+        var byMaterial = keys?.ToLookup(key => key.MaterialId);
         var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
-        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 || row is { Best: null, Visits: >= Halves.VisitsToClean } ? keys : null, visits?.GetValueOrDefault(row.Id), traits))];
+        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 || row is { Best: null, Visits: >= Halves.VisitsToClean } ? byMaterial?[row.Id] : null, visits?.GetValueOrDefault(row.Id), traits))];
     }
 
     /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>

@@ -204,6 +204,8 @@ internal static class MaterialCheck
             throw new FieldException("serves", $"\"{unknown}\" is no difficulty that an exercise can serve; there are {Words.List(Core.Planning.Purpose.Difficulties)}.");
         if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
             throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
+        if (wish is { WeekTimes: > 0, Area: Area.WarmUp })
+            throw new FieldException("weekMinutes", "What belongs to the warm-up comes with it. Set minutes for technique or repertoire.");
         if (wish.LaterDates?.Count > MostDates)
             throw new FieldException("laterDates", $"A piece has {MostDates} further performances at most; leave out the ones that are past.");
         Bars(wish, piece, lastPassage);

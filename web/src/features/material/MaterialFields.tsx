@@ -2,6 +2,7 @@ import { Box, Flex, chakra } from '@chakra-ui/react'
 import type { Problem, Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
 import { Field, Press, Refusal, Select, TextInput } from '../../ui/fields'
+import { useTap } from '../sound/useTap'
 import { Dates } from './DateFields'
 import type { Wish } from './wish'
 
@@ -105,6 +106,7 @@ export function What({
 }
 
 export function TempoFields({ wish, set, problem }: PartProps) {
+  const tap = useTap((bpm) => set({ target: Math.round(bpm) }))
   return (
     <>
       <Box>
@@ -132,6 +134,15 @@ export function TempoFields({ wish, set, problem }: PartProps) {
             set={(target) => set({ target })}
             width="120px"
           />
+          <Press
+            type="button"
+            look="quiet"
+            mt="5"
+            title="Tap the tempo it should have in the end"
+            onClick={tap}
+          >
+            tap it
+          </Press>
         </Flex>
         <Refusal problem={problem} field={['target', 'beat', 'beatsPerBar']} />
       </Box>

@@ -11,7 +11,7 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261128061331_DatesAndWishes")]
+    [Migration("20261128081142_DatesAndWishes")]
     partial class DatesAndWishes
     {
         /// <inheritdoc />
@@ -944,6 +944,8 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.HasKey("Id");
+
+                    b.HasIndex("Day");
 
                     b.HasIndex("MaterialId", "Day")
                         .IsUnique();

@@ -71,11 +71,20 @@ namespace TuningFork.Data.Migrations
                 type: "TEXT",
                 nullable: false,
                 defaultValue: "");
+
+            migrationBuilder.CreateIndex(
+                name: "IX_Visits_Day",
+                table: "Visits",
+                column: "Day");
         }
 
         /// <inheritdoc />
         protected override void Down(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.DropIndex(
+                name: "IX_Visits_Day",
+                table: "Visits");
+
             migrationBuilder.DropColumn(
                 name: "OpeningMinutes",
                 table: "Profiles");

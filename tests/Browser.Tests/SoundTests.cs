@@ -80,8 +80,8 @@ public sealed class SoundTests
         browser.Button("Start the click").Click();
         browser.Until(_ => Heard(browser).Count > 6, 60);
 
-        // Two beats, two silent ones: half a second, then one and a half.
-        var gaps = Gaps(browser);
+        // Two beats, two silent ones: half a second, then one and a half. The very first click may come while the sound is still being opened.
+        var gaps = Gaps(browser).Skip(1).ToList();
         gaps.Count.ShouldBeGreaterThan(3);
         gaps.ShouldAllBe(gap => Math.Abs(gap - 0.5) < 0.001 || Math.Abs(gap - 1.5) < 0.001);
         gaps.Zip(gaps.Skip(1)).ShouldAllBe(pair => Math.Abs(pair.First + pair.Second - 2) < 0.001);

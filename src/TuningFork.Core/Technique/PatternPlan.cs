@@ -56,7 +56,7 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
         var done = Units.Count - open.Count;
         var now = open.Take(PerWeek).MinBy(unit => records.GetValueOrDefault(KeyOf(unit))?.Last ?? DateOnly.MinValue) ?? Units[^1];
         var begins = day < First ? First : day;
-        return new PatternToday(now, done, begins.AddDays(((open.Count * DaysInAWeek) + PerWeek - 1) / PerWeek), open.Count == 0);
+        return new PatternToday(now, done, begins.AddDays(Patterns.DaysLeft(open.Count, PerWeek)), open.Count == 0);
     }
 
     /// <summary>What is wrong with it, with the field; null when it can be used.</summary>

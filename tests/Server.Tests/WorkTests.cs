@@ -123,6 +123,47 @@ public sealed class WorkTests : IDisposable
         Assert.Fail("No ladder came in four days.");
     }
 
+    [Fact]
+    public async Task Tension_in_bursts_steps_down_what_was_just_played_and_not_the_other()
+    {
+        await Clarinet(60);
+        foreach (var title in new[] { "Run", "Turn", "Leap" })
+            await app.Post("/api/materials", new { kind = "Exercise", title, target = 120, readiness = "Shaping" });
+        for (var day = 0; day < 12; day++)
+        {
+            await app.Clock(Evening.AddDays(day));
+            var session = await app.Post("/api/session", new { version = (int)(await app.Get("/api/today"))["version"]! });
+            var drills = session["drills"]!.AsArray().Count;
+            for (var at = session["position"]!.GetValue<int>(); at < drills; at = session["position"]!.GetValue<int>())
+            {
+                var drill = session["drills"]![at]!;
+                if (drill["method"]!.GetValue<string>() == "burst and switch")
+                {
+                    session = await app.Act(session, "Clean");
+                    var second = session["target"]!["tempo"]!.GetValue<int>();
+                    session = await app.Act(session, "Clean");
+                    var first = session["target"]!["tempo"]!.GetValue<int>();
+                    session = await app.Act(session, "Tension", value: 3);
+                    session["target"]!["tempo"]!.GetValue<int>().ShouldBe(first, "the second was just played");
+                    session = await app.Act(session, "Clean");
+                    session["target"]!["tempo"]!.GetValue<int>().ShouldBeLessThan(second - 2);
+                    return;
+                }
+
+                if (drill["area"]?.GetValue<string>() == "Technique" && drill["takes"]!.GetValue<int>() < 4 && session["cue"]!["countsTakes"]!.GetValue<bool>())
+                    session = await app.Act(session, "Clean");
+                else if (at == drills - 1)
+                    break;
+                else
+                    session = await app.Act(session, "Skip");
+            }
+
+            await app.Close();
+        }
+
+        Assert.Fail("No bursts came in twelve days.");
+    }
+
     private async Task<System.Text.Json.Nodes.JsonNode> Open(int material)
     {
         var today = await app.Get("/api/today");
@@ -130,9 +171,9 @@ public sealed class WorkTests : IDisposable
         return await app.SkipTo(session, now => (int?)now["target"]?["materialId"] == material);
     }
 
-    private async Task Clarinet()
+    private async Task Clarinet(int minutes = 30)
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "B-flat clarinet", family = "winds", transposition = -2, weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        await app.Put("/api/profile", new { instrument = "B-flat clarinet", family = "winds", transposition = -2, weekdayMinutes = Enumerable.Repeat(minutes, 7) });
     }
 }

@@ -11,8 +11,11 @@ public static class Growth
     /// <summary>Takes of a usual visit (common practice).</summary>
     public const int TakesAVisit = 3;
 
-    /// <summary>At the end a first take is to be clean at 92 % of the target: a little more than that has to be within reach.</summary>
-    public const double SafePart = 0.95;
+    /// <summary>
+    /// At the end a first take is to be clean at 92 % of the target: first takes of a day are harder, and a night takes a little,
+    /// so more than that has to be within reach (common practice).
+    /// </summary>
+    public const double SafePart = 0.97;
 
     /// <summary>The later takes of a day bring less: so much of what the first brings, over a usual visit.</summary>
     private const double DayPart = 0.9;

@@ -36,6 +36,12 @@ public static class Standing
         return material is not { Target: { } target, IsTimed: true } || (material.Reach is { } reach && reach.Tempo >= target.Value);
     }
 
+    /// <summary>Whether its first takes can be relied on: until then what is at its target goes on before anything else gets what is left of a day.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="today">The practice day.</param>
+    public static bool IsSafe(Material material, DateOnly today) => AtTarget(material, today)
+        && (material is not { Target: { } target, IsTimed: true } || (material.Reach ?? material.Start).Tempo >= target.Value * Growth.SafePart);
+
     /// <summary>Whether it is under way and below its target.</summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>

@@ -58,14 +58,14 @@ internal static class PassageQueue
     }
 
     /// <summary>
-    /// As long as all that is below its target can be brought there in the minutes until its date, what is new comes before what
+    /// As long as all that is not safe yet can be brought there in the minutes until its date, what is new comes before what
     /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what has the nearest
     /// date and needs least goes on, and the rest comes every few days only, and waits by name.
     /// </summary>
     private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
         var request = context.Request;
-        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.AtTarget(material, request.Day)).OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
+        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.IsSafe(material, request.Day)).OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
             .ThenBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
         var (needed, fits) = (0.0, new HashSet<int>());
         var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));
@@ -96,7 +96,7 @@ internal static class PassageQueue
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
-        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
+        && !fits.Contains(material.Id) && !Standing.IsSafe(material, day)
         && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < MostDaysAway);
 
     /// <summary>Seconds of takes that something still needs.</summary>

@@ -74,7 +74,7 @@ internal static class PassageWork
         var around = material with { FromBar = from, ToBar = to };
         var where = material.PutBack switch { 0 => "with the bars around it", 1 => "in its section", _ => "in the piece" };
         var target = context.TargetOf(around) with { Title = $"{material.Title}, {where}", StopAfterBar = to };
-        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"{where}: bars {from} to {to}", target);
+        return context.Make(Area.Repertoire, Methods.PutBack, material.Title, minutes, $"bars {from}–{to}, {where}", target);
     }
 
     /// <summary>Short bursts on a passage and on one of another piece, in turn; null without a tempo to begin at, or without such another.</summary>

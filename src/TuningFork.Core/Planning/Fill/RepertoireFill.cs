@@ -168,8 +168,8 @@ internal static class RepertoireFill
     }
 
     /// <summary>
-    /// When all had a place: what is below its target once more today, the least practised of it first; without such what is at
-    /// its target goes back into its place or is performed.
+    /// When all had a place: what is not safe yet once more today, the least practised of it first; then what waited until others
+    /// are; then what is not yet at its whole tempo; without such what is at its target goes back into its place or is performed.
     /// </summary>
     private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes)
     {
@@ -181,8 +181,8 @@ internal static class RepertoireFill
             .DistinctBy(queued => queued.Material.Id)
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
-        if (growing.Count == 0)
-            growing.AddRange(Later(context));
+        var open = growing.Where(queued => !Standing.IsSafe(queued.Material, day)).ToList();
+        growing = open.Count > 0 ? open : [.. Later(context), .. growing];
         if (growing.Count > 0)
         {
             var set = RoundsFill.Pick(growing, minutes);

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -23,7 +24,8 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
     }
 
     /// <summary>
-    /// Tension is the ceiling: from 2 on the tempo steps down twice, and once when it has risen with the tempo.
+    /// Tension is the ceiling: from 2 on the tempo steps down twice, and once when it has risen with the tempo. Of two things in
+    /// turn only the one just played steps down.
     /// </summary>
     public async Task TenseAsync(SessionRow session, SessionDrillRow row, int tension, CancellationToken cancel)
     {
@@ -35,8 +37,14 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
         var cue = SessionDesk.CueOf(row, drill);
         if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))
             return;
-        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && cue.AsksTension ? 1 : 0;
-        row.Nudge -= steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[cue.TargetIndex].Goal);
+        var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? cue.TargetIndex;
+        var alone = drill.Targets.Count == 1;
+        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && (cue.AsksTension || !alone) ? 1 : 0;
+        var beats = steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[index].Goal);
+        if (alone)
+            row.Nudge -= beats;
+        else
+            row.DrillJson = JsonSerializer.Serialize(drill with { Targets = [.. drill.Targets.Select((target, at) => at == index ? target with { Tempo = target.Tempo?.Plus(-beats) } : target)] }, Bookkeeping.Json);
     }
 
     /// <summary>Asks for the thing once more in a later sitting of the day; pressed again, no more.</summary>

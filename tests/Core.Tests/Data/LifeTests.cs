@@ -39,7 +39,8 @@ public sealed class LifeTests
             foreach (var one in growing)
             {
                 waited[one.Id] = materials.First(row => row.Id == one.Id).LastVisit == day ? 0 : waited.GetValueOrDefault(one.Id) + 1;
-                waited[one.Id].ShouldBeLessThanOrEqualTo(6, $"{name}, {day}: {one.Title} was left");
+                // Where twice as much is wanted as fits, some waits longer, and is named each day.
+                waited[one.Id].ShouldBeLessThanOrEqualTo(history.Plans[^1].Waiting.Any(item => item.MaterialId == one.Id) ? 9 : 6, $"{name}, {day}: {one.Title} was left");
             }
         }
 

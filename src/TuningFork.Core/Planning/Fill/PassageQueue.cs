@@ -20,7 +20,12 @@ internal static class PassageQueue
     private const double TakesADay = 6;
 
     /// <summary>What does not fit comes after so many days (common practice).</summary>
-    private const int MostDaysAway = 6;
+    private const int MostDaysAway = 5;
+
+    /// <summary>The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be done).</summary>
+    private const int MostDaysAwayOfFarTooMuch = 10;
+
+    private const double FarTooMuch = 2;
 
     /// <summary>Part of the days on which one plays, about.</summary>
     private const double PractisedDays = 0.85;
@@ -60,7 +65,8 @@ internal static class PassageQueue
     /// <summary>
     /// As long as all that is not safe yet can be brought there in the minutes until its date, what is new comes before what
     /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what has the nearest
-    /// date and needs least goes on, and the rest comes every few days only, and waits by name.
+    /// date and needs least goes on, and the rest comes every few days only, seldom where twice as much is wanted as fits, and waits by
+    /// name.
     /// </summary>
     private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
@@ -71,15 +77,15 @@ internal static class PassageQueue
         var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));
         foreach (var material in open)
         {
-            var date = material.Performance is { } performance && performance > request.Day ? performance : request.Day.AddDays(UsualDays);
             var seconds = Seconds(material, request.Traits);
-            if (fits.Count >= least && needed + seconds > Math.Max(1, date.DayNumber - request.Day.DayNumber) * PractisedDays * minutes * 60)
+            if (fits.Count >= least && needed + seconds > Available(material))
                 continue;
             needed += seconds;
             fits.Add(material.Id);
         }
 
-        var later = queue.Where(queued => IsLater(queued, fits, request.Day)).ToList();
+        var farTooMuch = open.Count > 0 && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(Available);
+        var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway)).ToList();
         queue.RemoveAll(later.Contains);
         context.Later.AddRange(later);
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
@@ -88,6 +94,9 @@ internal static class PassageQueue
         var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).ToList();
         queue.RemoveAll(fresh.Contains);
         queue.InsertRange(at, fresh);
+
+        double Available(Material material) =>
+            Math.Max(1, (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : UsualDays) * PractisedDays) * minutes * 60;
     }
 
     /// <summary>A piece that was never looked at as a whole, none of whose passages has begun: it is read through slowly at once.</summary>
@@ -95,9 +104,9 @@ internal static class PassageQueue
         && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
-    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
+    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, int mostDaysAway) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id) && !Standing.IsSafe(material, day)
-        && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < MostDaysAway);
+        && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < mostDaysAway);
 
     /// <summary>Seconds of takes that something still needs.</summary>
     private static double Seconds(Material material, Traits traits) =>

@@ -62,24 +62,40 @@ export class Metronome {
   /** Another tempo, from the next beat that has not been heard yet. */
   setTempo(bpm: number) {
     if (bpm === this.bpm || !this.running) return
-    const from = now() + 0.02
-    const heard = this.put.filter((click) => click.at <= from)
-    for (const click of this.put) if (click.at > from) click.node.stop()
-    this.put = heard
-    const beat = this.anchor.beat + ((from - this.anchor.at) * this.bpm) / 60
-    const whole = Math.ceil(beat - 1e-6)
+    const whole = this.takeBack()
     this.anchor = { beat: whole, at: this.timeOf(whole) }
     this.bpm = bpm
     this.seek(whole)
     this.fill()
   }
 
-  /** Other settings; the click goes on where it is. */
+  /** Other settings: the beat goes on; another cycle begins its bar with the next beat. */
   setView(view: View) {
-    const was = this.running
+    const before = JSON.stringify(this.view.cycle)
+    const same =
+      before === JSON.stringify(view.cycle) &&
+      JSON.stringify(this.view.settings) === JSON.stringify(view.settings)
     this.view = view
+    if (same) return
     this.buffers.clear()
-    if (was) this.start(this.bpm)
+    if (!this.running) return
+    const whole = this.takeBack()
+    if (whole > 0 && before === JSON.stringify(view.cycle)) this.seek(whole)
+    else {
+      this.anchor = { beat: Math.min(0, whole), at: this.timeOf(whole) }
+      this.next = 0
+      this.round = 0
+      this.countIn(Math.max(0, -whole))
+    }
+    this.fill()
+  }
+
+  /** Takes back the clicks that have not been heard, and says which beat is the next. */
+  private takeBack() {
+    const from = now() + 0.02
+    for (const click of this.put) if (click.at > from) click.node.stop()
+    this.put = this.put.filter((click) => click.at <= from)
+    return Math.ceil(this.anchor.beat + ((from - this.anchor.at) * this.bpm) / 60 - 1e-6)
   }
 
   /** The beat that sounds now, counted from the first of the first bar; negative while counting in. */

@@ -65,8 +65,7 @@ export class Metronome {
     const whole = this.takeBack()
     this.anchor = { beat: whole, at: this.timeOf(whole) }
     this.bpm = bpm
-    this.seek(whole)
-    this.fill()
+    this.resume(whole, true)
   }
 
   /** Other settings: the beat goes on; another cycle begins its bar with the next beat. */
@@ -80,9 +79,15 @@ export class Metronome {
     this.buffers.clear()
     if (!this.running) return
     const whole = this.takeBack()
-    if (whole > 0 && before === JSON.stringify(view.cycle)) this.seek(whole)
+    const sameCycle = before === JSON.stringify(view.cycle)
+    if (!sameCycle) this.anchor = { beat: Math.min(0, whole), at: this.timeOf(whole) }
+    this.resume(whole, sameCycle)
+  }
+
+  /** Goes on with a beat: in the cycle where it stands, in a new one from its beginning; what is left of the bars counted in stays. */
+  private resume(whole: number, sameCycle: boolean) {
+    if (whole > 0 && sameCycle) this.seek(whole)
     else {
-      this.anchor = { beat: Math.min(0, whole), at: this.timeOf(whole) }
       this.next = 0
       this.round = 0
       this.countIn(Math.max(0, -whole))
@@ -119,7 +124,7 @@ export class Metronome {
 
   private countIn(beats: number) {
     for (let beat = -beats; beat < 0; beat++)
-      this.sound(beat, (beat + beats) % this.view.cycle.beatsPerBar === 0 ? 3 : 1)
+      this.sound(beat, beat % this.view.cycle.beatsPerBar === 0 ? 3 : 1)
   }
 
   private fill() {

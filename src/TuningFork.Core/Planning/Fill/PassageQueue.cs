@@ -105,7 +105,7 @@ internal static class PassageQueue
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, int mostDaysAway) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
-        && !fits.Contains(material.Id) && !Standing.IsSafe(material, day)
+        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
         && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < mostDaysAway);
 
     /// <summary>Seconds of takes that something still needs.</summary>

@@ -71,7 +71,8 @@ internal static class PassageQueue
     private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
         var request = context.Request;
-        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.IsSafe(material, request.Day)).OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
+        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.IsSafe(material, request.Day))
+            .OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
             .ThenBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
         var (needed, fits) = (0.0, new HashSet<int>());
         var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));

@@ -1,0 +1,64 @@
+using TuningFork.Core.Tempo;
+
+namespace TuningFork.Core.Practice;
+
+/// <summary>One take as the stage counts it.</summary>
+/// <param name="TargetIndex">Index into the drill's targets.</param>
+/// <param name="Clean">Whether it was clean (right, for a question).</param>
+/// <param name="Tempo">The tempo it was played at, or null when untimed.</param>
+public readonly record struct StageTake(int TargetIndex, bool Clean, Bpm? Tempo = null);
+
+/// <summary>What stands on the stage now.</summary>
+public sealed record Cue
+{
+    /// <summary>Index of the target, or -1 where the drill has none.</summary>
+    public int TargetIndex { get; init; } = -1;
+
+    /// <summary>The thing at hand.</summary>
+    public required string Title { get; init; }
+
+    /// <summary>What to do now, in one sentence.</summary>
+    public required string Sentence { get; init; }
+
+    /// <summary>Tempo of the next take, or null.</summary>
+    public Bpm? Tempo { get; init; }
+
+    /// <summary>"take 4 of 12", "2 clean in a row", or empty.</summary>
+    public string Count { get; init; } = "";
+
+    /// <summary>What comes next inside this drill, or empty.</summary>
+    public string Next { get; init; } = "";
+
+    /// <summary>Number of the question to be asked, from 0; -1 when the drill asks none.</summary>
+    public int Question { get; init; } = -1;
+
+    /// <summary>Whether takes are marked clean or missed.</summary>
+    public bool CountsTakes { get; init; }
+
+    /// <summary>True while the music is not to be seen: memory is tested before one looks.</summary>
+    public bool HidesMusic { get; init; }
+
+    /// <summary>True during a rest of work and rest in turns.</summary>
+    public bool Resting { get; init; }
+
+    /// <summary>Seconds played of the drill at which this cue gives way to the next by itself; null where only takes move it on.</summary>
+    public int? TurnsAtSeconds { get; init; }
+
+    /// <summary>A run over keys, chords or positions, or null.</summary>
+    public RunCue? Run { get; init; }
+
+    /// <summary>True when tension is to be asked for: the tempo has just risen.</summary>
+    public bool AsksTension { get; init; }
+
+    /// <summary>True when the drill has reached its end by its takes.</summary>
+    public bool Complete { get; init; }
+
+    /// <summary>Seconds that the last take may go on after the time is up.</summary>
+    public int GraceSeconds { get; init; }
+}
+
+/// <summary>A run to be played: on the click, or against the clock.</summary>
+/// <param name="Steps">What comes, in order.</param>
+/// <param name="BeatsEach">Beats for each on the click; 0 against the clock.</param>
+/// <param name="LimitSeconds">Seconds for all of them against the clock; 0 on the click.</param>
+public sealed record RunCue(IReadOnlyList<string> Steps, int BeatsEach, int LimitSeconds);

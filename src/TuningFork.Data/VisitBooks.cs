@@ -138,8 +138,12 @@ public static class VisitBooks
         ArgumentNullException.ThrowIfNull(visit);
         var takes = Visits.Evidence(Tries(visit.Tries));
         var notes = Bookkeeping.NotesABeat(material);
-        return takes.Count == 0 || Visits.Now(Before(visit, notes), visit.Day) is not { } now || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after
-            ? traits : traits.After(Estimate.Morning(now, traits, Target(material)?.Value), takes, now, after);
+        var before = Before(visit, notes);
+        if (takes.Count == 0 || Visits.Now(before, visit.Day) is not { } now || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after)
+            return traits;
+        // What the nights between two visits take is part of how one grows; after long days away it is a loss of its own.
+        var from = visit.Day.DayNumber - before.LastVisit!.Value.DayNumber <= TurnDays ? before.Reach!.Value : now;
+        return traits.After(Estimate.Morning(now, traits, Target(material)?.Value), takes, from, after);
     }
 
     /// <summary>Notes that a material was played in a key or a pattern; after more than a week a new turn of it begins.</summary>

@@ -143,7 +143,7 @@ internal sealed class TempoApp
     {
         var (book, day) = (sitting.Book, sitting.Day);
         var piece = id >= 1000 ? id : book.Passages[id].PieceId!.Value;
-        var bars = (target.StopAfterBar ?? 48) - target.FromBar + 1;
+        var bars = (target.StopAfterBar ?? book.Rows.First(row => row.Id == piece).ToBar) - target.FromBar + 1;
         var inside = book.Known(day).Where(one => book.Passages[one].PieceId == piece && book.Passages[one].FromBar >= target.FromBar && book.Passages[one].ToBar <= (target.StopAfterBar ?? 999)).ToList();
         var seconds = TempoBook.Seconds(bars, tempo.Value);
         var clean = true;

@@ -21,18 +21,19 @@ public static class Growth
     private const double DayPart = 0.9;
 
     /// <summary>How far growth itself may be off, as a part of it (common practice).</summary>
-    private const double Doubt = 0.3;
+    private const double Doubt = 0.45;
 
     /// <summary>Takes that are still needed until the target is safe; 0 when it is.</summary>
     /// <param name="now">The reach now.</param>
     /// <param name="target">The target, above 0, in the same unit.</param>
     /// <param name="traits">The player's own.</param>
-    public static double Takes(Reach now, double target, Traits traits)
+    /// <param name="better">By how many standard deviations reach and growth are better than believed; below 0 for worse.</param>
+    public static double Takes(Reach now, double target, Traits traits, double better = 0)
     {
         ArgumentNullException.ThrowIfNull(traits);
         var ceiling = Math.Log(target * Estimate.CeilingPart);
-        var (way, end) = (ceiling - now.Log, Math.Log(Estimate.CeilingPart / SafePart));
-        return way <= end ? 0 : Math.Log(way / end) / ATake(traits);
+        var (way, end) = (ceiling - now.Log - (better * now.Spread), Math.Log(Estimate.CeilingPart / SafePart));
+        return way <= end ? 0 : Math.Log(way / end) / (ATake(traits) * Math.Exp(better * Doubt));
     }
 
     /// <summary>The reach after so many takes, as a range.</summary>

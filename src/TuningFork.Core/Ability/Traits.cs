@@ -56,7 +56,7 @@ public sealed record Traits
     /// <summary>The traits after a visit.</summary>
     /// <param name="morning">What was believed at its beginning.</param>
     /// <param name="takes">Its takes.</param>
-    /// <param name="before">The reach kept before it, brought to its day.</param>
+    /// <param name="before">The reach kept after the visit before it: growth is what is left of a visit at the end of the next.</param>
     /// <param name="after">The reach kept after it.</param>
     public Traits After(Morning morning, IReadOnlyList<Evidence> takes, Reach before, Reach after)
     {

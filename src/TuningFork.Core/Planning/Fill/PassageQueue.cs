@@ -13,19 +13,22 @@ internal static class PassageQueue
     /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
     private const int ShortDay = 15;
 
-    /// <summary>Days ahead that count where there is no date (common practice).</summary>
-    private const int UsualDays = 120;
+    /// <summary>Days ahead that count where there is no date: some things become playable soon, instead of all things late (found by simulation).</summary>
+    private const int UsualDays = 21;
 
     /// <summary>Takes of one thing on one day when little is under way: two turns (common practice).</summary>
     private const double TakesADay = 6;
 
     /// <summary>What does not fit comes after so many days (common practice).</summary>
-    private const int MostDaysAway = 5;
+    private const int MostDaysAway = 4;
 
     /// <summary>The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be done).</summary>
     private const int MostDaysAwayOfFarTooMuch = 10;
 
     private const double FarTooMuch = 2;
+
+    /// <summary>Days ahead over which the minutes are counted for that where there is no date.</summary>
+    private const int FarDays = 120;
 
     /// <summary>Part of the days on which one plays, about.</summary>
     private const double PractisedDays = 0.85;
@@ -79,14 +82,14 @@ internal static class PassageQueue
         foreach (var material in open)
         {
             var seconds = Seconds(material, request.Traits);
-            if (fits.Count >= least && needed + seconds > Available(material))
+            if (fits.Count >= least && needed + seconds > Available(material, UsualDays))
                 continue;
             needed += seconds;
             fits.Add(material.Id);
         }
 
-        var farTooMuch = open.Count > 0 && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(Available);
-        var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway)).ToList();
+        var farTooMuch = open.Count > 0 && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(material => Available(material, FarDays));
+        var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList();
         queue.RemoveAll(later.Contains);
         context.Later.AddRange(later);
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
@@ -96,8 +99,8 @@ internal static class PassageQueue
         queue.RemoveAll(fresh.Contains);
         queue.InsertRange(at, fresh);
 
-        double Available(Material material) =>
-            Math.Max(1, (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : UsualDays) * PractisedDays) * minutes * 60;
+        double Available(Material material, int undated) =>
+            Math.Max(1, (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : undated) * PractisedDays) * minutes * 60;
     }
 
     /// <summary>A piece that was never looked at as a whole, none of whose passages has begun: it is read through slowly at once.</summary>
@@ -105,9 +108,10 @@ internal static class PassageQueue
         && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
-    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, int mostDaysAway) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
+    /// <summary>What does not fit and was played not long ago; what is new begins all the same unless far too much is wanted.</summary>
+    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
-        && (material.LastVisit is not { } last || day.DayNumber - last.DayNumber < mostDaysAway);
+        && (material.LastVisit is { } last ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway) : farTooMuch);
 
     /// <summary>Seconds of takes that something still needs.</summary>
     private static double Seconds(Material material, Traits traits) =>

@@ -1,3 +1,4 @@
+using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
@@ -11,8 +12,13 @@ namespace TuningFork.Core.Planning.Fill;
 internal static class PerformanceFill
 {
     private const int EveryDays = 2;
+
+    /// <summary>While the passages of a piece are below their targets, its sections and runs come half as often: a run shows what trips, and mends none of it (common practice).</summary>
+    private const int EveryDaysBelowTarget = 4;
     private const int LeastSectionBars = 8;
     private const int LeastMinutes = 2;
+
+    /// <summary>From four fifths of their targets on the passages of a piece are joined.</summary>
     private const double JoinPart = 0.8;
     private const int LastWeek = 7;
     private const int PartInLastWeek = 3;
@@ -24,8 +30,9 @@ internal static class PerformanceFill
     private const int EndBars = 4;
 
     /// <summary>
-    /// The drills: each piece every other day, less often where that would take more than an eighth of the minutes for sections
-    /// or a sixth for run-throughs; in the last week a third. Together half of the minutes at most, so that passages go on.
+    /// The drills: each piece every other day, every fourth while its passages are below their targets, less often where that
+    /// would take more than an eighth of the minutes for sections or a sixth for run-throughs; in the last week a third. Together
+    /// half of the minutes at most, so that passages go on.
     /// </summary>
     public static IReadOnlyList<Drill> Fill(FillContext context, int minutes)
     {
@@ -35,15 +42,16 @@ internal static class PerformanceFill
         var pieces = context.Request.Materials
             .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}"))
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
-            .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && IsJoinable(context, pair.Piece)))
+            .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && StandsAt(context, pair.Piece, JoinPart)))
             .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id).ToList();
         foreach (var (piece, phase) in pieces)
         {
             var away = piece.LastVisit is { } last ? day.DayNumber - last.DayNumber : int.MaxValue;
             var left = Math.Max(LeastMinutes, minutes / 2) - used;
+            var every = StandsAt(context, piece, Estimate.TargetPart) ? EveryDays : EveryDaysBelowTarget;
             var last7 = piece.Performance!.Value.DayNumber - day.DayNumber <= LastWeek;
-            bool IsTurn(int needed, int part) => away >= Math.Max(EveryDays, needed * (last7 ? PartInLastWeek : part) * pieces.Count / Math.Max(1, minutes)) && needed <= left;
-            if (away < EveryDays)
+            bool IsTurn(int needed, int part) => away >= Math.Max(every, every / EveryDays * needed * (last7 ? PartInLastWeek : part) * pieces.Count / Math.Max(1, minutes)) && needed <= left;
+            if (away < every)
                 continue;
             var drill = phase == Phase.RunThroughs ? Run(context, piece, needed => IsTurn(needed, PartOfRuns)) : null;
             if ((drill ?? Section(context, piece, needed => IsTurn(needed, PartOfSections))) is not { } made)
@@ -85,11 +93,11 @@ internal static class PerformanceFill
         return RoundsFill.Sized(context.Make(Area.Repertoire, Methods.OneTakeRounds, $"{piece.Title}, beginning and end", 1, $"{when}: beginning and end", targets) with { Mix = Mix.InTurn, MostRounds = 1 });
     }
 
-    /// <summary>Whether its passages stand far enough to be joined: at four fifths of their target on average.</summary>
-    private static bool IsJoinable(FillContext context, Material piece)
+    /// <summary>Whether its passages stand at a part of their targets on average.</summary>
+    private static bool StandsAt(FillContext context, Material piece, double part)
     {
         var known = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, Reach: not null, Target: not null } && one.Group == piece.Id).ToList();
-        return known.Count == 0 || known.Average(one => Math.Min(1, one.Reach!.Value.Tempo / one.Target!.Value.Value)) >= JoinPart;
+        return known.Count == 0 || known.Average(one => Math.Min(1, one.Reach!.Value.Tempo / one.Target!.Value.Value)) >= part;
     }
 
     private static Drill? Run(FillContext context, Material piece, Func<int, bool> fits)

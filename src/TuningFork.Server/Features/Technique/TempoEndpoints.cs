@@ -36,13 +36,14 @@ public static class TempoEndpoints
         var core = Bookkeeping.ToCore(row, today, row.Piece);
         var points = Bookkeeping.Tempos(row, visits);
         var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));
+        var plateau = Bookkeeping.Plateau(row, visits, tense);
         var start = core.IsTimed ? TodaysTempo.Of(DayReach.At(Estimate.Morning(core.Reach ?? core.Start, traits, core.Target?.Value)), Pace.Work, core.Target) : (Bpm?)null;
         return new TempoView(
             row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, core.Best?.Value, Whole(core.Reach?.Tempo), Whole(core.Reach?.Low), Whole(core.Reach?.High),
             start is null ? "" : core.Reach is { } reach ? $"today from {start}: about {Bpm.Near(reach.Tempo)} comes clean five times in six" : $"today from {start}, slow first",
             [.. points.Select(point => new TempoPointView(point.Day, point.Clean, point.Tried, Whole(point.Reach), point.Slow))],
-            Bookkeeping.Plateau(row, visits, tense),
-            core.Target is { } target ? Forecast.For(points, target) : null,
+            plateau,
+            core.Target is { } target ? Forecast.For(core.Reach, target.Value, [.. visits.Where(visit => visit.ReachLog is not null).Select(visit => (visit.Day, visit.Takes))], traits, today, plateau.IsStuck) : null,
             UpDown.Ours.SettlesAt(),
             Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks) : null);
     }).WithTags("Technique").WithName("GetTempo");

@@ -94,7 +94,17 @@ public static class DayPlanner
 
         foreach (var material in context.Request.Materials.Where(one => Promises.IsOwed(one, context.Request) && filled.TrueForAll(block => block.Block.Area != one.Area)))
             context.Waiting.Add(new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine"));
+        Settle(context, filled);
         return filled;
+    }
+
+    /// <summary>Where an area has several blocks: what one had no room for and another has does not wait, and nothing waits twice.</summary>
+    private static void Settle(FillContext context, List<FilledBlock> blocks)
+    {
+        var placed = blocks.GroupBy(block => block.Block.Area).Where(area => area.Count() > 1).SelectMany(area => area).SelectMany(block => block.Drills).SelectMany(drill => drill.Targets.Select(target => (drill.Area, target.MaterialId))).ToHashSet();
+        var waiting = context.Waiting.Where(item => item.MaterialId is null || !placed.Contains((item.Area, item.MaterialId))).DistinctBy(item => (item.Area, (object?)item.MaterialId ?? item.Title)).ToList();
+        context.Waiting.Clear();
+        context.Waiting.AddRange(waiting);
     }
 
     private static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes) => block.Area switch

@@ -178,6 +178,9 @@ public sealed record Material
     /// <summary>True when its tempo has not risen over the last visits.</summary>
     public bool Stuck { get; init; }
 
+    /// <summary>Whether it came back after days away and has not been clean as written on two days since.</summary>
+    public bool Regaining { get; init; }
+
     /// <summary>Last clean tempo, or null.</summary>
     public Bpm? LastClean { get; init; }
 

@@ -39,6 +39,9 @@ public enum Course
     /// <summary>Step by step; the place is kept.</summary>
     Steps,
 
+    /// <summary>From few notes to a click to many; up after clean takes, back after a miss.</summary>
+    Densities,
+
     /// <summary>Short bursts on two things in turn; each has a ladder of its own.</summary>
     Bursts,
 }

@@ -70,8 +70,8 @@ public static class Methods
 
     /// <summary>Fewer notes until they meet the click.</summary>
     public static Method HalfDensity { get; } = new("half-density", "half as many notes",
-        "After days away fingers drift off the click, mostly early. Not faster: half as many notes to the same click, until note and click are one. Then as written.",
-        (2, 5), "clean or missed, every take", "Fits what has been away for a week or more. Leave it after three clean in a row.", Course.CleanInRow, 3);
+        "After days away fingers drift off the click, mostly early. Not faster: fewer notes to the same click, until note and click are one. Two clean, and twice as many, up to what is written.",
+        (2, 5), "clean or missed, every take", "Fits what has been away for a week or more. Leave it after three clean in a row.", Course.Densities, 3);
 
     /// <summary>A short burst, then something else.</summary>
     public static Method BurstAndSwitch { get; } = new("burst-and-switch", "burst and switch",

@@ -36,6 +36,7 @@ public static class Stage
             Course.Questions => Question(drill, takes),
             Course.Run or Course.Clock => StageRuns.Now(drill, method, takes),
             Course.Steps => StageRuns.Steps(drill, takes),
+            Course.Densities => StageRuns.Densities(drill, method, takes),
             Course.Bursts => Burst(drill, takes),
             _ => Plain(drill, method),
         };

@@ -10,6 +10,21 @@ public static class StageRuns
         : drill.Targets[0].Work!.Kind == WorkKind.Shuttle ? BackAndForth(drill, takes)
         : Changes(drill, takes);
 
+    /// <summary>Fewer notes to the same click, then twice as many, up to what is written.</summary>
+    internal static Cue Densities(Drill drill, Method method, IReadOnlyList<StageTake> takes)
+    {
+        var last = drill.Targets.Count - 1;
+        var (step, run) = Density.After(drill.Targets.Count, takes.Select(take => take.Clean));
+        return Stage.Take(drill, step) with
+        {
+            Title = drill.Targets[step].Title,
+            Sentence = step == last ? "As written now, the same click." : "Note and click are one.",
+            Count = step == last ? $"{Math.Min(run, method.Count)} of {method.Count} clean in a row" : $"{run} of {Density.CleanToDouble} clean, then twice as many",
+            Next = step < last ? drill.Targets[step + 1].Title : "",
+            Complete = step == last && run >= method.Count,
+        };
+    }
+
     internal static Cue Steps(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var items = drill.Targets[0].Work!.Items;

@@ -61,7 +61,7 @@ public static class TodaysTempo
     public static double Weight(string methodId, string key)
     {
         ArgumentNullException.ThrowIfNull(key);
-        return key.EndsWith(":h", StringComparison.Ordinal) || key.Contains(":b:", StringComparison.Ordinal) ? 0
+        return key.EndsWith(":h", StringComparison.Ordinal) || key.Contains(":h:", StringComparison.Ordinal) || key.Contains(":b:", StringComparison.Ordinal) ? 0
             : methodId is "from-memory" or "put-back" or "eyes-closed" || key.Contains(":k:", StringComparison.Ordinal) || key.Contains(":p:", StringComparison.Ordinal) ? 0.5
             : 1;
     }

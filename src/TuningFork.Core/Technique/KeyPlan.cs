@@ -76,7 +76,8 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
     /// <param name="today">The practice day.</param>
     /// <param name="minutes">Minutes of the drill.</param>
     /// <param name="seed">Makes a shuffled order again.</param>
-    public IReadOnlyList<Key> Today(IReadOnlyList<KeyRecord> known, DateOnly today, int minutes, int seed = 0)
+    /// <param name="taken">Keys that another exercise has today: they come only where there is no other, except the key of the week.</param>
+    public IReadOnlyList<Key> Today(IReadOnlyList<KeyRecord> known, DateOnly today, int minutes, int seed = 0, IReadOnlyCollection<Key>? taken = null)
     {
         ArgumentNullException.ThrowIfNull(known);
         var keys = Keys(seed).ToList();
@@ -86,7 +87,7 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
             return [week];
         var from = last is null ? 0 : keys.IndexOf(last.Key) + 1;
         var inTurn = keys.Skip(from).Concat(keys.Take(from)).ToList();
-        var chosen = inTurn.OrderBy(key => records.TryGetValue(key, out var record) ? record.LastDay.DayNumber : int.MinValue)
+        var chosen = inTurn.OrderBy(key => taken?.Contains(key) == true).ThenBy(key => records.TryGetValue(key, out var record) ? record.LastDay.DayNumber : int.MinValue)
             .Take(KeysADay(minutes)).OrderBy(inTurn.IndexOf).ToList();
         var began = known.Where(record => record.Began).MaxBy(record => record.LastDay)?.Key;
         if (chosen.Count > 1 && chosen[0] == began)

@@ -37,4 +37,16 @@ public sealed class BlockTests
         var plan = DayPlanner.Plan(request);
         plan.Drills.Where(drill => drill.Area == Area.Repertoire).Sum(drill => drill.Minutes).ShouldBeGreaterThanOrEqualTo(Shares.Default.First(share => share.Area == Area.Repertoire).Least);
     }
+
+    [Fact]
+    public void What_waits_is_named_once_where_a_day_has_two_blocks_of_music()
+    {
+        var routine = new Routine("twice", [new(Area.Repertoire, 8, 12, 12), new(Area.Ear, 2, 2, 2), new(Area.Repertoire, 8, 12, 12)], Interwoven: false);
+        foreach (var seed in Enumerable.Range(1, 20))
+        {
+            var plan = DayPlanner.Plan(DayPlannerTests.Request(26, routine, seed, 30, 2));
+            plan.Waiting.ShouldNotBeEmpty();
+            plan.Waiting.Where(item => item.MaterialId is not null).Select(item => item.MaterialId).ShouldBeUnique();
+        }
+    }
 }

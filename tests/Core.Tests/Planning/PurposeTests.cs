@@ -40,13 +40,27 @@ public sealed class PurposeTests
     }
 
     [Fact]
-    public void After_a_week_away_half_as_many_notes_come_before_any_climbing()
+    public void After_a_week_away_fewer_notes_come_before_any_climbing_until_note_and_click_are_one()
     {
         var away = Exercise(10) with { Rhythm = "sixteenth", LastVisit = Day.AddDays(-12) };
         var drill = Technique([away], 4).Single();
-        (drill.MethodId, drill.Targets[0].Key).ShouldBe((Methods.HalfDensity.Id, "m:10:h"));
-        drill.Reason.ShouldBe("12 days away: eighths first");
+        drill.MethodId.ShouldBe(Methods.HalfDensity.Id);
+        drill.Targets.Select(target => target.Key).ShouldBe(["m:10:h:quarter", "m:10:h:eighth", "m:10"]);
+        drill.Targets.Select(target => target.Tempo).Distinct().Count().ShouldBe(1, "the click stays");
+        drill.Reason.ShouldBe("12 days away: quarters first");
+        Technique([away with { LastVisit = Day.AddDays(-1), Regaining = true }], 4).Single().Reason.ShouldBe("back after days away: quarters first");
+        Technique([away with { LastVisit = Day.AddDays(-1) }], 4).Single().MethodId.ShouldNotBe(Methods.HalfDensity.Id);
         Technique([away with { Rhythm = "half" }], 4).Single().MethodId.ShouldNotBe(Methods.HalfDensity.Id);
+    }
+
+    [Fact]
+    public void The_same_key_does_not_come_twice_a_day_by_two_exercises()
+    {
+        var plan = new KeyPlan();
+        var drills = Technique([Exercise(10) with { KeyPlan = plan }, Exercise(11) with { KeyPlan = plan }], 6);
+        var keys = drills.SelectMany(drill => drill.Targets).Select(target => target.Key[target.Key.IndexOf(":k:", StringComparison.Ordinal)..]).ToList();
+        keys.Count.ShouldBeGreaterThan(3);
+        keys.ShouldBeUnique();
     }
 
     [Fact]

@@ -56,7 +56,7 @@ internal static class PassageQueue
         // Passages of a piece that was read begin before those of one that was not.
         var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false })
             .OrderBy(queued => queue.Exists(other => other.Material.Kind == MaterialKind.Piece && other.Material.Id == queued.Material.Group)).Skip(room).ToHashSet();
-        context.Later.AddRange(fresh);
+        Wait(context, fresh);
         queue.RemoveAll(fresh.Contains);
         context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null }));
         // On the day of a concert what is safe is touched, and nothing else.
@@ -91,7 +91,7 @@ internal static class PassageQueue
         var farTooMuch = open.Count > 0 && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(material => Available(material, FarDays));
         var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList();
         queue.RemoveAll(later.Contains);
-        context.Later.AddRange(later);
+        Wait(context, later);
         var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
         if (at < 0)
             return;
@@ -112,6 +112,10 @@ internal static class PassageQueue
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
         && (material.LastVisit is { } last ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway) : farTooMuch);
+
+    /// <summary>What waits until others had their turn; where a day has two blocks of music, only once.</summary>
+    private static void Wait(FillContext context, IEnumerable<Queued> later) =>
+        context.Later.AddRange(later.Where(queued => context.Later.TrueForAll(other => other.Material.Id != queued.Material.Id)).ToList());
 
     /// <summary>Seconds of takes that something still needs.</summary>
     private static double Seconds(Material material, Traits traits) =>

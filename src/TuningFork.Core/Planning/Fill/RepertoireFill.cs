@@ -182,7 +182,7 @@ internal static class RepertoireFill
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
         var open = growing.Where(queued => !Standing.IsSafe(queued.Material, day)).ToList();
-        growing = open.Count > 0 ? open : [.. Later(context), .. growing];
+        growing = open.Count > 0 ? open : [.. Later(context).Concat(growing).DistinctBy(queued => queued.Material.Id)];
         if (growing.Count > 0)
         {
             var set = RoundsFill.Pick(growing, minutes);

@@ -8,9 +8,6 @@ internal static class TechniqueDrill
 {
     private const int MostRounds = 4;
 
-    /// <summary>After more days than that, fewer notes to the click come before any climbing (common practice).</summary>
-    private const int DriftDays = 7;
-
     public static Drill Of(FillContext context, Queued queued, int minutes)
     {
         var material = queued.Material;
@@ -22,9 +19,9 @@ internal static class TechniqueDrill
             return OfPattern(context, queued, patterns, minutes);
         var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
         var back = context.Request.PracticeDaysBack is not null;
-        if ((away > DriftDays || back) && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
+        if ((away > Density.DriftDays || material.Regaining) && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
             return Thinned(context, material, rhythm, away, minutes);
-        var reason = away > DriftDays ? $"{away} days away" : queued.Reason;
+        var reason = away > Density.DriftDays ? $"{away} days away" : queued.Reason;
         return context.MakeOne(Area.Technique, back ? Methods.FixedCount : Choose(material, context.Careful), material, minutes, reason);
     }
 
@@ -39,11 +36,11 @@ internal static class TechniqueDrill
         _ => null,
     };
 
-    /// <summary>Today's keys, round and round while the minutes last.</summary>
+    /// <summary>Today's keys, round and round while the minutes last; none that another exercise has today.</summary>
     private static Drill InKeys(FillContext context, Queued queued, KeyPlan plan, int minutes)
     {
         var material = queued.Material;
-        var keys = plan.Today(material.Keys, context.Request.Day, minutes, material.Id);
+        var keys = plan.Today(material.Keys, context.Request.Day, minutes, material.Id, [.. plan.Keys(material.Id).Where(key => context.Used.Any(used => used.EndsWith($":k:{key}", StringComparison.Ordinal)))]);
         var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
         context.Used.Add($"m:{material.Id}");
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
@@ -69,12 +66,14 @@ internal static class TechniqueDrill
         return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
     }
 
-    /// <summary>Half as many notes to the same click, after days away.</summary>
+    /// <summary>Fewer notes to the same click, after days away, up to what is written.</summary>
     private static Drill Thinned(FillContext context, Material material, Rhythm rhythm, int away, int minutes)
     {
-        var target = context.TargetOf(material) with { Key = $"m:{material.Id}:h" };
+        var written = context.TargetOf(material);
+        var steps = Density.Steps(rhythm);
         context.Used.Add($"m:{material.Id}");
-        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, $"{away} days away: {rhythm.Halved.Name} first", target);
+        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, away > Density.DriftDays ? $"{away} days away: {steps[0].Name} first" : $"back after days away: {steps[0].Name} first",
+            [.. steps.SkipLast(1).Select(step => written with { Key = $"m:{material.Id}:h:{step.Id}", Title = $"{material.Title}, {step.Name}" }), written]);
     }
 
     /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -85,7 +86,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         var materials = ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile));
         return new DayFacts(
-            day, profile, rows, await WithWeekAsync(Goals.Point(materials, goals, day), day, cancel),
+            day, profile, rows, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates)), await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
@@ -93,6 +94,15 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
+    }
+
+    /// <summary>Exercises that came back after days away and are not yet as they were.</summary>
+    private async Task<IReadOnlyList<Material>> RegainingAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
+    {
+        var from = day.AddDays(-Density.LooksBack);
+        var visits = (await db.Visits.AsNoTracking().Where(visit => visit.Day >= from && visit.Day < day && visit.Material!.Kind == MaterialKind.Exercise)
+            .OrderBy(visit => visit.Day).Select(visit => new { visit.MaterialId, visit.Day, visit.VisitBefore, visit.Clean }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId);
+        return [.. materials.Select(material => Density.IsRegaining([.. visits[material.Id].Select(visit => (visit.Day, visit.VisitBefore, visit.Clean is not null))]) ? material with { Regaining = true } : material)];
     }
 
     /// <summary>What is to come so often a week knows how often it was there; a book, on how many days a week it is read.</summary>

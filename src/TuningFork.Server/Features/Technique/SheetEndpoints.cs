@@ -102,7 +102,7 @@ public static class SheetEndpoints
 
     /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
     /// <param name="request">The sheet of the exercise.</param>
-    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h".</param>
+    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h:eighth"; "m:12:h" for half as many, as older drills have it.</param>
     /// <param name="work">What the exercise is made of, or null.</param>
     public static SheetRequest For(SheetRequest request, string key, Work? work)
     {
@@ -117,6 +117,7 @@ public static class SheetEndpoints
                 PatternNumber = int.Parse(numbers.Split('+')[0], System.Globalization.CultureInfo.InvariantCulture),
                 PairedWith = numbers.Contains('+', StringComparison.Ordinal) ? int.Parse(numbers.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture) : null,
             },
+            [_, _, "h", var rhythm] => request with { Rhythm = Rhythm.Get(rhythm).Id },
             [_, _, "h"] => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
             _ => request,
         };

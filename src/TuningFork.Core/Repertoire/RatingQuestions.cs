@@ -17,6 +17,23 @@ public readonly record struct FirstTake(bool Clean, Bpm? Tempo);
 /// <param name="Words">Why it is asked.</param>
 public sealed record RatingQuestion(int MaterialId, string Title, Readiness Proposed, string Words);
 
+/// <summary>A question that is asked once: how fast something without a target should go in the end.</summary>
+/// <param name="MaterialId">The piece, or the exercise.</param>
+/// <param name="Title">What it is called.</param>
+/// <param name="Now">The tempo that comes clean now, in beats a minute.</param>
+/// <param name="Proposed">A target to begin with, in beats a minute: what takes shape stands at about four fifths of it.</param>
+public sealed record TargetQuestion(int MaterialId, string Title, int Now, int Proposed)
+{
+    /// <summary>The question for something without a target of its own, by what can be done now.</summary>
+    /// <param name="holder">The piece, or the exercise.</param>
+    /// <param name="reach">The reach of it, or of one of its passages, in beats.</param>
+    public static TargetQuestion Of(Material holder, Reach reach)
+    {
+        ArgumentNullException.ThrowIfNull(holder);
+        return new(holder.Id, holder.Title, Bpm.Near(reach.Tempo).Value, Bpm.Near(reach.Tempo / Estimate.ShapingPart).Value);
+    }
+}
+
 /// <summary>Ready is seen: when the takes say something else than the rating, the player is asked (common practice).</summary>
 public static class RatingQuestions
 {

@@ -484,6 +484,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials/{id}/target": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetTarget"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials/{id}/history": {
         parameters: {
             query?: never;
@@ -1328,6 +1344,7 @@ export interface components {
             plannedMinutes: number;
             advice: string;
             questions: components["schemas"]["RatingQuestion"][];
+            targets: components["schemas"]["TargetQuestion"][];
         };
         CloseWish: {
             /** Format: uuid */
@@ -1348,7 +1365,7 @@ export interface components {
             painAt?: null | number;
         };
         /** @enum {unknown} */
-        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts";
+        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Densities" | "Bursts";
         Cue: {
             /** Format: int32 */
             targetIndex?: number;
@@ -2487,6 +2504,15 @@ export interface components {
             /** Format: int32 */
             notes: number;
         };
+        TargetQuestion: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            /** Format: int32 */
+            now: number;
+            /** Format: int32 */
+            proposed: number;
+        };
         TargetView: {
             key: string;
             /** Format: int32 */
@@ -2498,6 +2524,10 @@ export interface components {
             goal: null | number;
             beat: string;
             note: string;
+        };
+        TargetWish: {
+            /** Format: int32 */
+            target: null | number;
         };
         TempoPointView: {
             /** Format: date */
@@ -3609,6 +3639,30 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    SetTarget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TargetWish"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

@@ -34,6 +34,9 @@ public sealed record VisitView(DateOnly Day, int Takes, int CleanTakes, int? Tri
 /// <summary>What happened with one material.</summary>
 public sealed record MaterialHistory(IReadOnlyList<VisitView> Visits, IReadOnlyList<RatingView> Ratings);
 
+/// <summary>How fast something should go in the end, in beats a minute; null for no target.</summary>
+public sealed record TargetWish(int? Target);
+
 /// <summary>Material over HTTP.</summary>
 public static class MaterialEndpoints
 {
@@ -54,6 +57,14 @@ public static class MaterialEndpoints
             if (row.PieceId is { } piece && !await db.Materials.AnyAsync(other => other.Id == piece, cancel))
                 throw new FieldException("id", "The piece of this passage was removed as well. Take the piece back first.", StatusCodes.Status409Conflict);
         });
+        group.MapPut("/{id:int}/target", async (int id, TargetWish wish, PracticeDb db, CancellationToken cancel) =>
+        {
+            var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
+            Problems.Tempo("target", wish.Target);
+            row.Target = wish.Target;
+            row.Version++;
+            await db.SaveChangesAsync(cancel);
+        }).WithName("SetTarget");
         group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
     }
 

@@ -79,7 +79,7 @@ public sealed record CloseLine(int Position, string Text);
 public sealed record CloseWish(Guid Id, int SessionId, string Note = "", IReadOnlyList<CloseLine>? Lines = null, IReadOnlyList<int>? Tomorrow = null, int? Tension = null, bool Pain = false, string Where = "", int? PainAt = null);
 
 /// <summary>What the close came to.</summary>
-public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice, IReadOnlyList<RatingQuestion> Questions);
+public sealed record CloseView(double PlayedMinutes, int PlannedMinutes, string Advice, IReadOnlyList<RatingQuestion> Questions, IReadOnlyList<TargetQuestion> Targets);
 
 /// <summary>The session over HTTP.</summary>
 public static class SessionEndpoints
@@ -166,8 +166,8 @@ public static class SessionEndpoints
 
     private static async Task<CloseView> CloseAsync(CloseWish wish, SessionDesk desk, SessionEvening evening, PracticeDb db, PracticeClock clock, CancellationToken cancel)
     {
-        if (await db.Sessions.AsNoTracking().Include(row => row.Drills).FirstOrDefaultAsync(row => row.ClosedBy == wish.Id, cancel) is { } before)
-            return Closed(before, wish);
+        if (await db.Sessions.AsNoTracking().Include(row => row.Drills).ThenInclude(row => row.Takes).FirstOrDefaultAsync(row => row.ClosedBy == wish.Id, cancel) is { } before)
+            return await AskedAsync(Closed(before, wish), before, evening, again: true, cancel);
         var session = await desk.NeedAsync(wish.SessionId, cancel);
         var note = Problems.Text("note", wish.Note);
         var where = Problems.Text("where", wish.Where, 200);
@@ -193,7 +193,7 @@ public static class SessionEndpoints
         }
 
         await evening.LearnAsync(session, cancel);
-        var questions = await evening.QuestionsAsync(session, cancel);
+        var view = await AskedAsync(Closed(session, wish), session, evening, again: false, cancel);
         session.EndedUtc = clock.UtcNow;
         session.Running = false;
         session.ClosedBy = wish.Id;
@@ -201,13 +201,20 @@ public static class SessionEndpoints
         // Nothing can be sent again for a session that is closed.
         db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == session.Id).ToListAsync(cancel));
         await db.SaveChangesAsync(cancel);
-        return Closed(session, wish) with { Questions = questions };
+        return view;
+    }
+
+    /// <summary>The close with what is asked: ratings first, and how fast something should go in the end; few questions in all.</summary>
+    private static async Task<CloseView> AskedAsync(CloseView view, SessionRow session, SessionEvening evening, bool again, CancellationToken cancel)
+    {
+        var questions = await evening.QuestionsAsync(session, again, cancel);
+        return view with { Questions = questions, Targets = await evening.TargetsAsync(session, RatingQuestions.Most - questions.Count, again, cancel) };
     }
 
     private static CloseView Closed(SessionRow session, CloseWish wish)
     {
         var played = session.Drills.Where(row => row.Area is not null).Sum(row => row.PlayedSeconds) / 60;
-        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", []);
+        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", [], []);
     }
 
     private static async Task AskAsync(PracticeDb db, SessionRow session, int position, CancellationToken cancel)

@@ -29,12 +29,15 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
     }
 
     /// <summary>What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.</summary>
-    public async Task<IReadOnlyList<RatingQuestion>> QuestionsAsync(SessionRow session, CancellationToken cancel)
+    /// <param name="session">The session.</param>
+    /// <param name="again">True when the close was sent once more: the questions of that day stand.</param>
+    /// <param name="cancel">Cancels.</param>
+    public async Task<IReadOnlyList<RatingQuestion>> QuestionsAsync(SessionRow session, bool again, CancellationToken cancel)
     {
-        var asked = session.Day.AddDays(-RatingQuestions.QuietDays);
+        var quiet = session.Day.AddDays(-RatingQuestions.QuietDays);
         var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
         var found = new List<RatingQuestion>();
-        foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && !(row.RatingAsked > asked)).OrderBy(row => row.Id).ToListAsync(cancel))
+        foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && (again ? row.RatingAsked == session.Day : !(row.RatingAsked > quiet))).OrderBy(row => row.Id).ToListAsync(cancel))
         {
             var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == row.Id && visit.Takes > 0).OrderByDescending(visit => visit.Day).Take(RatingQuestions.Most).ToListAsync(cancel);
             visits.Reverse();
@@ -44,6 +47,26 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
             found.Add(question);
             if (found.Count == RatingQuestions.Most)
                 break;
+        }
+
+        return found;
+    }
+
+    /// <summary>What was played and has no target: asked once, of the piece where it is a passage.</summary>
+    /// <param name="session">The session.</param>
+    /// <param name="most">Questions, at most.</param>
+    /// <param name="again">True when the close was sent once more.</param>
+    /// <param name="cancel">Cancels.</param>
+    public async Task<IReadOnlyList<TargetQuestion>> TargetsAsync(SessionRow session, int most, bool again, CancellationToken cancel)
+    {
+        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        var rows = await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Target == null && row.ReachLog != null && (row.Piece == null || row.Piece.Target == null)).OrderBy(row => row.Id).ToListAsync(cancel);
+        var found = new List<TargetQuestion>();
+        foreach (var row in rows.DistinctBy(row => row.PieceId ?? row.Id).Where(row => again ? (row.Piece ?? row).RatingAsked == session.Day : (row.Piece ?? row).RatingAsked is null).Take(most))
+        {
+            var holder = row.Piece ?? row;
+            holder.RatingAsked = session.Day;
+            found.Add(TargetQuestion.Of(Bookkeeping.ToCore(holder, session.Day), Bookkeeping.ToCore(row, session.Day, row.Piece).Reach!.Value));
         }
 
         return found;

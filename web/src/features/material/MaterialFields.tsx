@@ -2,6 +2,7 @@ import { Box, Flex, chakra } from '@chakra-ui/react'
 import type { Problem, Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
 import { Field, Press, Refusal, Select, TextInput } from '../../ui/fields'
+import { Whole } from '../../ui/Whole'
 import { useTap } from '../sound/useTap'
 import { Dates } from './DateFields'
 import type { Wish } from './wish'
@@ -190,28 +191,6 @@ export function ReadinessField({ wish, set }: Omit<PartProps, 'problem'>) {
         ))}
       </Flex>
     </chakra.fieldset>
-  )
-}
-
-interface WholeProps {
-  label: string
-  value: number | null
-  set: (value: number | null) => void
-  width?: string
-  placeholder?: string
-}
-
-function Whole({ label, value, set, width = '96px', placeholder }: WholeProps) {
-  return (
-    <Field label={label} width={width}>
-      <TextInput
-        type="number"
-        inputMode="numeric"
-        placeholder={placeholder}
-        value={value ?? ''}
-        onChange={(event) => set(event.target.value === '' ? null : Number.parseInt(event.target.value, 10))}
-      />
-    </Field>
   )
 }
 

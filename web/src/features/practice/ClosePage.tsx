@@ -10,6 +10,7 @@ import { Field, Page, Press, Refusal, Select, TextArea, TextInput, useProblem } 
 import { sayDay } from '../../ui/words'
 import { LeftOver } from './LeftOver'
 import { RatingQuestion } from './RatingQuestion'
+import { TargetQuestion } from './TargetQuestion'
 import { useCloseDraft, type CloseDraft } from './useCloseDraft'
 
 type Session = Schemas['SessionView']
@@ -276,6 +277,9 @@ function Closed({ view }: { view: Schemas['CloseView'] }) {
       )}
       {view.questions.map((question) => (
         <RatingQuestion key={question.materialId} question={question} />
+      ))}
+      {view.targets.map((question) => (
+        <TargetQuestion key={question.materialId} question={question} />
       ))}
       <Flex gap="6" mt="4">
         <Link to="/journal">Read the journal</Link>

@@ -1,0 +1,43 @@
+using Shouldly;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>What is asked at the close of a sitting.</summary>
+public sealed class CloseTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task How_fast_something_without_a_target_should_go_is_asked_once_and_a_close_sent_twice_asks_the_same()
+    {
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 24 }));
+        var passage = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 3, toBar = 4, readiness = "Shaping" }));
+        var close = await PlayAsync(passage);
+        var asked = await app.Post("/api/session/close", close);
+        var question = asked["targets"]!.AsArray().ShouldHaveSingleItem()!;
+        (question["materialId"]!.GetValue<int>(), question["title"]!.GetValue<string>()).ShouldBe((piece, "Mill Song"));
+        question["proposed"]!.GetValue<int>().ShouldBeGreaterThan(question["now"]!.GetValue<int>());
+        (await app.Post("/api/session/close", close)).ToJsonString().ShouldBe(asked.ToJsonString());
+
+        await app.Clock(Evening.AddDays(1));
+        (await app.Post("/api/session/close", await PlayAsync(passage)))["targets"]!.AsArray().ShouldBeEmpty("it is asked once");
+
+        await app.Refused(HttpMethod.Put, $"/api/materials/{piece}/target", new { target = 999 }, "target");
+        await app.Put($"/api/materials/{piece}/target", new { target = 96 });
+        (await app.Get($"/api/materials/{passage}/tempo"))["target"]!.GetValue<int>().ShouldBe(96);
+    }
+
+    private async Task<object> PlayAsync(int passage)
+    {
+        var session = await app.Post("/api/session", new { version = 0 });
+        session = await app.SkipTo(session, one => one["target"]?["materialId"]?.GetValue<int>() == passage && one["cue"]!["countsTakes"]!.GetValue<bool>());
+        session = await app.Act(session, "Clean", 30);
+        return new { id = Guid.NewGuid(), sessionId = Id(session) };
+    }
+}

@@ -93,6 +93,7 @@ app.MapKeys();
 app.MapWork();
 app.MapPatterns();
 app.MapTempo();
+app.MapOffers();
 app.MapSound();
 app.MapBody();
 if (Asked("testing"))

@@ -33,8 +33,9 @@ public static class Purpose
         ArgumentNullException.ThrowIfNull(materials);
         if (chosen == None)
             return null;
-        return materials
-            .Where(material => material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Ready } && Difficulties.Contains(material.Difficulty, StringComparer.Ordinal))
+        var all = materials.ToList();
+        return all
+            .Where(material => material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Ready } && CanBeServed(material.Difficulty, all))
             .GroupBy(material => material.Difficulty, StringComparer.Ordinal)
             .Select(group => (Purpose: new TechniquePurpose(group.Key, [.. group.OrderByDescending(passage => Weight(passage, today)).ThenBy(passage => passage.Id)]), Weight: group.Sum(passage => Weight(passage, today))))
             .Where(pair => chosen.Length == 0 || pair.Purpose.Difficulty == chosen)
@@ -42,6 +43,20 @@ public static class Purpose
             .Select(pair => pair.Purpose).FirstOrDefault()
             ?? (chosen.Length > 0 ? new TechniquePurpose(chosen, []) : null);
     }
+
+    /// <summary>Whether technique can be for something: a difficulty of the list, or words of one's own that an exercise serves.</summary>
+    /// <param name="difficulty">The difficulty.</param>
+    /// <param name="materials">All material.</param>
+    public static bool CanBeServed(string difficulty, IEnumerable<Material> materials) => Difficulties.Contains(difficulty, StringComparer.Ordinal) || IsServed(difficulty, materials);
+
+    /// <summary>The purpose in words; where no exercise under way serves it, that is said.</summary>
+    /// <param name="purpose">The purpose, or null.</param>
+    /// <param name="materials">All material.</param>
+    public static string Say(TechniquePurpose? purpose, IEnumerable<Material> materials) => purpose is null ? ""
+        : IsServed(purpose.Difficulty, materials) ? purpose.Words : $"{purpose.Words}; no exercise for it yet";
+
+    private static bool IsServed(string difficulty, IEnumerable<Material> materials) =>
+        difficulty.Length > 0 && materials.Any(material => material is { Kind: MaterialKind.Exercise, Resting: false } && material.Serves.Contains(difficulty, StringComparer.Ordinal));
 
     private static int Weight(Material passage, DateOnly today) =>
         1 + (passage.Slipped ? 1 : 0) + (passage.Stuck ? 1 : 0) + (passage.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42 ? 1 : 0);

@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials/{id}/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetOffers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/body": {
         parameters: {
             query?: never;
@@ -1509,6 +1525,7 @@ export interface components {
             /** Format: int32 */
             target?: null | number;
             keys?: null | components["schemas"]["KeyPlan"];
+            serves?: null | string[];
         };
         FirstPiece: {
             title: string;
@@ -1934,6 +1951,18 @@ export interface components {
          * @enum {unknown}
          */
         OctaveOrder: "UpAndDown" | "ByOctavesThenJoined";
+        OffersView: {
+            difficulty: string;
+            key: string;
+            fromMusic: boolean;
+            known: components["schemas"]["ChoiceView"][];
+            offers: components["schemas"]["OfferView"][];
+        };
+        OfferView: {
+            title: string;
+            why: string;
+            sheet: components["schemas"]["SheetRequest"];
+        };
         OpeningWish: {
             school: components["schemas"]["WarmUpSchool"];
             /** @default  */
@@ -2955,6 +2984,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TempoView"];
+                };
+            };
+        };
+    };
+    GetOffers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OffersView"];
                 };
             };
         };

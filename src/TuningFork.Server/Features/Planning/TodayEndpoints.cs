@@ -97,7 +97,7 @@ public static class TodayEndpoints
         if (wish.Purpose is { } purpose)
             row.Purpose = Problems.Text("purpose", purpose, 200);
         if (wish.Focus is { } focus)
-            row.Focus = focus is "" or Core.Planning.Purpose.None || Core.Planning.Purpose.Difficulties.Contains(focus, StringComparer.Ordinal) ? focus
+            row.Focus = focus is "" or Core.Planning.Purpose.None || Core.Planning.Purpose.CanBeServed(focus, facts.Materials) ? focus
                 : throw new FieldException("focus", $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}.");
         if (wish.RoutineId is { } routine)
             row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
@@ -175,7 +175,7 @@ public static class TodayEndpoints
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
             Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
-            row.Focus, Purpose.Of(facts.Materials, facts.Day, row.Focus)?.Words ?? "", Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
+            row.Focus, Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials), Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
     }
 
     private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)

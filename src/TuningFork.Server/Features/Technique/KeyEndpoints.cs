@@ -11,7 +11,8 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Technique;
 
 /// <summary>An exercise made of a sheet. With a key plan it goes through the keys, else it stays in the sheet's.</summary>
-public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null);
+/// <param name="Serves">Difficulties that it helps with.</param>
+public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null, IReadOnlyList<string>? Serves = null);
 
 /// <summary>The exercise that was made.</summary>
 public sealed record ExerciseView(int Id, string Title);
@@ -68,6 +69,7 @@ public static class KeyEndpoints
             Target = wish.Target,
             ReviewOn = clock.Today(profile).AddDays(Core.Planning.Review.Days),
             IsScale = wish.Sheet.Figure != "pattern",
+            Serves = WorkEndpoints.Served(wish.Serves),
             SheetJson = JsonSerializer.Serialize(wish.Sheet, Bookkeeping.Json),
             KeyPlanJson = wish.Keys is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",
         };

@@ -107,7 +107,7 @@ public static class WorkEndpoints
             throw new FieldException("title", "Give it a title.");
         row.Target = Problems.Tempo("target", wish.Target);
         var work = Understood(wish.Work);
-        row.Serves = string.Join(',', (wish.Serves ?? []).Where(one => Purpose.Difficulties.Contains(one, StringComparer.Ordinal)).Distinct(StringComparer.Ordinal));
+        row.Serves = Served(wish.Serves);
         row.Place = 0;
         switch (work.Kind)
         {
@@ -135,6 +135,10 @@ public static class WorkEndpoints
 
         row.WorkJson = JsonSerializer.Serialize(work, Bookkeeping.Json);
     }
+
+    /// <summary>The difficulties that an exercise serves, as they are kept: those of the list, and words of one's own.</summary>
+    public static string Served(IReadOnlyList<string>? difficulties) =>
+        string.Join(',', Problems.Whole("serves", difficulties ?? []).Select(one => Problems.Text("serves", one, 200).Replace(',', ' ')).Where(one => one.Length > 0).Distinct(StringComparer.Ordinal));
 
     private static Work Understood(Work work)
     {

@@ -46,12 +46,18 @@ export function What({
           <Refusal problem={problem} field={['fromBar', 'toBar']} />
         </Box>
         <Field label="What is hard" width="170px">
-          <Select value={wish.difficulty} onChange={(event) => set({ difficulty: event.target.value })}>
-            <option value="">not said</option>
+          <TextInput
+            list="difficulties"
+            maxLength={60}
+            placeholder="choose, or your own word"
+            value={wish.difficulty}
+            onChange={(event) => set({ difficulty: event.target.value })}
+          />
+          <datalist id="difficulties">
             {difficulties.map((one) => (
-              <option key={one}>{one}</option>
+              <option key={one} value={one} />
             ))}
-          </Select>
+          </datalist>
         </Field>
       </>
     )

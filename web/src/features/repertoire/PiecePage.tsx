@@ -7,6 +7,7 @@ import { Empty, Field, Page, Press, Refusal, Select, useProblem } from '../../ui
 import { dayAfter, sayDay, sayTempo } from '../../ui/words'
 import { BarMap, type Range } from './BarMap'
 import { Decided } from './Decided'
+import { Offers } from './Offers'
 import { Missing } from './Missing'
 import { MusicIn, MusicPanel } from './MusicPanel'
 import { Pages } from './Pages'
@@ -117,6 +118,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           {passage && (
             <Decided key={`decided ${passage.id}:${passage.version}`} piece={piece} passage={passage} />
           )}
+          {passage && <Offers key={`offers ${passage.id}`} passage={passage} />}
           {piece.plan && <Plan piece={piece} />}
           <School piece={piece} />
         </Box>

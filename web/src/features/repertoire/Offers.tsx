@@ -4,6 +4,10 @@ import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Press, Refusal, useProblem } from '../../ui/fields'
 
+/** The first few by name, the rest by number. */
+const few = (names: string[]) =>
+  names.length > 3 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : names.join(', ')
+
 /** Exercises for what is hard about a passage: those there are, and those that could be made in its key. */
 export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
   const queries = useQueryClient()
@@ -29,13 +33,21 @@ export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
         {passage.bars}: exercises for {difficulty}
       </Text>
       <Text color="faded" maxW="62ch">
-        {known.length > 0
-          ? `Under way: ${known.map((one) => one.name).join(', ')}.`
-          : 'None is under way yet.'}{' '}
+        {known.length > 0 ? `Under way: ${few(known.map((one) => one.name))}.` : 'None is under way yet.'}{' '}
         {open.length > 0 && `Each would be ${fromMusic ? `in ${key}, the key of the music` : `in ${key}`}.`}
       </Text>
       {open.map((offer) => (
-        <Flex key={offer.title} gap="4" align="center" wrap="wrap" minH="44px" data-testid="offer">
+        <Flex
+          key={offer.title}
+          gap="4"
+          align="center"
+          wrap="wrap"
+          py="1"
+          mt="1"
+          borderTop="1px solid"
+          borderColor="line"
+          data-testid="offer"
+        >
           <Text flex="1" minW="260px">
             <b>{offer.title}</b>, {offer.why}
           </Text>

@@ -43,6 +43,7 @@ internal sealed class FillContext
     {
         (Request, Random, Usual, Most, ids, counts, Purpose) = (request, day.Random, day.Usual, day.Most, day.ids, day.counts, day.Purpose);
         (Used, Waiting, Later, SeenToday, Resting, NewLeft) = (day.Used, day.Waiting, day.Later, day.SeenToday, day.Resting, day.NewLeft);
+        (given, Walked) = (day.given, day.Walked);
     }
 
     /// <summary>What a block may draw from: all material, or what it holds; of a piece its passages too.</summary>
@@ -73,6 +74,15 @@ internal sealed class FillContext
         public int ScaleLeft { get; set; }
     }
 
+    /// <summary>Minutes that each thing has got in this sitting.</summary>
+    private readonly Dictionary<int, double> given = [];
+
+    /// <summary>Stretches of pieces planned for this sitting: the first bar of the first, the last of the last.</summary>
+    public Dictionary<int, (int From, int To)> Walked { get; } = [];
+
+    /// <summary>Minutes that a thing has got in this sitting.</summary>
+    public double Given(Material material) => given.GetValueOrDefault(material.Id);
+
     public List<Waiting> Waiting { get; } = [];
 
     /// <summary>What waits until others are ready, and what is new and does not begin today.</summary>
@@ -95,7 +105,12 @@ internal sealed class FillContext
     public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)
     {
         foreach (var target in targets)
+        {
             Used.Add(target.Key);
+            if (target.MaterialId is { } material)
+                given[material] = given.GetValueOrDefault(material) + ((double)minutes / targets.Count);
+        }
+
         string id;
         do
             id = $"d{++counts.Next}";

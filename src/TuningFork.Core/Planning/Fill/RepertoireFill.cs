@@ -15,6 +15,12 @@ internal static class RepertoireFill
     /// <summary>Usual minutes of a drill in a short sitting.</summary>
     private const int ShortDrill = 4;
 
+    /// <summary>Minutes of one thing in a sitting after which the bars between come first (common practice).</summary>
+    private const int EnoughOfOne = 10;
+
+    /// <summary>Minutes of one thing in a sitting that are not exceeded, unless it was asked for (common practice).</summary>
+    private const int MostOfOne = 15;
+
     /// <summary>One part in so many of the minutes goes to passages alone.</summary>
     private const int PartOfAlone = 4;
 
@@ -100,23 +106,35 @@ internal static class RepertoireFill
         // A whole piece is no single take of rounds: it has a drill to itself, or waits.
         var whole = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).ToList();
         first.RemoveAll(whole.Contains);
-        foreach (var length in Lengths(parts, alone.Count, AloneMinutes(context)))
+        var lengths = Lengths(parts, alone.Count, AloneMinutes(context));
+        var free = 0;
+        foreach (var length in lengths)
         {
             if (alone.TryDequeue(out var queued))
                 yield return PassageWork.Single(context, queued, length);
             else if (first.Count > 0)
                 yield return Set(context, first, length);
-            else if (SecondTurn(context, queue, length) is { } again)
-                yield return again;
+            else if (Spare(context, queue, length) is { } more)
+                yield return more;
             else
-                yield return Stretches.Between(context, length, spare: true) ?? Fallback(context, length);
+                free += length;
         }
+
+        foreach (var length in free > 0 ? FillContext.Chop(free, MostOfOne, MostOfOne) : [])
+            yield return Fallback(context, length);
 
         foreach (var queued in alone.Concat(first).Concat(whole))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
         foreach (var queued in context.Later.Where(queued => context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Material.LastVisit is null ? "not begun yet" : $"{Standing.Words(queued.Material)}; others first"));
     }
+
+    /// <summary>
+    /// What is left of a day: a second turn; when it has been enough of that, the bars between; then once more up to what is
+    /// sensible of one thing in a sitting. Null when that is not enough either: the rest is free choice.
+    /// </summary>
+    private static Drill? Spare(FillContext context, List<Queued> queue, int minutes) =>
+        SecondTurn(context, queue, minutes, EnoughOfOne) ?? Stretches.Between(context, minutes, spare: true) ?? SecondTurn(context, queue, minutes, MostOfOne);
 
     /// <summary>Minutes of a passage alone: two in short sittings, three in longer ones.</summary>
     private static int AloneMinutes(FillContext context) => context.Usual <= ShortDrill ? 2 : LeastRepeating;
@@ -171,14 +189,14 @@ internal static class RepertoireFill
     /// When all had a place: what is not safe yet once more today, the least practised of it first; then what waited until others
     /// are; then what is not yet at its whole tempo; without such what is at its target goes back into its place or is performed.
     /// </summary>
-    private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes)
+    private static Drill? SecondTurn(FillContext context, List<Queued> queue, int minutes, int mostOfOne)
     {
         var day = context.Request.Day;
         if ((context.Request.Demands & Demands.Concert) != Demands.None)
             return null;
         var growing = queue.Where(queued => Grows(queued.Material, day))
             .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
-            .DistinctBy(queued => queued.Material.Id)
+            .DistinctBy(queued => queued.Material.Id).Where(queued => context.Given(queued.Material) < mostOfOne)
             .Select(queued => queued with { Reason = "a second turn today" })
             .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
         var open = growing.Where(queued => !Standing.IsSafe(queued.Material, day)).ToList();
@@ -220,7 +238,8 @@ internal static class RepertoireFill
     {
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
         return context.Make(Area.Repertoire, Methods.FreePlay, "Music of your choice", minutes,
-            none ? "enter a piece and its hard bars come back in time" : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest" : "nothing else is due today")
+            none ? "enter a piece and its hard bars come back in time" : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest"
+            : context.Request.Materials.Any(material => Standing.IsGrowing(material, context.Request.Day) && context.Given(material) >= MostOfOne) ? "a quarter of an hour of each is enough" : "nothing else is due today")
             with
         { How = "Play what you like, right through." };
     }

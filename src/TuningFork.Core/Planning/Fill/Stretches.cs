@@ -27,7 +27,8 @@ internal static class Stretches
 
     /// <summary>
     /// A stretch of the piece that was away longest, at the tempo of the slowest passage in it: once a week for each piece whose
-    /// passages are under way; with time to spare at any time. Null when there is none, or it takes too much of the minutes.
+    /// passages are under way; with time to spare at any time,
+    /// stretch after stretch until it was all there. Null when there is none, or it takes too much of the minutes.
     /// </summary>
     public static Drill? Between(FillContext context, int minutes, bool spare = false)
     {
@@ -35,16 +36,21 @@ internal static class Stretches
         if ((request.Demands & (Demands.Concert | Demands.Tired)) != Demands.None || request.PracticeDaysBack is < 2)
             return null;
         var piece = request.Materials.Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, HasPassages: true, Resting: false, LastVisit: { } last } && last != day
-                && (spare || day.DayNumber - last.DayNumber >= EveryDays) && Performances.On(one, day) is null or Phase.Passages && !context.Used.Contains($"m:{one.Id}")
+                && (spare || day.DayNumber - last.DayNumber >= EveryDays) && Performances.On(one, day) is null or Phase.Passages && (spare && context.Walked.TryGetValue(one.Id, out var walked) ? Goes(one, walked) : !context.Used.Contains($"m:{one.Id}"))
                 && request.Materials.Any(passage => passage is { Kind: MaterialKind.Passage, Best: not null } && passage.Group == one.Id))
-            .OrderBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
+            .OrderBy(one => context.Walked.ContainsKey(one.Id)).ThenBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
         if (piece is null)
             return null;
-        var (from, to) = Next(piece, Bars);
+        var begun = context.Walked.TryGetValue(piece.Id, out var today);
+        var (from, to) = Next(begun ? piece with { Place = today.To } : piece, Bars);
         var target = context.TargetOf(context.Whole(piece, from, to)) with { Title = $"{piece.Title}, {from}–{to}", StopAfterBar = to };
         var needed = Math.Clamp((target.TakeSeconds + 59) / 60, 1, MostMinutes);
         if (!spare && needed * PartOfMinutes > minutes)
             return null;
+        context.Walked[piece.Id] = (begun ? today.From : from, to);
         return context.Make(Area.Repertoire, Methods.JoinedSection, target.Title, spare ? minutes : needed, $"between its passages; {Words.Days(day.DayNumber - piece.LastVisit!.Value.DayNumber)} away", target);
     }
+
+    /// <summary>Whether the walk over a piece goes on today: until it comes to where it began.</summary>
+    private static bool Goes(Material piece, (int From, int To) walked) => Next(piece with { Place = walked.To }, Bars).From != walked.From;
 }

@@ -3,7 +3,7 @@ using TuningFork.Bench;
 using TuningFork.Bench.Judgement;
 using TuningFork.Bench.Judgement.Tempo;
 
-// bench/run: everything; bench/run core | sheets | server | page | judgement | import: one part.
+// bench/run: everything; bench/run core | estimate | sheets | server | page | judgement | import: one part.
 // tempo [LEARNERS [WORLD AND SCENARIO]]: the worlds with tempo, by themselves because they take long.
 // life FILE: prints the plans of six weeks, to be read.
 // older-book FILE NOTES makes a book of the version before this one, for trying upgrades.
@@ -19,7 +19,7 @@ if (args is ["life", var paper])
     return;
 }
 
-var parts = args.Length == 0 ? ["page", "import", "judgement", "server", "core", "sheets"] : args;
+var parts = args.Length == 0 ? ["page", "import", "judgement", "server", "core", "estimate", "sheets"] : args;
 if (parts.Contains("page"))
     FirstPage.Print(Path.Combine(Directory.GetCurrentDirectory(), "web/dist"));
 if (parts.Contains("import"))
@@ -32,5 +32,7 @@ if (parts.Contains("server"))
     await ServerBench.RunAsync();
 if (parts.Contains("core"))
     BenchmarkRunner.Run<DayPlanBench>();
+if (parts.Contains("estimate"))
+    BenchmarkRunner.Run<EstimateBench>();
 if (parts.Contains("sheets"))
     BenchmarkRunner.Run<SheetBench>();

@@ -121,10 +121,13 @@ public sealed class App : WebApplicationFactory<Program>
     }
 
     /// <summary>Rows of a table in the file itself.</summary>
-    public int Count(string table)
+    public int Count(string table) => Number($"select count(*) from \"{table}\"");
+
+    /// <summary>A whole number out of the file itself.</summary>
+    public int Number(string sql)
     {
         using var file = TuningFork.Data.Keeping.SafeFile.Open(Book);
-        return int.Parse(TuningFork.Data.Keeping.SafeFile.Lines(file, $"select count(*) from \"{table}\"")[0], System.Globalization.CultureInfo.InvariantCulture);
+        return int.Parse(TuningFork.Data.Keeping.SafeFile.Lines(file, sql)[0], System.Globalization.CultureInfo.InvariantCulture);
     }
 
     public static int MinutesOf(JsonNode today, string area) =>

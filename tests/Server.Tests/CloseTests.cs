@@ -33,6 +33,21 @@ public sealed class CloseTests : IDisposable
         (await app.Get($"/api/materials/{passage}/tempo"))["target"]!.GetValue<int>().ShouldBe(96);
     }
 
+    /// <summary>Six slow takes end a drill of several minutes: what no later drill can use is nobody's debt.</summary>
+    [Fact]
+    public async Task Minutes_that_the_plan_itself_lost_are_kept_as_such()
+    {
+        const string Lost = "select coalesce(sum(\"LostSeconds\"), 0) from \"SessionDrills\"";
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        await app.Post("/api/materials", new { kind = "Exercise", title = "C major", target = 100 });
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), one => one["target"]?["title"]?.GetValue<string>() == "C major" && one["cue"]!["countsTakes"]!.GetValue<bool>());
+        app.Number(Lost).ShouldBe(0);
+        for (var take = 1; take <= 6 && session["target"]?["title"]?.GetValue<string>() == "C major"; take++)
+            session = await app.Act(session, "Clean", take);
+        app.Number(Lost).ShouldBeGreaterThan(60);
+    }
+
     private async Task<object> PlayAsync(int passage)
     {
         var session = await app.Post("/api/session", new { version = 0 });

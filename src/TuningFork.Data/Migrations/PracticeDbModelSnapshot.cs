@@ -744,6 +744,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("ExtraSeconds")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("LostSeconds")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Nudge")
                         .HasColumnType("INTEGER");
 

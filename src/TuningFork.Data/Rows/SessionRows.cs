@@ -48,6 +48,9 @@ public sealed class SessionDrillRow
     public int PlannedSeconds { get; set; }
     public int ExtraSeconds { get; set; }
     public double PlayedSeconds { get; set; }
+
+    /// <summary>Seconds that were left when it ended by its own rule and no later drill could use them: owed by nobody.</summary>
+    public int LostSeconds { get; set; }
     public DrillState State { get; set; }
     public int Nudge { get; set; }
     public List<TakeRow> Takes { get; set; } = [];

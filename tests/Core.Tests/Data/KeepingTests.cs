@@ -66,7 +66,7 @@ public sealed class KeepingTests : IDisposable
     [Fact]
     public async Task What_the_player_can_do_is_estimated_once_from_all_takes_of_an_older_book()
     {
-        await OlderAsync();
+        await OlderAsync("DatesAndWishes");
         await using (var old = Open())
         {
             await old.Database.ExecuteSqlRawAsync("""INSERT INTO "Materials" ("Id","Kind","Title","Area","FromBar","ToBar","BeatsPerBar","Beat","Target","Readiness","Difficulty","Note","Resting","IsScale","SheetJson","KeyPlanJson","WorkJson","Place","Serves","Missing","Remedy","Proposed","PutBack","Fingering","Stroke","Why","NextExample","Examples","PerDay","LastVisit","Visits","Slipped","EasyLastTime","Stuck","LastClean","Version") VALUES (1,'Exercise','Run','Technique',1,4,4,'quarter',120,'Raw','','',0,0,'','','',0,'','','','',0,'','','',1,0,3,'2031-05-06',6,0,0,0,43,1)""");
@@ -222,12 +222,14 @@ public sealed class KeepingTests : IDisposable
     }
 
     /// <summary>A file as the version before this one left it, with a note in it.</summary>
-    private async Task OlderAsync()
+    /// <summary>A book of the version before this one, or before a change by its name.</summary>
+    private async Task OlderAsync(string? change = null)
     {
         await using (var made = SafeFile.Open(Book, SqliteOpenMode.ReadWriteCreate))
             SafeFile.Run(made, "PRAGMA journal_mode=WAL");
         await using var db = Open();
-        var before = db.Database.GetMigrations().Reverse().Skip(1).First();
+        var all = db.Database.GetMigrations().ToList();
+        var before = change is null ? all[^2] : all[all.FindIndex(name => name.EndsWith(change, StringComparison.Ordinal)) - 1];
         await db.Database.MigrateAsync(before);
         await db.Database.ExecuteSqlRawAsync("""INSERT INTO "Entries" ("Key", "AtUtc", "Day", "Kind", "About", "Text") VALUES ('0A000000-0000-0000-0000-000000000001', '2031-05-14 18:00:00', '2031-05-14', 'Note', '', 'Before the upgrade.')""");
         SqliteConnection.ClearAllPools();

@@ -20,7 +20,7 @@ internal static class PassageQueue
     private const double TakesADay = 6;
 
     /// <summary>What does not fit comes after so many days (common practice).</summary>
-    private const int MostDaysAway = 4;
+    private const int MostDaysAway = 3;
 
     /// <summary>The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be done).</summary>
     private const int MostDaysAwayOfFarTooMuch = 10;

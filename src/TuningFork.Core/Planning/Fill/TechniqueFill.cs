@@ -25,6 +25,9 @@ internal static class TechniqueFill
     /// <summary>The same in a longer one.</summary>
     private const int LongDrill = 5;
 
+    /// <summary>Most minutes without an exercise while there is one (common practice).</summary>
+    private const int MostPlain = 10;
+
     public static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes)
     {
         if (minutes <= 0)
@@ -41,11 +44,7 @@ internal static class TechniqueFill
         if (queue.Count == 0)
         {
             foreach (var length in FillContext.Chop(minutes, context.Usual, 10))
-            {
-                yield return context.Make(Area.Technique, Methods.EaseIn, "A scale you know", length, "enter an exercise and its tempo is kept for you")
-                    with
-                { How = "Two notes to a click, slowly, every note alike." };
-            }
+                yield return Plain(context, length, "enter an exercise and its tempo is kept for you");
 
             yield break;
         }
@@ -57,6 +56,9 @@ internal static class TechniqueFill
             yield break;
         }
 
+        // Few exercises would be through long before their time.
+        var over = Math.Min(MostPlain, minutes - (queue.Count * LongDrill));
+        minutes -= over >= LeastMinutes ? over : 0;
         var parts = FillContext.Chop(minutes, Math.Min(context.Usual, context.Request.Minutes > 45 ? LongDrill : ShortDrill), 15, Math.Clamp(minutes / LeastMinutes, 1, Math.Max(queue.Count, (minutes + 14) / 15)));
         LimitUntimed(context, queue, parts.Count);
         var taken = 0;
@@ -78,8 +80,15 @@ internal static class TechniqueFill
             yield return TechniqueDrill.Of(context, queued, length);
         }
 
+        if (over >= LeastMinutes)
+            yield return Plain(context, over, "another exercise would have its place here");
         Name(context, queue, parts.Count);
     }
+
+    /// <summary>Something that everybody knows, where there is no exercise for the minutes.</summary>
+    private static Drill Plain(FillContext context, int minutes, string reason) => context.Request.Family == "percussion"
+        ? context.Make(Area.Technique, Methods.EaseIn, "A rudiment you know", minutes, reason) with { How = "Slowly, both hands alike, every stroke from the same height." }
+        : context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, reason) with { How = "Two notes to a click, slowly, every note alike." };
 
     /// <summary>What has been away longer than all of them need to come round waits by name.</summary>
     private static void Name(FillContext context, List<Queued> queue, int drills)

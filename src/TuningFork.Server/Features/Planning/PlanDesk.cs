@@ -61,7 +61,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var until = day.AddDays(PracticeDay.MostDaysAhead);
         var recent = (await drills.Where(drill => drill.Day >= from && drill.Day <= until)
             .GroupBy(drill => new { drill.Day, drill.Area })
-            .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds) })
+            .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds), Lost = group.Sum(drill => drill.LostSeconds) })
             .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
         var (body, lastBody) = await BodyAsync(day, until, recent.Where(row => row.Seconds >= CountsSeconds).Select(row => row.Day).Distinct(), cancel);
         var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
@@ -77,18 +77,18 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var credited = (await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && drill.PlayedSeconds > 0)
             .GroupBy(drill => new { drill.Day, drill.CreditedTo }).Select(group => new { group.Key.Day, Area = group.Key.CreditedTo, Seconds = group.Sum(drill => drill.PlayedSeconds) })
             .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
-        List<AreaHistory> History(Func<DateOnly, bool> counts) => Areas.All.Select(area => new AreaHistory(
+        List<AreaHistory> History(Func<DateOnly, bool> counts, bool lost = false) => Areas.All.Select(area => new AreaHistory(
             area,
-            (int)recent.Concat(credited).Where(row => row.Area == area && row.Day >= week && counts(row.Day)).Sum(row => row.Seconds),
+            (int)(recent.Where(row => row.Area == area && row.Day >= week && counts(row.Day)).Sum(row => row.Seconds + (lost ? row.Lost : 0)) + credited.Where(row => row.Area == area && counts(row.Day)).Sum(row => row.Seconds)),
             last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
-        // Quiet days, and days near a performance, owe nothing.
+        // Quiet days, days near a performance, and minutes that the plan itself lost owe nothing.
         var dates = rows.Where(row => row.Kind == MaterialKind.Piece && !row.Resting).SelectMany(Bookkeeping.DatesOf).ToList();
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         var materials = ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile));
         return new DayFacts(
             day, profile, rows, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
-            History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates)), await EarAsync(day, until, cancel),
+            History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true), await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
             body, lastBody, await db.Sessions.Where(session => session.Day == day && session.EndedUtc != null).MaxAsync(session => session.EndedUtc, cancel), clock.UtcNow,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),

@@ -232,8 +232,13 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     {
         var waiting = WaitingAfter(session, row);
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
+        row.LostSeconds = 0;
         if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is not { } longer)
+        {
+            row.LostSeconds = left > 0 && CueOf(row, Read(row)).Complete ? left : 0;
             return;
+        }
+
         var next = waiting.First(drill => Read(drill).Id == longer.Id);
         next.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
         next.PlannedSeconds += left;
@@ -250,7 +255,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             return;
         session.Current--;
         var row = session.Drills.First(drill => drill.Position == session.Current);
-        row.State = DrillState.Waiting;
+        (row.State, row.LostSeconds) = (DrillState.Waiting, 0);
         if (CueOf(row, Read(row)).Complete)
             await UndoAsync(session, row, cancel);
         var left = row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds;

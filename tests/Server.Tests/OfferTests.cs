@@ -28,9 +28,10 @@ public sealed class OfferTests : IDisposable
         offers["known"]!.AsArray().ShouldBeEmpty();
         var made = offers["offers"]!.AsArray();
         made.Count.ShouldBe(3);
+        made.Select(offer => offer!["title"]!.GetValue<string>()).ShouldBeUnique();
         made.ShouldAllBe(offer => offer!["title"]!.GetValue<string>().StartsWith("E♭ major", StringComparison.Ordinal));
 
-        await app.Post("/api/technique/exercises", new { sheet = JsonNode.Parse(made[0]!["sheet"]!.ToJsonString()), serves = new[] { "vibrato" } });
+        await app.Post("/api/technique/exercises", new { sheet = JsonNode.Parse(made[0]!["sheet"]!.ToJsonString()), serves = new[] { "vibrato" }, title = made[0]!["title"]!.GetValue<string>() });
         (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!.GetValue<string>().ShouldBe(made[0]!["title"]!.GetValue<string>());
         (await app.Get("/api/today"))["techniqueFor"]!.GetValue<string>().ShouldStartWith("vibrato in Mill Song");
     }

@@ -39,11 +39,11 @@ public enum Course
     /// <summary>Step by step; the place is kept.</summary>
     Steps,
 
-    /// <summary>From few notes to a click to many; up after clean takes, back after a miss.</summary>
-    Densities,
-
     /// <summary>Short bursts on two things in turn; each has a ladder of its own.</summary>
     Bursts,
+
+    /// <summary>From few notes to a click to many; up after clean takes, back after a miss.</summary>
+    Densities,
 }
 
 /// <summary>What a method fits.</summary>

@@ -18,7 +18,7 @@ public static class StageRuns
         return Stage.Take(drill, step) with
         {
             Title = drill.Targets[step].Title,
-            Sentence = step == last ? "As written now, the same click." : "Note and click are one.",
+            Sentence = step == last ? "As written now, the same click." : step == 0 ? "One note to the click: the two are one." : "Twice as many, the same click.",
             Count = step == last ? $"{Math.Min(run, method.Count)} of {method.Count} clean in a row" : $"{run} of {Density.CleanToDouble} clean, then twice as many",
             Next = step < last ? drill.Targets[step + 1].Title : "",
             Complete = step == last && run >= method.Count,

@@ -40,7 +40,12 @@ public sealed class DensityTests
     {
         var drill = new Drill
         {
-            Id = "d1", Area = Area.Technique, MethodId = Methods.HalfDensity.Id, Title = "Scale", Minutes = 4, Reason = "",
+            Id = "d1",
+            Area = Area.Technique,
+            MethodId = Methods.HalfDensity.Id,
+            Title = "Scale",
+            Minutes = 4,
+            Reason = "",
             Targets = [.. new[] { "m:1:h:quarter", "m:1:h:eighth", "m:1" }.Select(key => new Target { Key = key, Title = key, Group = "m:1", MaterialId = 1, TakeSeconds = 10 })],
         };
         int At(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 0).TargetIndex;

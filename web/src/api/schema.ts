@@ -1381,7 +1381,7 @@ export interface components {
             painAt?: null | number;
         };
         /** @enum {unknown} */
-        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Densities" | "Bursts";
+        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Densities";
         Cue: {
             /** Format: int32 */
             targetIndex?: number;
@@ -1526,6 +1526,8 @@ export interface components {
             target?: null | number;
             keys?: null | components["schemas"]["KeyPlan"];
             serves?: null | string[];
+            /** @default  */
+            title: string;
         };
         FirstPiece: {
             title: string;

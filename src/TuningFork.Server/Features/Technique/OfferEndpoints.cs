@@ -39,6 +39,10 @@ public static class OfferEndpoints
         return new OffersView(row.Difficulty, key.Name, written is not null, known, [.. ExerciseOffers.For(row.Difficulty).Select(offer => Made(offer, key, instrument)).OfType<OfferView>()]);
     }).WithTags("Technique").WithName("GetOffers");
 
+    /// <summary>Rhythm and articulation, by which sheets of the same notes are told apart: ", triplets", ", eighths, slurred in pairs".</summary>
+    private static string Manner(ExerciseOffer offer) =>
+        $", {Rhythm.Get(offer.Rhythm).Name}{(offer.Joining == "plain" ? "" : $", {Joining.Get(offer.Joining).Name}")}";
+
     /// <summary>The sheet of an offer, with as many octaves as the instrument has; null where it does not lie on it at all.</summary>
     private static OfferView? Made(ExerciseOffer offer, Key key, Instrument instrument)
     {
@@ -47,7 +51,7 @@ public static class OfferEndpoints
             var request = SheetEndpoints.InKey(new SheetRequest(offer.Figure, Octaves: octaves, Rhythm: offer.Rhythm, Joining: offer.Joining, PatternNumber: offer.Pattern), key);
             try
             {
-                return new OfferView(SheetEndpoints.Make(request, instrument).Title, offer.Why, request);
+                return new OfferView(SheetEndpoints.Make(request, instrument).Title + Manner(offer), offer.Why, request);
             }
             catch (FieldException)
             {

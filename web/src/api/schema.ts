@@ -1526,8 +1526,7 @@ export interface components {
             target?: null | number;
             keys?: null | components["schemas"]["KeyPlan"];
             serves?: null | string[];
-            /** @default  */
-            title: string;
+            title?: null | string;
         };
         FirstPiece: {
             title: string;

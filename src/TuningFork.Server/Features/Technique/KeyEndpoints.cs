@@ -12,8 +12,8 @@ namespace TuningFork.Server.Features.Technique;
 
 /// <summary>An exercise made of a sheet. With a key plan it goes through the keys, else it stays in the sheet's.</summary>
 /// <param name="Serves">Difficulties that it helps with.</param>
-/// <param name="Title">What it is called; empty for the title of the sheet.</param>
-public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null, IReadOnlyList<string>? Serves = null, string Title = "");
+/// <param name="Title">What it is called; null for the title of the sheet.</param>
+public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null, IReadOnlyList<string>? Serves = null, string? Title = null);
 
 /// <summary>The exercise that was made.</summary>
 public sealed record ExerciseView(int Id, string Title);
@@ -60,7 +60,7 @@ public static class KeyEndpoints
         Problems.Tempo("target", wish.Target);
         var profile = await desk.ProfileAsync(cancel);
         var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(profile));
-        var title = Problems.Text("title", wish.Title, 200);
+        var title = Problems.Text("title", wish.Title ?? "", 200);
         var row = new MaterialRow
         {
             Kind = MaterialKind.Exercise,

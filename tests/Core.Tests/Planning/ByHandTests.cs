@@ -43,7 +43,7 @@ public sealed class ByHandTests
 
                 foreach (var kept in plan.Kept)
                     anew.Drills.ShouldContain(drill => drill.Id == kept.Id && drill.Minutes == kept.Minutes && drill.MethodId == kept.MethodId);
-                foreach (var gone in plan.LeftOut.Where(gone => gone.Targets.Count > 0 && plan.Kept.All(kept => !kept.Targets.Select(target => target.Key).SequenceEqual(gone.Targets.Select(target => target.Key)))))
+                foreach (var gone in plan.LeftOut.Where(gone => gone.Targets.Count > 0 && plan.Kept.All(kept => !kept.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key)))))
                     anew.Drills.ShouldNotContain(drill => drill.Area == gone.Area && drill.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key)));
                 anew.LeftOut.ShouldBe(plan.LeftOut);
                 anew.Total.ShouldBeLessThanOrEqualTo(one.minutes);

@@ -5,17 +5,20 @@ using TuningFork.Data.Keeping;
 
 namespace TuningFork.Bench;
 
-/// <summary>A book as the version before this one left it, with notes and pages in it, for trying upgrades.</summary>
+/// <summary>A book as an older version left it, with notes and pages in it, for trying upgrades.</summary>
 internal static class OlderBook
 {
     private const int PageBytes = 4096;
+
+    /// <summary>The first change that such a book has not seen.</summary>
+    private const string FirstAfter = "DatesAndWishes";
 
     public static async Task MakeAsync(string path, int notes)
     {
         await using (var made = SafeFile.Open(path, SqliteOpenMode.ReadWriteCreate))
             SafeFile.Run(made, "PRAGMA journal_mode=WAL");
         await using (var db = new PracticeDb(PracticeFile.Options(path)))
-            await db.Database.MigrateAsync(db.Database.GetMigrations().Reverse().Skip(1).First());
+            await db.Database.MigrateAsync(db.Database.GetMigrations().TakeWhile(name => !name.EndsWith(FirstAfter, StringComparison.Ordinal)).Last());
         SqliteConnection.ClearAllPools();
         await using var file = SafeFile.Open(path);
         SafeFile.Run(file, $"""

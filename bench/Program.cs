@@ -6,7 +6,7 @@ using TuningFork.Bench.Judgement.Tempo;
 // bench/run: everything; bench/run core | estimate | sheets | server | page | judgement | import: one part.
 // tempo [LEARNERS [WORLD AND SCENARIO]]: the worlds with tempo, by themselves because they take long.
 // life FILE: prints the plans of six weeks, to be read.
-// older-book FILE NOTES makes a book of the version before this one, for trying upgrades.
+// older-book FILE NOTES makes a book of an older version, for trying upgrades.
 if (args is ["older-book", var older, var notes])
 {
     await OlderBook.MakeAsync(older, int.Parse(notes, System.Globalization.CultureInfo.InvariantCulture));

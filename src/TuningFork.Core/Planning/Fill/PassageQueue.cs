@@ -108,9 +108,9 @@ internal static class PassageQueue
         && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
-    /// <summary>What does not fit and was played not long ago; what is new begins all the same unless far too much is wanted.</summary>
+    /// <summary>What does not fit and was played not long ago. Unless far too much is wanted, what was missed and never clean comes back all the same, and what is new begins.</summary>
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
-        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day)
+        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day) && (farTooMuch || material is not { Slipped: true, Best: null })
         && (material.LastVisit is { } last ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway) : farTooMuch);
 
     /// <summary>What waits until others had their turn; where a day has two blocks of music, only once.</summary>

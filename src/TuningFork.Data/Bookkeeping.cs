@@ -63,7 +63,7 @@ public static class Bookkeeping
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
             Rhythm = RhythmOf(row),
-            Serves = row.Serves.Split(',', StringSplitOptions.RemoveEmptyEntries),
+            Serves = ServedDifficulties.Read(row.Serves),
             ReviewOn = row.ReviewOn,
             School = (piece ?? row).School,
             Missing = row.Missing,

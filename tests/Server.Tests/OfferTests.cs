@@ -36,6 +36,22 @@ public sealed class OfferTests : IDisposable
         (await app.Get("/api/today"))["techniqueFor"]!.GetValue<string>().ShouldStartWith("vibrato in Mill Song");
     }
 
+    [Theory]
+    [InlineData("vibrato")]
+    [InlineData("bow, then shift")]
+    public async Task An_exercise_for_ones_own_words_stays_one_when_it_is_changed(string words)
+    {
+        await app.Clock(Evening);
+        var (piece, first, _, _) = await app.FirstDay();
+        await HardAsync(first, piece, words);
+        var exercise = Id(await app.Post("/api/technique/exercises", new { sheet = new { tonic = "D" }, serves = new[] { words } }));
+        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().Count.ShouldBe(1);
+
+        var known = (await app.Get("/api/materials")).AsArray().First(one => Id(one!) == exercise)!;
+        await app.Put($"/api/materials/{exercise}", new { kind = "Exercise", title = "D major", target = 90, serves = known["serves"]!.AsArray().Select(one => one!.GetValue<string>()), version = known["version"]!.GetValue<int>() });
+        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!.GetValue<string>().ShouldBe("D major");
+    }
+
     private async Task HardAsync(int passage, int piece, string difficulty)
     {
         var known = (await app.Get("/api/materials")).AsArray().First(one => Id(one!) == passage)!;

@@ -69,7 +69,7 @@ public static class Methods
         (3, 10), "steps done and retries", "Fits intonation, tone and placement. Leave it at its time, wherever it is.", Course.Steps);
 
     /// <summary>Fewer notes until they meet the click.</summary>
-    public static Method HalfDensity { get; } = new("half-density", "half as many notes",
+    public static Method HalfDensity { get; } = new("half-density", "fewer notes to the click",
         "After days away fingers drift off the click, mostly early. Not faster: fewer notes to the same click, until note and click are one. Two clean, and twice as many, up to what is written.",
         (2, 5), "clean or missed, every take", "Fits what has been away for a week or more. Leave it after three clean in a row.", Course.Densities, 3);
 

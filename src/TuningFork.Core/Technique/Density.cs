@@ -1,7 +1,7 @@
 namespace TuningFork.Core.Technique;
 
 /// <summary>
-/// Precision at low tempo after days away: half as many notes to the same click, and half again, until note and click are one;
+/// Precision at low tempo after days away: half as many notes to the same click, then half again, until note and click are one;
 /// then back to what is written, until that was clean on two days (common practice).
 /// </summary>
 public static class Density

@@ -148,7 +148,7 @@ public static class MaterialEndpoints
             (row.Resting, row.RestUntil) = (wish.Resting, wish.Resting ? null : row.RestUntil ?? today);
         row.IsScale = wish.IsScale;
         if (wish.Serves is { } serves)
-            row.Serves = string.Join(',', serves.Distinct(StringComparer.Ordinal));
+            row.Serves = Technique.WorkEndpoints.Served(serves);
         var dates = row.Kind == MaterialKind.Piece ? (wish.LaterDates ?? []).Concat(wish.Performance is { } first ? [first] : []).Distinct().Order().ToList() : [];
         DateOnly? performance = dates.Count > 0 ? dates[0] : null;
         if (performance != row.Performance)
@@ -211,8 +211,6 @@ internal static class MaterialCheck
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
         if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })
             throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
-        if ((wish.Serves ?? []).FirstOrDefault(one => !Core.Planning.Purpose.Difficulties.Contains(one, StringComparer.Ordinal)) is { } unknown)
-            throw new FieldException("serves", $"\"{unknown}\" is no difficulty that an exercise can serve; there are {Words.List(Core.Planning.Purpose.Difficulties)}.");
         if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
             throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
         if (wish is { WeekTimes: > 0, Area: Area.WarmUp })

@@ -15,7 +15,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
     {
         var profile = await plans.ProfileAsync(cancel);
         var traits = Bookkeeping.TraitsOf(profile);
-        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        var touched = Touched(session);
         foreach (var material in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "").ToListAsync(cancel))
         {
             var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.ReachLog != null)
@@ -35,7 +35,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
     public async Task<IReadOnlyList<RatingQuestion>> QuestionsAsync(SessionRow session, bool again, CancellationToken cancel)
     {
         var quiet = session.Day.AddDays(-RatingQuestions.QuietDays);
-        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        var touched = Touched(session);
         var found = new List<RatingQuestion>();
         foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && (again ? row.RatingAsked == session.Day : !(row.RatingAsked > quiet))).OrderBy(row => row.Id).ToListAsync(cancel))
         {
@@ -59,7 +59,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
     /// <param name="cancel">Cancels.</param>
     public async Task<IReadOnlyList<TargetQuestion>> TargetsAsync(SessionRow session, int most, bool again, CancellationToken cancel)
     {
-        var touched = session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct().ToList();
+        var touched = Touched(session);
         var rows = await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Target == null && row.ReachLog != null && (row.Piece == null || row.Piece.Target == null)).OrderBy(row => row.Id).ToListAsync(cancel);
         var found = new List<TargetQuestion>();
         foreach (var row in rows.DistinctBy(row => row.PieceId ?? row.Id).Where(row => again ? (row.Piece ?? row).RatingAsked == session.Day : (row.Piece ?? row).RatingAsked is null).Take(most))
@@ -71,4 +71,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
 
         return found;
     }
+
+    /// <summary>What had a take in the sitting.</summary>
+    private static List<int> Touched(SessionRow session) => [.. session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct()];
 }

@@ -30,7 +30,7 @@ public static class OfferEndpoints
         if (row.Difficulty.Length == 0)
             throw new FieldException("difficulty", "Say first what is hard about it; then there are exercises for that.");
         var exercises = await db.Materials.AsNoTracking().Where(other => other.Kind == MaterialKind.Exercise && !other.Resting && other.Serves != "").OrderBy(other => other.Id).ToListAsync(cancel);
-        var known = exercises.Where(other => other.Serves.Split(',').Contains(row.Difficulty, StringComparer.Ordinal)).Select(other => new ChoiceView($"{other.Id}", other.Title)).ToList();
+        var known = exercises.Where(other => ServedDifficulties.Read(other.Serves).Contains(row.Difficulty, StringComparer.Ordinal)).Select(other => new ChoiceView($"{other.Id}", other.Title)).ToList();
         var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
         if (!instrument.IsPitched)
             return new OffersView(row.Difficulty, "", false, known, []);

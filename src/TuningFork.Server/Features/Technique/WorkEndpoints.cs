@@ -138,7 +138,7 @@ public static class WorkEndpoints
 
     /// <summary>The difficulties that an exercise serves, as they are kept: those of the list, and words of one's own.</summary>
     public static string Served(IReadOnlyList<string>? difficulties) =>
-        string.Join(',', Problems.Whole("serves", difficulties ?? []).Select(one => Problems.Text("serves", one, 200).Replace(',', ' ')).Where(one => one.Length > 0).Distinct(StringComparer.Ordinal));
+        ServedDifficulties.Written(Problems.Whole("serves", difficulties ?? []).Select(one => Problems.Text("serves", one, 200)));
 
     private static Work Understood(Work work)
     {

@@ -200,7 +200,10 @@ export function ReadinessField({ wish, set }: Omit<PartProps, 'problem'>) {
   )
 }
 
-/** The difficulties of passages that an exercise helps with. */
+/** Those that a movement or the ear can be trained for. */
+const listed = difficulties.slice(0, 6)
+
+/** The difficulties of passages that an exercise helps with, one's own words among them. */
 export function Serves({ chosen, set }: { chosen: string[]; set: (chosen: string[]) => void }) {
   return (
     <chakra.fieldset>
@@ -208,7 +211,7 @@ export function Serves({ chosen, set }: { chosen: string[]; set: (chosen: string
         It helps with
       </chakra.legend>
       <Flex columnGap="3.5" wrap="wrap">
-        {difficulties.slice(0, 6).map((one) => (
+        {[...listed, ...chosen.filter((one) => !listed.includes(one))].map((one) => (
           <chakra.label key={one} display="flex" gap="1.5" minH="42px" alignItems="center">
             <input
               type="checkbox"

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using TuningFork.Core.Ability;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -239,7 +240,7 @@ public static class Bookkeeping
     {
         ArgumentNullException.ThrowIfNull(row);
         return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm ? rhythm.NotesPerClick
-            : row.Beat switch { "half" => 2, "dotted quarter" => 1.5, "eighth" => 0.5, _ => 1 };
+            : (BeatValue.Of(row.Beat) / BeatValue.Of("quarter")).Value;
     }
 
     /// <summary>The reach of a row in beats, as of its last visit; null before the first timed take.</summary>

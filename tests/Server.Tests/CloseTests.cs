@@ -33,6 +33,24 @@ public sealed class CloseTests : IDisposable
         (await app.Get($"/api/materials/{passage}/tempo"))["target"]!.GetValue<int>().ShouldBe(96);
     }
 
+    [Fact]
+    public async Task A_tempo_in_the_music_is_proposed_as_the_target_on_the_piece_and_at_the_close()
+    {
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 2, beat = "half" }));
+        var passage = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 1, toBar = 2, readiness = "Shaping" }));
+        (await app.Get($"/api/pieces/{piece}"))["proposed"].ShouldBeNull("it has no music");
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nT:Mill Song\nM:4/4\nL:1/4\nQ:1/4=152\nK:C\ncdef|g2c2|\n" });
+
+        var proposed = (await app.Get($"/api/pieces/{piece}"))["proposed"]!;
+        (proposed["tempo"]!.GetValue<int>(), proposed["marked"]!.GetValue<bool>()).ShouldBe((76, true));
+        (await app.Post("/api/session/close", await PlayAsync(passage)))["targets"]!.AsArray().ShouldHaveSingleItem()!["proposed"]!.GetValue<int>().ShouldBe(76);
+
+        await app.Put($"/api/materials/{piece}/target", new { target = 72 });
+        (await app.Get($"/api/pieces/{piece}"))["proposed"].ShouldBeNull("it has a target");
+    }
+
     /// <summary>Six slow takes end a drill of several minutes: what no later drill can use is nobody's debt.</summary>
     [Fact]
     public async Task Minutes_that_the_plan_itself_lost_are_kept_as_such()

@@ -8,7 +8,8 @@ using TuningFork.Data.Rows;
 namespace TuningFork.Bench.Judgement.Tempo;
 
 /// <summary>What the app really plans, its drills played take by take at the tempi the stage asks for.</summary>
-internal sealed class TempoApp
+/// <param name="alone">True when the plan knows nothing of whole pieces: no reading, no sections, no run-throughs.</param>
+internal sealed class TempoApp(bool alone)
 {
     private const double NoisyRating = 0.15;
     private const int RatesEvery = 4;
@@ -28,7 +29,7 @@ internal sealed class TempoApp
         var (book, day) = (sitting.Book, sitting.Day);
         var known = book.Known(day).ToHashSet();
         Rate(sitting, world, known);
-        var rows = book.Rows.Where(row => row.Kind == MaterialKind.Piece || known.Contains(row.Id)).Concat(book.Scenario.Weave ? others : []).ToList();
+        var rows = book.Rows.Where(row => (row.Kind == MaterialKind.Piece && !alone) || known.Contains(row.Id)).Concat(book.Scenario.Weave ? others : []).ToList();
         var plan = DayPlanner.Plan(Request(book, day, minutes, rows));
         var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
         for (var at = 0; at < drills.Count; at++)

@@ -18,20 +18,24 @@ internal static class TempoBench
 
     private sealed record Result(double Playable, double Mean, double Tempo, double Clean, double Neglect, double Safe, double Idle, double Takes, IReadOnlyList<double> Seconds);
 
-    public static void Run(int learners, string only)
+    /// <summary>Prints every cell whose world and scenario fit.</summary>
+    /// <param name="learners">Learners of each cell.</param>
+    /// <param name="only">Part of the name of world and scenario; empty for all.</param>
+    /// <param name="alone">True when the plan knows passages alone: what whole pieces cost is the difference.</param>
+    public static void Run(int learners, string only, bool alone)
     {
         Console.WriteLine($"{learners} learners; playable %, chance at the target %, tempo over target %, worst tenth %, clean work takes %, longest neglect in practice days, minutes on what was safe, idle minutes, takes");
         foreach (var world in Enum.GetValues<World>())
         {
             foreach (var scenario in Scenario.Usual.Where(scenario => only.Length == 0 || $"{world} {scenario.Name}".Contains(only, StringComparison.OrdinalIgnoreCase)))
-                Cell(world, scenario, learners);
+                Cell(world, scenario, learners, alone);
         }
     }
 
-    private static void Cell(World world, Scenario scenario, int learners)
+    private static void Cell(World world, Scenario scenario, int learners, bool alone)
     {
         Console.WriteLine($"\n{world}: {scenario.Name}");
-        var app = All(learners, number => Live(number, world, scenario, new TempoApp(), null, null));
+        var app = All(learners, number => Live(number, world, scenario, new TempoApp(alone), null, null));
         var results = new List<(string Name, IReadOnlyList<Result> Results)>();
         foreach (var (name, order) in TempoPolicies.Orders)
         {

@@ -21,16 +21,17 @@ public sealed record RatingQuestion(int MaterialId, string Title, Readiness Prop
 /// <param name="MaterialId">The piece, or the exercise.</param>
 /// <param name="Title">What it is called.</param>
 /// <param name="Now">The tempo that comes clean now, in beats a minute.</param>
-/// <param name="Proposed">A target to begin with, in beats a minute: what takes shape stands at about four fifths of it.</param>
+/// <param name="Proposed">A target to begin with, in beats a minute: the tempo given in its music, else what takes shape stands at about four fifths of it.</param>
 public sealed record TargetQuestion(int MaterialId, string Title, int Now, int Proposed)
 {
     /// <summary>The question for something without a target of its own, by what can be done now.</summary>
     /// <param name="holder">The piece, or the exercise.</param>
     /// <param name="reach">The reach of it, or of one of its passages, in beats.</param>
-    public static TargetQuestion Of(Material holder, Reach reach)
+    /// <param name="music">What its music proposes, or null.</param>
+    public static TargetQuestion Of(Material holder, Reach reach, ProposedTarget? music)
     {
         ArgumentNullException.ThrowIfNull(holder);
-        return new(holder.Id, holder.Title, Bpm.Near(reach.Tempo).Value, Bpm.Near(reach.Tempo / Estimate.ShapingPart).Value);
+        return new(holder.Id, holder.Title, Bpm.Near(reach.Tempo).Value, (music is { Marked: true } ? music.Tempo : Bpm.Near(reach.Tempo / Estimate.ShapingPart)).Value);
     }
 }
 

@@ -2133,6 +2133,7 @@ export interface components {
             family: string;
             /** Format: int32 */
             version: number;
+            proposed: null | components["schemas"]["ProposedView"];
         };
         PlateauView: {
             isStuck: boolean;
@@ -2235,6 +2236,11 @@ export interface components {
             degrees: number[];
             /** @default false */
             sevenths: boolean;
+        };
+        ProposedView: {
+            /** Format: int32 */
+            tempo: number;
+            marked: boolean;
         };
         PulseView: {
             /** Format: int32 */

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Planning;
 using TuningFork.Core.SightReading;
@@ -40,8 +41,6 @@ public sealed record TargetWish(int? Target);
 /// <summary>Material over HTTP.</summary>
 public static class MaterialEndpoints
 {
-    private static readonly string[] Beats = ["half", "dotted quarter", "quarter", "eighth"];
-
     public static void MapMaterials(this WebApplication app)
     {
         var group = app.MapGroup("/api/materials").WithTags("Material");
@@ -92,7 +91,7 @@ public static class MaterialEndpoints
         var piece = row.PieceId is { } pieceId ? await db.Materials.FindAsync([pieceId], cancel) : null;
         var lastPassage = row.Kind == MaterialKind.Piece && !isNew
             ? await db.Materials.Where(other => other.PieceId == row.Id).MaxAsync(other => (int?)other.ToBar, cancel) ?? 0 : 0;
-        MaterialCheck.Check(wish, piece, lastPassage, Beats);
+        MaterialCheck.Check(wish, piece, lastPassage);
         var rated = row.Readiness != wish.Readiness || isNew;
         var today = clock.Today(profile);
         Write(row, wish, piece, today);
@@ -195,7 +194,7 @@ internal static class MaterialCheck
     private const int MostBars = 10_000;
     private const int MostDates = 30;
 
-    public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage, string[] beats)
+    public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage)
     {
         Problems.Text("title", wish.Title, 200);
         Problems.Text("note", wish.Note);
@@ -205,8 +204,8 @@ internal static class MaterialCheck
         Problems.Tempo("target", wish.Target);
         if (wish.BeatsPerBar is < 1 or > 32)
             throw new FieldException("beatsPerBar", "A bar has 1 to 32 beats.");
-        if (!beats.Contains(wish.Beat))
-            throw new FieldException("beat", $"The tempo counts one of: {Words.List(beats)}.");
+        if (!BeatValue.Names.Contains(wish.Beat, StringComparer.Ordinal))
+            throw new FieldException("beat", $"The tempo counts one of: {Words.List([.. BeatValue.Names])}.");
         if (!Enum.IsDefined(wish.Readiness))
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
         if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })

@@ -4,11 +4,12 @@ using TuningFork.Core.Repertoire;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Repertoire;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>What a session leaves behind when it is closed: what is learnt of the player, and what is to be asked.</summary>
-public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
+public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk music)
 {
     /// <summary>Looks, at the end, whether the reach of what was played has stopped growing, and learns how the player grows.</summary>
     public async Task LearnAsync(SessionRow session, CancellationToken cancel)
@@ -66,7 +67,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans)
         {
             var holder = row.Piece ?? row;
             holder.RatingAsked = session.Day;
-            found.Add(TargetQuestion.Of(Bookkeeping.ToCore(holder, session.Day), Bookkeeping.ToCore(row, session.Day, row.Piece).Reach!.Value));
+            found.Add(TargetQuestion.Of(Bookkeeping.ToCore(holder, session.Day), Bookkeeping.ToCore(row, session.Day, row.Piece).Reach!.Value, await music.ProposedAsync(holder, cancel)));
         }
 
         return found;

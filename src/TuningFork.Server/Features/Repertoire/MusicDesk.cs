@@ -4,8 +4,10 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Notation.Variants;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
+using TuningFork.Data.Rows;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Repertoire;
@@ -19,9 +21,12 @@ public sealed class MusicDesk(PracticeDb db)
     /// <summary>Reading a file may take so long; what takes longer is no piece of music.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
 
-    /// <summary>The music of a piece, or null when it has none.</summary>
+    /// <summary>The music of a piece, at the tempo of whoever practises it; null when it has none.</summary>
     /// <exception cref="FieldException">It was kept and cannot be read.</exception>
-    public async Task<Score?> OfPieceAsync(int piece, CancellationToken cancel)
+    public async Task<Score?> OfPieceAsync(int piece, CancellationToken cancel) =>
+        await KeptAsync(piece, cancel) is { } score ? score with { Tempo = null } : null;
+
+    private async Task<Score?> KeptAsync(int piece, CancellationToken cancel)
     {
         var abc = await db.Music.AsNoTracking().Where(row => row.MaterialId == piece).Select(row => row.Abc).FirstOrDefaultAsync(cancel);
         try
@@ -31,6 +36,19 @@ public sealed class MusicDesk(PracticeDb db)
         catch (AbcException)
         {
             throw new FieldException("music", "The music kept for this piece cannot be read. Take its file again on the page of the piece, or remove it there.", StatusCodes.Status409Conflict);
+        }
+    }
+
+    /// <summary>The target that the music of a piece proposes; null without music, or when its music cannot be read.</summary>
+    public async Task<ProposedTarget?> ProposedAsync(MaterialRow piece, CancellationToken cancel)
+    {
+        try
+        {
+            return await KeptAsync(piece.Id, cancel) is { } score ? ProposedTarget.Of(score, BeatValue.Of(piece.Beat)) : null;
+        }
+        catch (FieldException)
+        {
+            return null;
         }
     }
 
@@ -93,7 +111,7 @@ public sealed class MusicDesk(PracticeDb db)
     private static KeptMusic ReadBack(ReadMusic music, CancellationToken cancel)
     {
         cancel.ThrowIfCancellationRequested();
-        var plain = music.Score with { Title = "", Tempo = null };
+        var plain = music.Score with { Title = "" };
         var abc = AbcWriter.Write(plain);
         if (abc.Length > AbcReader.LongestText)
             throw new FieldException("file", $"This music is too long to be kept in one: {music.Score.Bars.Count:N0} bars. Export a part of it.");

@@ -64,7 +64,7 @@ public static class PieceEndpoints
     public static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
         await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Piece, cancel) ?? throw Problems.Unknown("id", "piece");
 
-    private static async Task<PieceView> ViewAsync(int id, PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    private static async Task<PieceView> ViewAsync(int id, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel)
     {
         var facts = await desk.FactsAsync(cancel);
         var piece = facts.Materials.FirstOrDefault(one => one.Id == id && one.Kind == MaterialKind.Piece) ?? throw Problems.Unknown("id", "piece");
@@ -79,7 +79,7 @@ public static class PieceEndpoints
         return new PieceView(
             id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,
             passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)), Columns(ratings, facts.Day), plan, plan?.Words ?? "", leftOut is not null,
-            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, facts.Profile.Family, row.Version);
+            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, facts.Profile.Family, row.Version, row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed ? new ProposedView(proposed.Tempo.Value, proposed.Marked) : null);
     }
 
     private static List<DateOnly> Columns(List<RatingRow> ratings, DateOnly today) =>

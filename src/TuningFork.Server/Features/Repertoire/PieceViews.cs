@@ -17,9 +17,15 @@ public sealed record PassageView(
 /// <param name="SlowTempo">Tempo of the slow first reading.</param>
 /// <param name="Plan">The way to the performance; null when there is none.</param>
 /// <param name="PlanWords">The same as a sum in words.</param>
+/// <param name="Proposed">The target that its music proposes, while it has none.</param>
 public sealed record PieceView(
     int Id, string Title, int FromBar, int ToBar, int BeatsPerBar, string Beat, int? Target, DateOnly? Performance, Readiness Readiness, DateOnly Today, int SlowTempo,
-    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, string Family, int Version);
+    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, string Family, int Version, ProposedView? Proposed);
+
+/// <summary>A target proposed from the music.</summary>
+/// <param name="Tempo">In the beats of the piece.</param>
+/// <param name="Marked">Whether the music says it; else it would be moderate for its notes.</param>
+public sealed record ProposedView(int Tempo, bool Marked);
 
 /// <summary>A page of the piece as a picture or a PDF.</summary>
 public sealed record PageView(int Id, string Name, string ContentType);

@@ -12,6 +12,7 @@ import { Missing } from './Missing'
 import { MusicIn, MusicPanel } from './MusicPanel'
 import { Pages } from './Pages'
 import { ReadinessGrid } from './ReadinessGrid'
+import { TargetAsk } from './TargetAsk'
 
 /** A piece: its bars, how far each passage is, what is still missing, and whether it will be ready on its day. */
 export function PiecePage() {
@@ -78,6 +79,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
         rowGap="6"
       >
         <Box>
+          {piece.target === null && <WithoutTarget piece={piece} />}
           <BarMap piece={piece} selected={range} select={setRange} />
           <Flex mt="3" gap="3" align="center" minH="42px" wrap="wrap">
             {range && !known ? (
@@ -124,6 +126,23 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
         </Box>
       </Grid>
     </Page>
+  )
+}
+
+/** Without a target nothing can be ready: what its music says is proposed, else it is typed or tapped. */
+function WithoutTarget({ piece }: { piece: Schemas['PieceView'] }) {
+  const { proposed } = piece
+  return (
+    <Flex as="section" aria-label="Target tempo" gap="4" align="end" wrap="wrap" mb="4">
+      <Text maxW="36ch">
+        How fast should it go in the end?{' '}
+        {proposed &&
+          (proposed.marked
+            ? `Its music says ${sayTempo(proposed.tempo, piece.beat)}.`
+            : `${sayTempo(proposed.tempo, piece.beat)} would be moderate for so many notes.`)}
+      </Text>
+      <TargetAsk key={proposed?.tempo ?? 0} id={piece.id} proposed={proposed?.tempo ?? null} />
+    </Flex>
   )
 }
 

@@ -5,7 +5,10 @@ public static class BeatValue
 {
     private static readonly Dictionary<string, Fraction> Values = new(StringComparer.Ordinal)
     {
-        ["half"] = new(1, 2), ["dotted quarter"] = new(3, 8), ["quarter"] = new(1, 4), ["eighth"] = new(1, 8),
+        ["half"] = new(1, 2),
+        ["dotted quarter"] = new(3, 8),
+        ["quarter"] = new(1, 4),
+        ["eighth"] = new(1, 8),
     };
 
     /// <summary>Their names, the longest first.</summary>

@@ -35,7 +35,7 @@ public sealed class SecondSittingTests : IDisposable
             else if ((id == first || id == second) && missed == 0)
             {
                 missed = id;
-                session = await app.Act(session, "Missed", 20);
+                session = await app.Act(session, "Missed", 50);
             }
             else
             {
@@ -55,6 +55,8 @@ public sealed class SecondSittingTests : IDisposable
         Ids(soon).ShouldContain(exercise);
         await app.Clock(Evening.AddHours(-2));
         var later = await app.Get("/api/today");
+        later["drills"]!.AsArray().Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == missed))
+            .Select(drill => drill!["reason"]!.GetValue<string>()).ShouldContain(reason => reason.EndsWith("again today, after 1 min", StringComparison.Ordinal));
         Ids(later).ShouldContain(missed);
         later["drills"]!.AsArray().Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == exercise))
             .ShouldAllBe(drill => drill!["reason"]!.GetValue<string>() == "you asked for it");

@@ -76,7 +76,7 @@ public static class DueList
         if (material.LastVisit is not { } last)
             return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, Joined(material, "first time"));
         if (last == today)
-            return new Queued(material, today, true, null, material.AskedFor ? Fill.FillContext.YouAsked : "again today, to learn it");
+            return new Queued(material, today, true, null, material.AskedFor ? Fill.FillContext.YouAsked : material.MinutesToday > 0 ? $"again today, after {material.MinutesToday} min" : "again today, to learn it");
         var days = today.DayNumber - last.DayNumber;
         double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
         if (material.KeyPlan is { } plan)

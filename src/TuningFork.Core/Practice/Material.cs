@@ -154,6 +154,9 @@ public sealed record Material
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; init; }
 
+    /// <summary>Minutes that earlier sittings of the day of the plan gave it, rounded.</summary>
+    public int MinutesToday { get; init; }
+
     /// <summary>What a goal asks of it this week, or empty.</summary>
     public string Goal { get; init; } = "";
 

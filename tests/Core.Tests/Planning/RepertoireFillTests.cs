@@ -132,6 +132,21 @@ public sealed class RepertoireFillTests
     }
 
     [Fact]
+    public void A_piece_that_was_never_played_through_waits_while_one_is_building_up()
+    {
+        Material piece = Passage() with { Id = 50, Group = 50, Kind = MaterialKind.Piece, Readiness = Readiness.Shaping, HasPassages = true, FromBar = 1, ToBar = 16, LastVisit = null, Visits = 0 };
+        Material[] all = [piece, Passage() with { Id = 51, Group = 50, Readiness = Readiness.Shaping, Best = new Bpm(80) }];
+        bool Through(int? back, DateOnly? last) => DayPlanner.Plan(new DayRequest
+        {
+            Day = Day, Minutes = 30, UsualMinutes = 30, Routine = new Routine("r", [new Block(Area.Play, 1, 30, 99)], false), PracticeDaysBack = back, Materials = [all[0] with { LastVisit = last }, all[1]],
+        }).Drills.Any(drill => drill.Area == Area.Play && drill.MethodId == Methods.PerformanceTake.Id);
+
+        Through(null, null).ShouldBeTrue();
+        Through(0, null).ShouldBeFalse("something known, or something of one's own");
+        Through(0, Day.AddDays(-12)).ShouldBeTrue("it is known");
+    }
+
+    [Fact]
     public void Free_choice_fills_nothing_while_something_is_below_its_target()
     {
         Material[] growing = [.. Enumerable.Range(1, 3).Select(id => Passage() with { Id = id, Group = id, Best = new Bpm(80), LastVisit = Day.AddDays(-1), Reach = Reach.At(70 + id, 0.05) })];

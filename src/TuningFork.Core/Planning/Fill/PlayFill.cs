@@ -36,6 +36,7 @@ internal static class PlayFill
         var day = context.Request.Day;
         var piece = context.Request.Materials
             .Where(material => material is { Kind: MaterialKind.Piece, Resting: false } && CanBePlayed(context, material) && material.LastVisit != day
+                && (material.LastVisit is not null || context.Request.PracticeDaysBack is null)
                 && !context.Used.Contains($"m:{material.Id}") && PieceMinutes(material) <= minutes)
             .OrderByDescending(material => material.AskedFor)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)

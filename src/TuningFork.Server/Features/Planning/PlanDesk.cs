@@ -86,7 +86,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
         var materials = ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile));
         return new DayFacts(
-            day, profile, rows, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel),
+            day, profile, rows, await PlayedToday.WithMinutesAsync(db, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel), day, cancel),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
             History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true), await EarAsync(day, until, cancel),
             recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),

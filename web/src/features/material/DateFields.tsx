@@ -58,7 +58,7 @@ export function ByWeek({ wish, set, problem, week }: Props & { week: number }) {
   return (
     <Box>
       <Flex gap="2" align="end">
-        <Field label="Minutes" width="84px">
+        <Field label="Minutes" width="124px">
           <TextInput
             type="number"
             inputMode="numeric"

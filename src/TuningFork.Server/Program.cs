@@ -66,11 +66,7 @@ app.UseWhen(context => context.Request.Path.StartsWithSegments("/api", StringCom
     await next(context);
 }));
 app.UseResponseCompression();
-app.UseStaticFiles(new StaticFileOptions
-{
-    OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
-        file.Context.Request.Path.StartsWithSegments("/assets", StringComparison.Ordinal) ? "public, max-age=31536000, immutable" : "no-cache",
-});
+PackedFiles.Use(app);
 app.MapOpenApi();
 app.MapAbout();
 app.MapBackups();
@@ -79,6 +75,7 @@ app.MapProfile();
 app.MapInstruments();
 app.MapFirstVisit();
 app.MapToday();
+app.MapWeek();
 app.MapRoutines();
 app.MapWarmUps();
 app.MapMaterials();

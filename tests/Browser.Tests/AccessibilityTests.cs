@@ -15,41 +15,42 @@ public sealed class AccessibilityTests
         using var browser = new Browser(app.Address);
         var axe = await File.ReadAllTextAsync(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
         Check("/", "//ol/li");
-        browser.See(By.XPath("//button[starts-with(@aria-label, 'Another method')]")).Click();
+        browser.More(3);
+        browser.Wishes();
         Inspect("methods of a drill", "//*[@role='group' and starts-with(@aria-label, 'Method of')]");
-        Check("/routines", "//section//*[name()='svg']");
+        Check("/set-up", "//section//*[name()='svg']");
         browser.Button("Change Work and rest").Click();
         Inspect("routine editor", "//ol/li");
-        Check("/material", "//tbody/tr");
+        Check("/music", "//tbody/tr");
         browser.Button("New piece").Click();
         Inspect("material form", "//form");
-        Check("/warm-up", "//section//*[name()='svg']");
+        Check("/craft/warm-up", "//section//*[name()='svg']");
         browser.See(By.XPath("//button[starts-with(@aria-label, 'Change ')]")).Click();
         Inspect("warm-up editor", "//ol/li");
-        Check("/technique", "//section//li");
+        Check("/craft", "//section//li");
         foreach (var kind in new[] { "Shuttle", "Groove", "Patterns over weeks", "Written music" })
         {
-            browser.Open("/technique");
+            browser.Open("/craft");
             browser.Button(kind).Click();
             Inspect(kind, "//*[@data-testid='look']");
         }
 
-        browser.Open("/material");
+        browser.Open("/music");
         browser.See(By.LinkText("Ferry Waltz")).Click();
         Inspect("piece", "//*[contains(@class, 'abcjs-notehead')]");
         browser.SeeText("Read through slowly").Click();
         Inspect("slow reading", "//*[@data-testid='bar']");
-        Check("/instrument", "//input");
-        Check("/goals", "//section");
+        Check("/set-up/instrument", "//input");
+        Check("/week", "//section");
         browser.Button("New goal").Click();
         Inspect("goal form", "//form");
-        Check("/methods", "//article");
+        Check("/set-up/methods", "//article");
         browser.Button("A method of your own").Click();
         Inspect("method form", "//form");
-        Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
-        Check("/keys", "//section");
-        Check("/sound", "//fieldset");
-        browser.Open("/material");
+        Check("/craft/sheets", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/craft/keys", "//section");
+        Check("/craft/sound", "//fieldset");
+        browser.Open("/music");
         browser.See(By.CssSelector("a[aria-label^='Tempo of']")).Click();
         Inspect("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Check("/journal", "//section");
@@ -57,11 +58,11 @@ public sealed class AccessibilityTests
         browser.Button("Keep").Click();
         browser.Button("Remove: Only tried.").Click();
         Inspect("a removal to be taken back", "//button[.='Take it back']");
-        Check("/backups", "//main//button");
-        Check("/balance", "//table");
+        Check("/set-up/files", "//main//button");
+        Check("/set-up/shares", "//table");
         Check("/welcome", "//h2");
         browser.Open("/");
-        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         Inspect("stage", "//*[@data-testid='stage-title']");
         browser.Press("n");
         Inspect("note", "//dialog//textarea");
@@ -71,12 +72,12 @@ public sealed class AccessibilityTests
         browser.Resize(390, 844);
         Check("/", "//ol/li");
         Check("/practise", "//*[@data-testid='stage-title']");
-        Check("/backups", "//main//button");
-        Check("/sheets", "//*[contains(@class, 'abcjs-notehead')]");
-        Check("/keys", "//section");
-        Check("/sound", "//fieldset");
-        Check("/warm-up", "//section//*[name()='svg']");
-        Check("/technique", "//section//li");
+        Check("/set-up/files", "//main//button");
+        Check("/craft/sheets", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/craft/keys", "//section");
+        Check("/craft/sound", "//fieldset");
+        Check("/craft/warm-up", "//section//*[name()='svg']");
+        Check("/craft", "//section//li");
 
         void Check(string path, string wait)
         {

@@ -136,6 +136,15 @@ public sealed class Browser : IDisposable
 
     public IWebElement Button(string text) => See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
 
+    /// <summary>Opens a drill of today's list by its title, so that it can be overruled.</summary>
+    public void More(string title) => See(By.XPath($"//ol[@aria-label=\"Today's drills\"]/li//button[@aria-expanded='false' and .//*[@data-testid='drill' and starts-with(., \"{title}\")]]")).Click();
+
+    /// <summary>The same by its place in the list, from 1.</summary>
+    public void More(int row) => See(By.CssSelector($"ol[aria-label=\"Today's drills\"] li:nth-child({row}) button[aria-expanded='false']:has([data-testid='drill'])")).Click();
+
+    /// <summary>Opens what is wished for today.</summary>
+    public void Wishes() => See(By.XPath("//button[@aria-expanded='false' and .//*[@data-testid='wishes']]")).Click();
+
     public void Type(string label, string text)
     {
         var control = Control(label);

@@ -32,7 +32,7 @@ public sealed class DayJourney
         Titles(browser).ShouldContain("C major, one octave");
 
         // Own material: one more passage.
-        browser.Driver.FindElement(By.LinkText("Material")).Click();
+        browser.Driver.FindElement(By.LinkText("Music")).Click();
         browser.Button("New passage").Click();
         browser.Type("From bar", "12");
         browser.Type("To bar", "11");
@@ -45,11 +45,12 @@ public sealed class DayJourney
 
         // Change the plan: minutes, a lock, something left out; the sum follows.
         browser.Driver.FindElement(By.LinkText("Today")).Click();
-        browser.Type("Minutes, typed", "40" + Keys.Enter);
+        browser.Type("Minutes today", "40" + Keys.Enter);
         browser.SeeText("40 of 40 min");
-        browser.Until(page => page.FindElements(By.CssSelector("button[aria-label^='Lock ']")).Count > 3);
+        browser.More("C major, one octave");
         browser.See(By.CssSelector("button[aria-label='Lock C major, one octave']")).Click();
         browser.See(By.CssSelector("button[aria-label='Unlock C major, one octave']"));
+        browser.More(2);
         browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Leave out']")).Click();
         browser.Until(page => page.PageSource.Contains(" free", StringComparison.Ordinal));
         browser.Button("Plan anew").Click();
@@ -116,7 +117,7 @@ public sealed class DayJourney
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.SeeText("minutes, ");
-        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         GoToTakes(browser, "C major");
         browser.Press(Keys.ArrowRight);

@@ -13,10 +13,12 @@ public sealed class KeptJourney
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address, 820, 1180);
         browser.Open("/");
+        browser.More(3);
+        browser.Wishes();
         browser.Control("What for").SendKeys("the joins");
         browser.Tap(browser.See(By.CssSelector("button[aria-label^='Lock ']")));
         browser.See(By.CssSelector("button[aria-label^='Unlock ']"));
-        browser.Type("Minutes, typed", "50");
+        browser.Type("Minutes today", "50");
         browser.Tap(browser.Button("Begin"));
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         var session = await app.Session();
@@ -31,15 +33,16 @@ public sealed class KeptJourney
         using var browser = new Browser(app.Address);
         browser.Open("/");
         var row = browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"] li:nth-child(3)"));
-        var title = row.FindElement(By.CssSelector("button[aria-label^='Leave out ']")).GetAttribute("aria-label")!["Leave out ".Length..];
+        var title = row.FindElement(By.CssSelector("[data-testid='drill']")).Text;
         browser.Type($"Minutes of {title}", "9" + Keys.Enter);
         browser.SeeText("Without my changes (1)");
+        browser.Wishes();
         browser.Type("What for", "the joins" + Keys.Enter);
         browser.SeeText("for: the joins");
         browser.Control($"Minutes of {title}").GetAttribute("value").ShouldBe("9");
 
         var version = (await app.Send(HttpMethod.Get, "/api/today"))["version"]!.GetValue<int>();
-        browser.Control("Minutes, typed").Click();
+        browser.Control("Minutes today").Click();
         for (var i = 0; i < 14; i++)
             browser.Press(Keys.Tab);
         await Task.Delay(600);
@@ -48,7 +51,7 @@ public sealed class KeptJourney
         // What does not fit a short day is named before it goes.
         browser.Type($"Minutes of {title}", "40" + Keys.Enter);
         browser.Until(_ => browser.Control($"Minutes of {title}").GetAttribute("value") == "40");
-        browser.Type("Minutes, typed", "15" + Keys.Enter);
+        browser.Type("Minutes today", "15" + Keys.Enter);
         browser.SeeText("would go");
         browser.Control($"Minutes of {title}").GetAttribute("value").ShouldBe("40");
         browser.Button("Let it go").Click();
@@ -56,6 +59,7 @@ public sealed class KeptJourney
 
         // Left out by mistake, and taken back.
         var before = browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]")).Text;
+        browser.More(2);
         browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Leave out ']")).Click();
         browser.Until(page => page.FindElement(By.CssSelector("ol[aria-label=\"Today's drills\"]")).Text != before);
         browser.Button("Take it back").Click();
@@ -88,7 +92,7 @@ public sealed class KeptJourney
         (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().Count.ShouldBe(3);
 
         // Kept by a double click it is one piece; removed it can be taken back.
-        browser.Open("/material");
+        browser.Open("/music");
         browser.Button("New piece").Click();
         browser.Type("Title", "River Song");
         browser.Run("const one = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Keep'); one.click(); one.click()");
@@ -112,7 +116,7 @@ public sealed class KeptJourney
         browser.Button("Remove: Only tried.");
         browser.Until(page => page.FindElements(By.XPath("//button[.='Take it back']")).Count == 0);
 
-        browser.Open("/routines");
+        browser.Open("/set-up");
         browser.Button("Remove At the bench").Click();
         browser.SeeText("Removed: At the bench");
         browser.Until(page => page.FindElements(By.CssSelector("section[aria-label='At the bench']")).Count == 0);
@@ -127,7 +131,7 @@ public sealed class KeptJourney
         browser.Type("Instrument", "Flute");
         browser.Button("Make my first plan").Click();
         browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]"));
-        browser.Open("/material");
+        browser.Open("/music");
         browser.SeeText("Brought Along");
     }
 }

@@ -121,8 +121,8 @@ public sealed class PieceJourney
 
     private static void Method(Browser browser)
     {
-        var title = browser.See(By.XPath("//ol/li[.//button[starts-with(@aria-label, 'Another method for Kite Song, ')]]//p[starts-with(., 'Kite Song, ')]")).Text;
-        browser.Button($"Another method for {title}").Click();
+        var title = browser.See(By.XPath("//ol/li//*[@data-testid='drill' and starts-with(., 'Kite Song, ') and not(contains(substring-after(., 'Kite Song, '), ','))]")).Text;
+        browser.More(title);
         browser.Choose("Method", "in other keys");
         browser.SeeText("Fits what the fingers know by rote.");
         browser.Button("Do it this way").Click();

@@ -14,7 +14,7 @@ public sealed class PlanJourney
     {
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
-        browser.Open("/warm-up");
+        browser.Open("/craft/warm-up");
         browser.SeeText("next in turn");
         browser.Button("New version").Click();
         browser.Type("Name", "Before the band");
@@ -30,12 +30,13 @@ public sealed class PlanJourney
 
         browser.Open("/");
         // The demo has short Fridays; the warm-up of half an hour holds all of it.
-        browser.Type("Minutes, typed", "30" + Keys.Enter);
+        browser.Type("Minutes today", "30" + Keys.Enter);
         browser.See(By.CssSelector("button[aria-label='Open the warm-up']")).Click();
         browser.SeeText("music you know, credited to repertoire too");
+        browser.Wishes();
         browser.Button("rehearsal later").Click();
         browser.SeeText("a rehearsal later, keep your strength: the core only, without light runs");
-        browser.Until(page => page.FindElements(By.XPath("//ol/li[contains(., 'ease in')]")).Count is > 0 and <= 3);
+        browser.Until(_ => Methods(browser).Count(method => method.StartsWith("ease in", StringComparison.Ordinal)) is > 0 and <= 3);
         browser.Driver.FindElement(By.TagName("main")).Text.ShouldContain("Pianissimo tones");
         browser.Complaints().ShouldBeEmpty();
     }
@@ -48,9 +49,10 @@ public sealed class PlanJourney
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.See(By.XPath("//ol/li"));
-        browser.Type("Minutes, typed", "30" + Keys.Enter);
+        browser.Type("Minutes today", "30" + Keys.Enter);
         browser.SeeText("30 of 30 min");
         var warmUp = WarmUp(browser);
+        browser.Wishes();
         browser.Button("rehearsal later").Click();
         browser.Until(_ => WarmUp(browser) < warmUp);
         browser.SeeText("A rehearsal later: the warm-up is cut to its core");
@@ -58,11 +60,12 @@ public sealed class PlanJourney
         // Until half past seven, counted from six.
         browser.Run("arguments[0].focus(); arguments[0].value = '19:30'; arguments[0].blur()", browser.Control("or until"));
         browser.SeeText("90 of 90 min");
-        browser.Type("Minutes, typed", "30" + Keys.Enter);
+        browser.Type("Minutes today", "30" + Keys.Enter);
         browser.SeeText("30 of 30 min");
 
         // Something else in place of the last drill of the list.
         var before = Titles(browser)[^1];
+        browser.More(browser.Driver.FindElements(By.CssSelector("ol[aria-label=\"Today's drills\"] li")).Count);
         browser.See(By.CssSelector("ol li:last-child button[aria-label^='Swap']")).Click();
         browser.Until(_ => Titles(browser)[^1] != before);
 
@@ -96,7 +99,7 @@ public sealed class PlanJourney
     {
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
-        browser.Open("/routines");
+        browser.Open("/set-up");
         browser.See(By.XPath("//section//*[name()='svg']"));
         browser.Button("New routine").Click();
         browser.Type("Name", "Thursdays");
@@ -135,7 +138,7 @@ public sealed class PlanJourney
         await app.SetClockAsync(At(18, DateTime.Today.AddDays(days)));
         browser.Open("/");
         browser.SeeText("minutes, Thursday");
-        browser.Control("Routine").FindElement(By.CssSelector("option:checked")).Text.ShouldBe("Thursdays");
+        browser.Shown("wishes").ShouldBe("Thursdays, nothing special today");
         browser.Complaints().ShouldBeEmpty();
     }
 
@@ -149,14 +152,16 @@ public sealed class PlanJourney
         var titles = Titles(browser);
 
         browser.Media("print");
-        browser.Driver.FindElements(By.CssSelector("header, aside, ol button")).ShouldAllBe(control => !control.Displayed);
+        browser.Driver.FindElements(By.CssSelector("header, aside, ol button:not([aria-expanded])")).ShouldAllBe(control => !control.Displayed);
         browser.See(By.XPath("//ol/li"));
         Titles(browser, visible: false).ShouldBe(titles);
-        browser.See(By.XPath("//ol/li[1]/div[1]")).Size.Width.ShouldBeGreaterThan(150, "the titles have room on paper");
+        browser.See(By.CssSelector("ol li button:has([data-testid='drill'])")).Size.Width.ShouldBeGreaterThan(150, "the titles have room on paper");
         browser.Media("screen");
 
+        browser.More(2);
         browser.Tap(browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Lock']")));
         browser.See(By.CssSelector("ol li:nth-child(2) button[aria-label^='Unlock']"));
+        browser.More(3);
         browser.Tap(browser.See(By.CssSelector("ol li:nth-child(3) button[aria-label^='Leave out']")));
         browser.Until(_ => Titles(browser).Count == titles.Count - 1);
         browser.Tap(browser.Button("Begin"));
@@ -181,7 +186,7 @@ public sealed class PlanJourney
         await app.SetClockAsync(At(18));
         using var browser = new Browser(app.Address);
         browser.Open("/");
-        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         browser.Press(Keys.Escape);
         browser.See(By.XPath("//label[contains(., 'Pain')]/input")).Click();
@@ -215,5 +220,5 @@ public sealed class PlanJourney
     private static List<string> Blocks(Browser browser) => Titles(browser);
 
     private static List<string> Methods(Browser browser) => browser.Until(page => page
-        .FindElements(By.XPath("//ol/li[.//button[starts-with(@aria-label, 'Swap')]]/div[1]/p[2]")).Select(line => line.Text).ToList());
+        .FindElements(By.CssSelector("ol [data-testid='method']")).Select(line => line.Text).ToList());
 }

@@ -19,22 +19,22 @@ public sealed class Screenshots
         using var browser = new Browser(app.Address);
 
         Shot("/", "today", "//ol/li");
-        Shot("/routines", "routines", "//section//*[name()='svg']");
-        Shot("/warm-up", "warm-up", "//section//*[name()='svg']");
-        Shot("/technique", "technique", "//section//li");
-        Shot("/material", "material", "//tbody/tr");
-        browser.Open("/material");
+        Shot("/set-up", "routines", "//section//*[name()='svg']");
+        Shot("/craft/warm-up", "warm-up", "//section//*[name()='svg']");
+        Shot("/craft", "craft", "//section//li");
+        Shot("/music", "music", "//tbody/tr");
+        browser.Open("/music");
         browser.See(By.LinkText("Ferry Waltz")).Click();
         Snap("piece", "//*[@data-testid='engraving']//*[contains(@class, 'abcjs-notehead')]");
-        Shot("/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
-        Shot("/keys", "keys", "//section//*[name()='svg']");
-        Shot("/goals", "goals", "//section");
-        Shot("/sound", "sound", "//fieldset");
-        browser.Open("/material");
-        browser.See(By.CssSelector("a[aria-label='Tempo of Crossing the break in pairs']")).Click();
+        Shot("/craft/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
+        Shot("/craft/keys", "keys", "//section//*[name()='svg']");
+        Shot("/week", "week", "//section");
+        Shot("/craft/sound", "sound", "//fieldset");
+        browser.Open("/craft");
+        browser.See(By.LinkText("Crossing the break in pairs")).Click();
         Snap("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Shot("/journal", "journal", "//section");
-        Shot("/balance", "balance", "//table");
+        Shot("/set-up/shares", "shares", "//table");
         Shot("/", "today", "//ol/li");
         browser.Choose("Material to add", "Scale, two octaves");
         browser.Button("Add").Click();
@@ -42,7 +42,7 @@ public sealed class Screenshots
         await ToTheEnd(app, "Scale, two octaves");
         browser.Open("/");
         browser.See(By.XPath("//ol/li"));
-        browser.Driver.FindElement(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.Driver.FindElement(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-title']"));
         for (var i = 0; i < 20 && !browser.Driver.PageSource.Contains("one take each", StringComparison.Ordinal); i++)
         {

@@ -35,7 +35,7 @@ public sealed class SoundTests
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
         browser.Listen();
-        browser.Open("/sound");
+        browser.Open("/craft/sound");
         browser.Type("Tempo, typed", tempo.ToString(CultureInfo.InvariantCulture) + Keys.Enter);
         browser.Button("Start the click").Click();
         browser.Until(_ => (long)browser.Run("return window.heard.length")! > 4);
@@ -65,7 +65,7 @@ public sealed class SoundTests
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
         browser.Listen();
-        browser.Open("/sound");
+        browser.Open("/craft/sound");
         browser.Type("beats in a bar", "7" + Keys.Tab);
         browser.Type("in groups of", "3 + 2 + 3" + Keys.Tab);
         browser.Until(_ => browser.Control("beats in a bar").GetAttribute("value") == "8");

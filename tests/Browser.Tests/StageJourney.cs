@@ -105,7 +105,7 @@ public sealed class StageJourney
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
         browser.Open("/");
-        browser.See(By.XPath("//aside//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         var first = browser.Driver.CurrentWindowHandle;
         browser.Driver.SwitchTo().NewWindow(WindowType.Window);

@@ -13,7 +13,7 @@ public sealed class TechniqueJourney
     {
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address);
-        browser.Open("/sheets");
+        browser.Open("/craft/sheets");
         browser.Until(_ => Heads(browser) == 29);
         browser.SeeText("sounds in E♭ major");
         browser.See(By.XPath("//button[.='D']")).Click();
@@ -32,7 +32,7 @@ public sealed class TechniqueJourney
         browser.Button("Keep as an exercise").Click();
         browser.SeeText("Kept as an exercise");
 
-        browser.Open("/keys");
+        browser.Open("/craft/keys");
         browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']"));
         browser.SeeText("Not touched yet: ");
         browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']//select[option[.='half steps']]/option[.='half steps']")).Click();
@@ -87,8 +87,8 @@ public sealed class TechniqueJourney
         browser.Button("Close and keep").Click();
         browser.SeeText("planned. What you did today");
 
-        browser.Open("/material");
-        browser.See(By.CssSelector("a[aria-label='Tempo of Steady run']")).Click();
+        browser.Open("/craft");
+        browser.See(By.LinkText("Steady run")).Click();
         browser.SeeText("Steady run");
         browser.See(By.CssSelector("[data-testid='tempo-chart'] svg"));
         browser.See(By.CssSelector("[data-testid='tempo-chart']")).GetAttribute("aria-label").ShouldBe("Tempo of Steady run over 2 visits: clean from 20 to 40, target 40.");
@@ -118,7 +118,7 @@ public sealed class TechniqueJourney
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.SeeText("another way");
-        browser.Open($"/material/{exercise}");
+        browser.Open($"/craft/{exercise}/tempo");
         browser.SeeText("over 8 visits");
         browser.SeeText("Something else to try");
         browser.Driver.FindElement(By.TagName("main")).Text.ShouldContain("Let it rest.");

@@ -22,13 +22,13 @@ public sealed class TroubleJourney
         browser.Control("What was it like, and what next?").GetAttribute("value").ShouldBe("Still here.");
 
         // A part that was never loaded says so in the page, with the menu still there.
-        browser.Driver.FindElement(By.LinkText("Routines")).Click();
+        browser.Driver.FindElement(By.LinkText("Week")).Click();
         browser.SeeText("so this part could not be loaded");
-        browser.Driver.FindElements(By.CssSelector("nav[aria-label='Main']")).Count.ShouldBe(1);
+        browser.Driver.FindElements(By.CssSelector("header nav[aria-label='Places']")).Count.ShouldBe(1);
         await app.RunAsync();
         browser.Button("Try again").Click();
-        browser.See(By.XPath("//h1[.='Routines']"));
-        browser.SeeText("Everyday weave");
+        browser.See(By.XPath("//h1[.='The week']"));
+        browser.SeeText("Goals");
         browser.Driver.Navigate().Back();
         browser.Control("What was it like, and what next?").GetAttribute("value").ShouldBe("Still here.");
     }
@@ -40,7 +40,7 @@ public sealed class TroubleJourney
         await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
         await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Long shifts", target = 100 });
         using var browser = new Browser(app.Address);
-        browser.Open("/backups");
+        browser.Open("/set-up/files");
         browser.SeeText("will stand here");
         browser.Button("Make one now").Click();
         browser.SeeText("1 thing to practise");
@@ -61,7 +61,7 @@ public sealed class TroubleJourney
         browser.SeeText("set aside under another name");
         browser.Button("Put it in the place of my book").Click();
         browser.SeeText("Thirty minutes, ");
-        browser.Open("/technique");
+        browser.Open("/craft");
         browser.SeeText("Long shifts");
         Directory.GetFiles(app.Data, "own-set-aside-*.db").Length.ShouldBe(1, "the damaged file is set aside, not overwritten");
     }

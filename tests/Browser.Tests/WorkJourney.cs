@@ -27,7 +27,7 @@ public sealed class WorkJourney
 
     private static void Written(Browser browser)
     {
-        browser.Open("/technique");
+        browser.Open("/craft");
         browser.Button("Written music").Click();
         browser.See(By.CssSelector("[data-testid='engraving'] .abcjs-notehead"));
         browser.Type("Title", "Small study");
@@ -65,11 +65,11 @@ public sealed class WorkJourney
 
     private static void NamesAndFingers(Browser browser)
     {
-        browser.Open("/instrument");
+        browser.Open("/set-up/instrument");
         browser.Choose("Notes are called by", "degrees");
         browser.Button("Keep").Click();
         browser.SeeText("Kept.");
-        browser.Open("/sheets");
+        browser.Open("/craft/sheets");
         browser.Choose("octaves", "1");
         browser.Choose("fingers", "right hand");
         browser.See(By.XPath("//label[contains(., 'names under the notes')]/input")).Click();
@@ -109,7 +109,7 @@ public sealed class WorkJourney
             await app.CloseAsync();
         }
 
-        browser.Open("/keys");
+        browser.Open("/craft/keys");
         browser.SeeText("Waiting longest: ");
         browser.Driver.FindElement(By.TagName("main")).Text.ShouldNotContain("Not touched yet");
     }
@@ -119,7 +119,7 @@ public sealed class WorkJourney
         await app.SetClockAsync(AppProcess.Evening.AddDays(28));
         browser.Open("/");
         browser.SeeText("wait for a decision: keep, rest or drop");
-        browser.Open("/technique");
+        browser.Open("/craft");
         browser.Button("drop: Small study").Click();
         browser.Until(page => page.FindElements(By.XPath("//button[@aria-label='drop: Small study']")).Count == 0);
         (await Lines(app)).First(line => (string?)line!["title"] == "Small study")!["resting"]!.GetValue<bool>().ShouldBeTrue();

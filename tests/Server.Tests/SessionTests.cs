@@ -138,6 +138,26 @@ public sealed class SessionTests : IDisposable
         seconds.ShouldBeLessThan(12, "fifty reports within a moment are no minutes");
     }
 
+    /// <summary>While the program was away for ten seconds the stage went on: what was pressed meanwhile comes first, with the seconds of its moment.</summary>
+    [Fact]
+    public async Task Seconds_played_while_the_program_was_away_are_not_lost_when_an_act_of_that_time_comes_first()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var session = await app.Post("/api/session", new { version = 0 });
+        async Task<double> Pulse(double seconds) => (await app.Post("/api/session/pulse", new { sessionId = Id(session), position = 0, playedSeconds = seconds }))["playedSeconds"]!.GetValue<double>();
+        await app.Clock(Evening.AddSeconds(2));
+        (await Pulse(2)).ShouldBe(2, 0.5);
+        await app.Clock(Evening.AddSeconds(13));
+        await app.Act(session, "Extend", 3);
+        (await Pulse(13)).ShouldBe(13, 0.1, "eleven seconds had gone by, and eleven were played");
+
+        // A lid that was closed for an hour: the stage counted nothing meanwhile, and no window can claim it.
+        await app.Clock(Evening.AddHours(1));
+        (await Pulse(14)).ShouldBe(14, 0.1);
+        (await Pulse(3000)).ShouldBeLessThan(150);
+    }
+
     [Fact]
     public async Task A_session_left_open_is_closed_with_its_own_day_before_todays_begins()
     {

@@ -138,7 +138,12 @@ public sealed class RepertoireFillTests
         Material[] all = [piece, Passage() with { Id = 51, Group = 50, Readiness = Readiness.Shaping, Best = new Bpm(80) }];
         bool Through(int? back, DateOnly? last) => DayPlanner.Plan(new DayRequest
         {
-            Day = Day, Minutes = 30, UsualMinutes = 30, Routine = new Routine("r", [new Block(Area.Play, 1, 30, 99)], false), PracticeDaysBack = back, Materials = [all[0] with { LastVisit = last }, all[1]],
+            Day = Day,
+            Minutes = 30,
+            UsualMinutes = 30,
+            Routine = new Routine("r", [new Block(Area.Play, 1, 30, 99)], false),
+            PracticeDaysBack = back,
+            Materials = [all[0] with { LastVisit = last }, all[1]],
         }).Drills.Any(drill => drill.Area == Area.Play && drill.MethodId == Methods.PerformanceTake.Id);
 
         Through(null, null).ShouldBeTrue();

@@ -308,6 +308,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetWeek"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetBalance"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routines": {
         parameters: {
             query?: never;
@@ -1223,6 +1255,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Area: "WarmUp" | "SightReading" | "Technique" | "Repertoire" | "Ear" | "Play";
+        AreaBalance: {
+            area: components["schemas"]["Area"];
+            /** Format: double */
+            wanted: number;
+            /** Format: double */
+            played: number;
+        };
         AreaShare: {
             area: components["schemas"]["Area"];
             /** Format: int32 */
@@ -1418,6 +1457,20 @@ export interface components {
              */
             sittingMinutes: number;
             demands?: null | components["schemas"]["Demands"][];
+        };
+        DateView: {
+            /** Format: int32 */
+            pieceId: number;
+            title: string;
+            /** Format: date */
+            date: string;
+            /** Format: date */
+            sectionsFrom: string;
+            /** Format: date */
+            runsFrom: string;
+            today: null | components["schemas"]["Phase"];
+            fits: boolean;
+            words: string;
         };
         DecidedWish: {
             /** @default  */
@@ -2099,6 +2152,8 @@ export interface components {
             words?: null | string;
             warning?: null | string;
         };
+        /** @enum {unknown} */
+        Phase: "Passages" | "Sections" | "RunThroughs" | null;
         PieceSchoolWish: {
             school: null | components["schemas"]["School"];
         };
@@ -2602,13 +2657,6 @@ export interface components {
             /** Format: int32 */
             notesPerMinute: null | number;
         };
-        TineView: {
-            area: components["schemas"]["Area"];
-            /** Format: double */
-            wanted: number;
-            /** Format: double */
-            played: number;
-        };
         TodayView: {
             /** Format: date */
             day: string;
@@ -2630,7 +2678,7 @@ export interface components {
             waiting: components["schemas"]["Waiting"][];
             summary: string[];
             warnings: string[];
-            tines: components["schemas"]["TineView"][];
+            tines: components["schemas"]["AreaBalance"][];
             bodyQuestion: string;
             /** Format: double */
             playedToday: number;
@@ -2759,6 +2807,12 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        WeekView: {
+            /** Format: date */
+            day: string;
+            balance: components["schemas"]["AreaBalance"][];
+            dates: components["schemas"]["DateView"][];
         };
         Work: {
             kind: components["schemas"]["WorkKind"];
@@ -3301,6 +3355,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TodayView"];
+                };
+            };
+        };
+    };
+    GetWeek: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekView"];
+                };
+            };
+        };
+    };
+    GetBalance: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AreaBalance"][];
                 };
             };
         };

@@ -1,19 +1,21 @@
-import { Navigate, Outlet, Route, Routes } from 'react-router'
+import { chakra } from '@chakra-ui/react'
+import { Navigate, Outlet, Route, Routes, generatePath, useLocation, useParams } from 'react-router'
 import { api } from '../api/client'
 import { TroublePage } from '../features/keeping/TroublePage'
 import { Failed } from '../ui/Failed'
 import { Outline } from '../ui/Outline'
 import { RemovalOffers } from '../ui/removal'
 import { DemoStrip } from './DemoStrip'
-import { Header } from './Header'
+import { Header, ViewTabs } from './Header'
 import { lazyPage } from './lazyPage'
+import { moved } from './places'
 
 const TodayPage = lazyPage(() => import('../features/planning/TodayPage'), 'TodayPage')
 const RoutinesPage = lazyPage(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
 const WarmUpsPage = lazyPage(() => import('../features/warmup/WarmUpsPage'), 'WarmUpsPage')
-const BalancePage = lazyPage(() => import('../features/planning/BalancePage'), 'BalancePage')
+const SharesPage = lazyPage(() => import('../features/planning/SharesPage'), 'SharesPage')
 const ExercisesPage = lazyPage(() => import('../features/technique/ExercisesPage'), 'ExercisesPage')
-const GoalsPage = lazyPage(() => import('../features/planning/GoalsPage'), 'GoalsPage')
+const WeekPage = lazyPage(() => import('../features/week/WeekPage'), 'WeekPage')
 const MethodsPage = lazyPage(() => import('../features/planning/MethodsPage'), 'MethodsPage')
 const InstrumentPage = lazyPage(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
 const BackupsPage = lazyPage(() => import('../features/keeping/BackupsPage'), 'BackupsPage')
@@ -41,26 +43,30 @@ export function App() {
         {about.data.hasPlayer ? (
           <>
             <Route path="/practise" element={<StagePage />} />
-            <Route path="/piece/:id/read" element={<SlowReadingPage />} />
+            <Route path="/music/:id/read" element={<SlowReadingPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<TodayPage />} />
-              <Route path="/routines" element={<RoutinesPage />} />
-              <Route path="/warm-up" element={<WarmUpsPage />} />
-              <Route path="/material" element={<MaterialPage />} />
+              <Route path="/week" element={<WeekPage />} />
+              <Route path="/music" element={<MaterialPage />} />
+              <Route path="/music/:id" element={<PiecePage />} />
+              <Route path="/music/:id/tempo" element={<TempoPage />} />
+              <Route path="/craft" element={<ExercisesPage />} />
+              <Route path="/craft/:id/tempo" element={<TempoPage />} />
+              <Route path="/craft/sheets" element={<SheetPage />} />
+              <Route path="/craft/keys" element={<KeysPage />} />
+              <Route path="/craft/warm-up" element={<WarmUpsPage />} />
+              <Route path="/craft/sound" element={<SoundPage />} />
               <Route path="/journal" element={<JournalPage />} />
-              <Route path="/balance" element={<BalancePage />} />
-              <Route path="/goals" element={<GoalsPage />} />
-              <Route path="/methods" element={<MethodsPage />} />
-              <Route path="/instrument" element={<InstrumentPage />} />
-              <Route path="/backups" element={<BackupsPage />} />
-              <Route path="/technique" element={<ExercisesPage />} />
-              <Route path="/piece/:id" element={<PiecePage />} />
-              <Route path="/sheets" element={<SheetPage />} />
-              <Route path="/keys" element={<KeysPage />} />
-              <Route path="/material/:id" element={<TempoPage />} />
-              <Route path="/sound" element={<SoundPage />} />
+              <Route path="/set-up" element={<RoutinesPage />} />
+              <Route path="/set-up/shares" element={<SharesPage />} />
+              <Route path="/set-up/methods" element={<MethodsPage />} />
+              <Route path="/set-up/instrument" element={<InstrumentPage />} />
+              <Route path="/set-up/files" element={<BackupsPage />} />
               <Route path="/close" element={<ClosePage />} />
             </Route>
+            {moved.map(([from, to]) => (
+              <Route key={from} path={from} element={<Moved to={to} />} />
+            ))}
             <Route path="*" element={<Navigate to="/" replace />} />
           </>
         ) : (
@@ -71,12 +77,38 @@ export function App() {
   )
 }
 
+const SkipLink = chakra('a', {
+  base: {
+    position: 'absolute',
+    left: '4',
+    top: '-60px',
+    bg: 'sheet',
+    border: '2px solid',
+    borderColor: 'ink',
+    borderRadius: '6px',
+    px: '4',
+    py: '2',
+    zIndex: 10,
+    _focus: { top: '2' },
+  },
+})
+
 function Shell() {
   return (
-    <>
+    <chakra.div pb={{ base: '72px', md: '0' }}>
+      <SkipLink href="#main" className="no-print">
+        To the content
+      </SkipLink>
       <Header />
       <DemoStrip />
+      <ViewTabs />
       <Outlet />
-    </>
+    </chakra.div>
   )
+}
+
+/** An old address leads on to where its page has gone. */
+function Moved({ to }: { to: string }) {
+  const { search } = useLocation()
+  return <Navigate to={generatePath(to, useParams()) + search} replace />
 }

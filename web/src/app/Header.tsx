@@ -1,89 +1,137 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
-import { NavLink, useLocation, useNavigate } from 'react-router'
+import { Link, useLocation, useNavigate } from 'react-router'
 import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
 import { Tines } from '../ui/Tines'
+import { places, setUp, type Place } from './places'
+import { usePlaceMemory } from './usePlaceMemory'
 
-const places = [
-  ['/', 'Today'],
-  ['/routines', 'Routines'],
-  ['/warm-up', 'Warm-up'],
-  ['/technique', 'Technique'],
-  ['/material', 'Material'],
-  ['/sound', 'Sound'],
-  ['/journal', 'Journal'],
-  ['/balance', 'Balance'],
-] as const
-
-/** Views that stand under another one in the menu. */
-const homes: Record<string, string> = {
-  '/sheets': '/technique',
-  '/keys': '/technique',
-  '/goals': '/balance',
-  '/methods': '/balance',
-  '/instrument': '/balance',
-  '/backups': '/balance',
-}
-const under = (to: string, path: string) =>
-  path === to || homes[path] === to || (to === '/material' && path.startsWith('/piece/'))
-
-const Place = chakra(NavLink, {
+const PlaceLink = chakra(Link, {
   base: {
     py: '2',
     whiteSpace: 'nowrap',
     borderBottom: '3px solid transparent',
-    '&.active': { fontWeight: 700, borderColor: 'accent' },
+    '&[aria-current]': { fontWeight: 700, borderColor: 'accent' },
   },
 })
 
+/** Mark, places, balance, setting up, and whose practice it is. On a phone the places stand at the bottom, under the thumb. */
 export function Header() {
-  const today = api.useQuery('get', '/api/today', undefined, { throwOnError: false })
+  const balance = api.useQuery('get', '/api/week/balance', undefined, { throwOnError: false })
+  const { here, leadsTo } = usePlaceMemory()
+  const link = (place: Place) => (
+    <PlaceLink key={place.to} to={leadsTo(place)} aria-current={here === place ? 'page' : undefined}>
+      {place.name}
+    </PlaceLink>
+  )
+  return (
+    <>
+      <Flex
+        as="header"
+        className="no-print"
+        align="center"
+        gap={{ base: '4', md: '6' }}
+        px={{ base: '4', md: '8' }}
+        py="2"
+        borderBottom="2px solid"
+        borderColor="ink"
+      >
+        <Flex align="center" gap="3">
+          <img src="/fork.svg" alt="" width={22} height={30} />
+          <chakra.span
+            fontFamily="heading"
+            fontWeight={700}
+            fontSize="22px"
+            display={{ base: 'none', lg: 'block' }}
+          >
+            Tuning Fork
+          </chakra.span>
+        </Flex>
+        <Flex as="nav" aria-label="Places" gap="6" flex="1" display={{ base: 'none', md: 'flex' }}>
+          {places.map(link)}
+        </Flex>
+        <Box flex="1" display={{ md: 'none' }} />
+        {balance.data && (
+          <Link to="/week" aria-label="The week">
+            <Tines tines={balance.data} small />
+          </Link>
+        )}
+        <chakra.span color="faded">{link(setUp)}</chakra.span>
+        <BookChoice />
+      </Flex>
+      <ThumbBar here={here} leadsTo={leadsTo} />
+    </>
+  )
+}
+
+/** The places on a phone. */
+function ThumbBar({ here, leadsTo }: { here: Place | null; leadsTo: (place: Place) => string }) {
+  return (
+    <chakra.nav
+      aria-label="Places"
+      className="no-print"
+      display={{ base: 'grid', md: 'none' }}
+      gridTemplateColumns={`repeat(${places.length}, 1fr)`}
+      position="fixed"
+      insetX="0"
+      bottom="0"
+      zIndex="5"
+      bg="paper"
+      borderTop="2px solid"
+      borderColor="ink"
+      pb="env(safe-area-inset-bottom)"
+    >
+      {places.map((place) => (
+        <PlaceLink
+          key={place.to}
+          to={leadsTo(place)}
+          aria-current={here === place ? 'page' : undefined}
+          textAlign="center"
+          minH="52px"
+          display="flex"
+          alignItems="center"
+          justifyContent="center"
+        >
+          {place.name}
+        </PlaceLink>
+      ))}
+    </chakra.nav>
+  )
+}
+
+const Tab = chakra(Link, {
+  base: {
+    py: '1.5',
+    whiteSpace: 'nowrap',
+    color: 'faded',
+    borderBottom: '2px solid transparent',
+    '&[aria-current]': { color: 'ink', fontWeight: 700, borderColor: 'accent' },
+  },
+})
+
+/** The views of the place one is in. */
+export function ViewTabs() {
+  const { here } = usePlaceMemory()
   const { pathname } = useLocation()
+  if (!here?.views) return null
   return (
     <Flex
-      as="header"
+      as="nav"
+      aria-label={here.name}
       className="no-print"
-      align="center"
-      gap={{ base: '3', md: '6' }}
+      gap="5"
+      maxW="1260px"
+      mx="auto"
       px={{ base: '4', md: '8' }}
-      py="2"
-      borderBottom="2px solid"
-      borderColor="ink"
-      wrap="wrap"
+      pt="3"
+      overflowX="auto"
     >
-      <Flex align="center" gap="3">
-        <img src="/fork.svg" alt="" width={22} height={30} />
-        <chakra.span
-          fontFamily="heading"
-          fontWeight={700}
-          fontSize="22px"
-          display={{ base: 'none', lg: 'block' }}
-        >
-          Tuning Fork
-        </chakra.span>
-      </Flex>
-      <Flex
-        as="nav"
-        aria-label="Main"
-        gap={{ base: '4', md: '5' }}
-        flex={{ base: '1 0 100%', md: '1' }}
-        order={{ base: 1, md: 0 }}
-        wrap={{ base: 'nowrap', md: 'wrap' }}
-        overflowX={{ base: 'auto', md: 'visible' }}
-      >
-        {places.map(([to, name]) => (
-          <Place key={to} to={to} end className={under(to, pathname) ? 'active' : undefined}>
-            {name}
-          </Place>
-        ))}
-      </Flex>
-      {today.data && (
-        <NavLink to="/balance" title="The last seven days, played of wanted">
-          <Tines tines={today.data.tines} small />
-        </NavLink>
-      )}
-      <BookChoice />
+      {here.views.map(([to, name]) => (
+        <Tab key={to} to={to} aria-current={pathname === to ? 'page' : undefined}>
+          {name}
+        </Tab>
+      ))}
     </Flex>
   )
 }
@@ -100,27 +148,23 @@ function BookChoice() {
   }
   if (!about.data) return null
   return (
-    <Box>
-      <chakra.select
-        aria-label="Whose practice"
-        value={about.data.book}
-        onChange={(event) => void choose(event.target.value as Book)}
-        bg="transparent"
-        border="1px solid"
-        borderColor="#8b8371"
-        borderRadius="6px"
-        px="2"
-        minH="38px"
-        maxW="220px"
-      >
-        <option value="Demo">Demo · B-flat clarinet</option>
-        <option value="HandDrum">Demo · hand drum</option>
-        <option value="Own">
-          {about.data.book === 'Own' && about.data.instrument
-            ? `My own · ${about.data.instrument}`
-            : 'My own'}
-        </option>
-      </chakra.select>
-    </Box>
+    <chakra.select
+      aria-label="Whose practice"
+      value={about.data.book}
+      onChange={(event) => void choose(event.target.value as Book)}
+      bg="transparent"
+      border="1px solid"
+      borderColor="edge"
+      borderRadius="6px"
+      px="2"
+      minH="38px"
+      maxW={{ base: '130px', md: '220px' }}
+    >
+      <option value="Demo">Demo · B-flat clarinet</option>
+      <option value="HandDrum">Demo · hand drum</option>
+      <option value="Own">
+        {about.data.book === 'Own' && about.data.instrument ? `My own · ${about.data.instrument}` : 'My own'}
+      </option>
+    </chakra.select>
   )
 }

@@ -8,6 +8,7 @@ const config = defineConfig({
     'html, body': { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '17px', lineHeight: 1.4 },
     'h1, h2, h3': { fontFamily: 'heading', fontWeight: 600, lineHeight: 1.15 },
     '*:focus-visible': { outline: '3px solid {colors.focus}', outlineOffset: '2px' },
+    'main p a': { textDecoration: 'underline', textUnderlineOffset: '3px' },
     '.no-print': { '@media print': { display: 'none !important' } },
     '.only-print': { display: 'none', '@media print': { display: 'block' } },
     // Paper is white, and a number on it is a number, not a field.
@@ -31,6 +32,7 @@ const config = defineConfig({
         ink: { value: '#1e2230' },
         faded: { value: '#5d594e' },
         line: { value: '#d8cfb9' },
+        edge: { value: '#8b8371' },
         accent: { value: '#9a5d10' },
         focus: { value: '#2b57a8' },
         wrong: { value: '#a32a1a' },

@@ -28,6 +28,8 @@ export class Metronome {
   /** The beat from which the present tempo counts, and its time. */
   private anchor = { beat: 0, at: 0 }
   private bpm = 60
+  /** How the beat ran before the present tempo, which holds from its anchor on. */
+  private before: { beat: number; at: number; bpm: number } | null = null
 
   constructor(private view: View) {}
 
@@ -43,6 +45,7 @@ export class Metronome {
   start(bpm: number) {
     this.stop()
     this.bpm = bpm
+    this.before = null
     const countIn = (this.view.settings.countInBars ?? 0) * this.view.cycle.beatsPerBar
     this.anchor = { beat: -countIn, at: now() + firstSeconds }
     this.next = 0
@@ -63,6 +66,7 @@ export class Metronome {
   setTempo(bpm: number) {
     if (bpm === this.bpm || !this.running) return
     const whole = this.takeBack()
+    this.before = { ...this.anchor, bpm: this.bpm }
     this.anchor = { beat: whole, at: this.timeOf(whole) }
     this.bpm = bpm
     this.resume(whole, true)
@@ -105,7 +109,10 @@ export class Metronome {
 
   /** The beat that sounds now, counted from the first of the first bar; negative while counting in. */
   beat() {
-    return this.running ? this.anchor.beat + ((now() - this.anchor.at) * this.bpm) / 60 : null
+    if (!this.running) return null
+    const { beat, at, bpm } =
+      this.before && now() < this.anchor.at ? this.before : { ...this.anchor, bpm: this.bpm }
+    return beat + ((now() - at) * bpm) / 60
   }
 
   private timeOf(beat: number) {

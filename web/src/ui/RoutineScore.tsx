@@ -23,7 +23,7 @@ interface Props {
 }
 
 const sizes = {
-  large: { gap: 29, note: 24, label: 138, foot: 26, text: 13 },
+  large: { gap: 27, note: 23, label: 138, foot: 26, text: 13 },
   stage: { gap: 17, note: 15, label: 0, foot: 22, text: 12 },
   small: { gap: 9, note: 7, label: 0, foot: 4, text: 0 },
 }
@@ -48,7 +48,13 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
   const bar = total > 100 ? 15 : total > 45 ? 10 : 5
   const bars = Array.from({ length: Math.floor(total / bar) + 1 }, (_, i) => i * bar)
   return (
-    <div ref={box} role="img" aria-label={describe(notes, total)} style={{ width: '100%' }}>
+    <div
+      ref={box}
+      role="img"
+      aria-label={describe(notes, total)}
+      // As wide as its place, and never the reason why that is wider.
+      style={{ width: '100%', contain: 'inline-size' }}
+    >
       <svg width={width} height={bottom + look.note / 2 + look.foot} aria-hidden style={{ display: 'block' }}>
         {staffOrder.slice(1).map((area) => (
           <line

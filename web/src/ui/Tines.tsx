@@ -2,13 +2,13 @@ import type { Area, Schemas } from '../api/client'
 import { AreaGlyph, areaLooks, staffOrder } from './areas'
 
 interface Props {
-  tines: Schemas['TineView'][]
+  tines: Schemas['AreaBalance'][]
   small?: boolean
 }
 
 /** One bar an area hanging from a common bar: its length what was wanted in seven days, filled what was played. */
 export function Tines({ tines, small = false }: Props) {
-  const byArea = new Map<Area, Schemas['TineView']>(tines.map((tine) => [tine.area, tine]))
+  const byArea = new Map<Area, Schemas['AreaBalance']>(tines.map((tine) => [tine.area, tine]))
   const most = Math.max(1, ...tines.map((tine) => Math.max(tine.wanted, tine.played)))
   const [width, height, gap] = small ? [5, 26, 9] : [16, 116, 42]
   const said = staffOrder.map(

@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useCallback, useRef, useState } from 'react'
 import { Problem } from '../api/client'
+import { usePageChange } from './usePageChange'
 
 /** Runs what may be refused; keeps the refusal to be shown beside its field. */
 export function useProblem() {
@@ -62,7 +63,7 @@ const control = {
     bg: 'sheet',
     color: 'ink',
     border: '1px solid',
-    borderColor: '#8b8371',
+    borderColor: 'edge',
     borderRadius: '6px',
     px: '2.5',
     minH: '42px',
@@ -150,20 +151,35 @@ interface NumberFieldProps {
   max: number
   label: string
   width?: string
-  /** Lower, for rows of a list. */
-  dense?: boolean
+  /** In rows of a list: lower, and without a frame until it is pointed at. As the one figure of a page: large. */
+  look?: 'row' | 'figure'
 }
 
+const numberLooks = {
+  row: {
+    minH: '34px',
+    borderColor: 'transparent',
+    bg: 'transparent',
+    px: '1.5',
+    _hover: { borderColor: 'edge', bg: 'sheet' },
+    _focus: { borderColor: 'edge', bg: 'sheet' },
+  },
+  figure: {
+    minH: '64px',
+    borderColor: 'transparent',
+    bg: 'transparent',
+    px: '0',
+    fontFamily: 'heading',
+    fontWeight: 700,
+    fontSize: '58px',
+    lineHeight: 1.05,
+    _hover: { borderColor: 'edge' },
+    _focus: { borderColor: 'edge', bg: 'sheet' },
+  },
+} as const
+
 /** A whole number, typed; arrows and wheel nudge it. Commits when it is left or Enter is pressed. */
-export function NumberInput({
-  value,
-  onChange,
-  min,
-  max,
-  label,
-  width = '76px',
-  dense = false,
-}: NumberFieldProps) {
+export function NumberInput({ value, onChange, min, max, label, width = '76px', look }: NumberFieldProps) {
   const [typed, setTyped] = useState<string | null>(null)
   const commit = () => {
     if (typed === null) return
@@ -179,7 +195,7 @@ export function NumberInput({
       min={min}
       max={max}
       width={width}
-      minH={dense ? '34px' : undefined}
+      {...(look && numberLooks[look])}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => event.key === 'Enter' && commit()}
@@ -187,23 +203,21 @@ export function NumberInput({
   )
 }
 
-export function Page({
-  title,
-  tabs,
-  aside,
-  children,
-}: {
+interface PageProps {
   title: string
-  /** Views beside this one. */
-  tabs?: React.ReactNode
   aside?: React.ReactNode
   children: React.ReactNode
-}) {
+}
+
+/** A view: its heading is its title, gets the focus when one comes to it, and stands first. */
+export function Page({ title, aside, children }: PageProps) {
+  const heading = usePageChange<HTMLHeadingElement>(title)
   return (
-    <Box as="main" id="main" maxW="1260px" mx="auto" px={{ base: '4', md: '8' }} py="6">
-      {tabs}
-      <Flex align="baseline" justify="space-between" gap="6" wrap="wrap" mb="4">
-        <chakra.h1 fontSize={{ base: '30px', md: '38px' }}>{title}</chakra.h1>
+    <Box as="main" id="main" tabIndex={-1} maxW="1260px" mx="auto" px={{ base: '4', md: '8' }} pt="4" pb="6">
+      <Flex align="baseline" justify="space-between" columnGap="6" rowGap="2" wrap="wrap" mb="4">
+        <chakra.h1 ref={heading} tabIndex={-1} outline="none" fontSize={{ base: '30px', md: '38px' }}>
+          {title}
+        </chakra.h1>
         {aside}
       </Flex>
       {children}

@@ -31,7 +31,7 @@ export function RemovalOffers({ children }: { children: React.ReactNode }) {
         role="status"
         className="no-print"
         position="fixed"
-        bottom="4"
+        bottom={{ base: '68px', md: '4' }}
         left="50%"
         transform="translateX(-50%)"
         width="min(560px, 94vw)"

@@ -37,6 +37,10 @@ public static class DayMinutes
         return facts.LastEnded is null || wanted - played >= SittingLength.Least ? "" : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
     }
 
+    /// <summary>Wanted and played of the last seven days, with what is left of the minutes usual on this weekday; no plan is needed for it.</summary>
+    public static IReadOnlyList<AreaBalance> Balance(ProfileRow profile, IReadOnlyList<AreaHistory> history, DateOnly day, double playedToday) =>
+        WeekBalance.Of(Bookkeeping.SharesOf(profile), history, Math.Max(0, WeekOf(profile)[((int)day.DayOfWeek + 6) % 7] - (int)Math.Round(playedToday)));
+
     private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
 
     /// <summary>Minutes of the days on which one plays, on average.</summary>

@@ -33,15 +33,10 @@ public sealed record DayFacts(
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 {
-    private const int HistoryDays = 35;
-
     /// <summary>After so long the same thing may come again on the same day (common practice).</summary>
     private static readonly TimeSpan BackAfter = TimeSpan.FromHours(2);
 
     private const int EarDays = 60;
-
-    /// <summary>An area counts as played from so many seconds.</summary>
-    private const int CountsSeconds = 30;
 
     public async Task<ProfileRow> ProfileAsync(CancellationToken cancel) =>
         await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)
@@ -55,32 +50,9 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var profile = await ProfileAsync(cancel);
         var day = clock.Today(profile);
         var rows = await db.Materials.AsNoTracking().ToListAsync(cancel);
-        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.PlayedSeconds > 0);
-        var from = day.AddDays(-HistoryDays);
-        // What was played under a clock that was far ahead is of no week that can be told.
         var until = day.AddDays(PracticeDay.MostDaysAhead);
-        var recent = (await drills.Where(drill => drill.Day >= from && drill.Day <= until)
-            .GroupBy(drill => new { drill.Day, drill.Area })
-            .Select(group => new { group.Key.Day, group.Key.Area, Seconds = group.Sum(drill => drill.PlayedSeconds), Lost = group.Sum(drill => drill.LostSeconds) })
-            .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
-        var (body, lastBody) = await BodyAsync(day, until, recent.Where(row => row.Seconds >= CountsSeconds).Select(row => row.Day).Distinct(), cancel);
-        var last = recent.Where(row => row.Seconds >= CountsSeconds).GroupBy(row => row.Area!.Value).ToDictionary(group => group.Key, group => group.Max(row => row.Day));
-        // An area that has rested for longer than that is looked up by itself.
-        foreach (var area in Areas.All.Where(area => !last.ContainsKey(area)))
-        {
-            var lastDay = await drills.Where(drill => drill.Area == area && drill.PlayedSeconds >= CountsSeconds && drill.Day <= until).OrderByDescending(drill => drill.Day).Select(drill => (DateOnly?)drill.Day).FirstOrDefaultAsync(cancel);
-            if (lastDay is { } found)
-                last[area] = found;
-        }
-
-        var week = day.AddDays(-6);
-        var credited = (await db.SessionDrills.AsNoTracking().Where(drill => drill.CreditedTo != null && drill.Day >= week && drill.Day <= until && drill.PlayedSeconds > 0)
-            .GroupBy(drill => new { drill.Day, drill.CreditedTo }).Select(group => new { group.Key.Day, Area = group.Key.CreditedTo, Seconds = group.Sum(drill => drill.PlayedSeconds) })
-            .ToListAsync(cancel)).ConvertAll(row => row with { Day = PracticeDay.AsSeenOn(row.Day, day) });
-        List<AreaHistory> History(Func<DateOnly, bool> counts, bool lost = false) => Areas.All.Select(area => new AreaHistory(
-            area,
-            (int)(recent.Where(row => row.Area == area && row.Day >= week && counts(row.Day)).Sum(row => row.Seconds + (lost ? row.Lost : 0)) + credited.Where(row => row.Area == area && counts(row.Day)).Sum(row => row.Seconds)),
-            last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null)).ToList();
+        var lately = await PlayedLately.OfAsync(db, day, cancel);
+        var (body, lastBody) = await BodyAsync(day, until, lately.PlayedDays, cancel);
         // Quiet days, days near a performance, and minutes that the plan itself lost owe nothing.
         var dates = rows.Where(row => row.Kind == MaterialKind.Piece && !row.Resting).SelectMany(Bookkeeping.DatesOf).ToList();
         var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
@@ -88,8 +60,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         return new DayFacts(
             day, profile, rows, await PlayedToday.WithMinutesAsync(db, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel), day, cancel),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
-            History(_ => true), History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true), await EarAsync(day, until, cancel),
-            recent.GroupBy(row => row.Day).ToDictionary(group => group.Key, group => group.Sum(row => row.Seconds) / 60),
+            lately.History(_ => true), lately.History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true), await EarAsync(day, until, cancel),
+            lately.MinutesByDay,
             body, lastBody, await db.Sessions.Where(session => session.Day == day && session.EndedUtc != null).MaxAsync(session => session.EndedUtc, cancel), clock.UtcNow,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
@@ -257,7 +229,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     /// <summary>How the body stands, and the last thing that it said.</summary>
     private async Task<(Body Body, BodyRow? Last)> BodyAsync(DateOnly day, DateOnly until, IEnumerable<DateOnly> practised, CancellationToken cancel)
     {
-        var rows = await db.Bodies.AsNoTracking().Where(row => row.Day >= day.AddDays(-HistoryDays) && row.Day <= until).OrderBy(row => row.Id).ToListAsync(cancel);
+        var rows = await db.Bodies.AsNoTracking().Where(row => row.Day >= day.AddDays(-PlayedLately.Days) && row.Day <= until).OrderBy(row => row.Id).ToListAsync(cancel);
         // Pain that was told long ago, and never that it is well, still stands.
         if (rows.Count == 0 && await db.Bodies.AsNoTracking().Where(row => row.Day <= until).OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel) is { } old)
             rows.Add(old);

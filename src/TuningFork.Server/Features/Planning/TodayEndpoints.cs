@@ -18,9 +18,6 @@ public sealed record DrillView(
 /// <summary>One thing a drill is about.</summary>
 public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
 
-/// <summary>An area over the last seven days.</summary>
-public sealed record TineView(Area Area, double Wanted, double Played);
-
 /// <summary>A session of an earlier day that nobody closed, with what it holds.</summary>
 public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, int PlannedMinutes, int Takes, int Notes);
 
@@ -32,7 +29,7 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 public sealed record TodayView(
     DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
     int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<TineView> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed, int ByHand,
+    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<AreaBalance> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed, int ByHand,
     string Focus, string TechniqueFor, IReadOnlyList<string> Focuses, string Done);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
@@ -173,7 +170,7 @@ public static class TodayEndpoints
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], Tines(facts, plan), BodyQuestion(facts),
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], DayMinutes.Balance(facts.Profile, facts.History, facts.Day, facts.MinutesByDay.GetValueOrDefault(facts.Day)), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
             row.Focus, Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials), Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
     }
@@ -205,16 +202,6 @@ public static class TodayEndpoints
 
     private static List<Demands> Split(Demands demands) =>
         [.. Enum.GetValues<Demands>().Where(one => one != Demands.None && (demands & one) != Demands.None)];
-
-    private static List<TineView> Tines(DayFacts facts, DayPlan plan)
-    {
-        var shared = plan.Drills.Where(drill => drill.Area is { } area && area != Area.WarmUp).Sum(drill => drill.Minutes);
-        var played = facts.History.ToDictionary(history => history.Area, history => history.PlayedSeconds / 60.0);
-        var all = Areas.Shared.Sum(area => played[area]) + shared;
-        var warmUp = played[Area.WarmUp] + plan.Drills.Where(drill => drill.Area == Area.WarmUp).Sum(drill => drill.Minutes);
-        return [new TineView(Area.WarmUp, Math.Round(warmUp, 1), Math.Round(played[Area.WarmUp], 1)),
-            .. Bookkeeping.SharesOf(facts.Profile).Select(share => new TineView(share.Area, Math.Round(share.Percent * all / 100, 1), Math.Round(played[share.Area], 1)))];
-    }
 
     private static string BodyQuestion(DayFacts facts) => facts.LastBody is { Pain: true } body && body.Day < facts.Day
         ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"

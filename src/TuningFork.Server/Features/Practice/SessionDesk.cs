@@ -17,6 +17,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
     private const double SlackSeconds = 5;
 
+    /// <summary>Seconds gone by that later reports may still claim.</summary>
+    private const double MostUnclaimedSeconds = 120;
+
     /// <summary>A take lasts so much of its reckoned time at least.</summary>
     private const double LeastOfATake = 0.75;
 
@@ -92,7 +95,8 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>
     /// Takes over the seconds the stage has counted. They are the stage's own total for the drill, so a report sent twice,
     /// or from two windows, counts once; and they cannot outrun the clock, so a closed lid or a set clock adds nothing. What
-    /// was granted ahead of the clock is taken off the next report: the slack is given once, not with every report.
+    /// was granted ahead of the clock is taken off the next report: the slack is given once, not with every report. What went by
+    /// and was not claimed yet may be claimed a little later: after the program was away the acts of that time come first.
     /// </summary>
     public void Report(SessionRow session, int position, double playedSeconds)
     {
@@ -108,7 +112,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             gone = 0;
         var added = Math.Max(0, Math.Min(playedSeconds - drill.PlayedSeconds, gone + SlackSeconds));
         drill.PlayedSeconds += added;
-        session.PulseUtc = now.AddSeconds(Math.Max(0, added - gone));
+        session.PulseUtc = now.AddSeconds(Math.Max(added - gone, -MostUnclaimedSeconds));
     }
 
     /// <summary>Whether an act was carried out before, when it is sent again because its answer was lost; else it is noted.</summary>

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { api, ask, client } from '../../api/client'
-import { BalanceTabs } from '../../ui/Tabs'
+import { Outline } from '../../ui/Outline'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
 import { BackupList } from './BackupList'
 
@@ -10,7 +10,7 @@ export function BackupsPage() {
   const queries = useQueryClient()
   const backups = api.useQuery('get', '/api/backups')
   const { problem, run } = useProblem()
-  if (!backups.data) return null
+  if (!backups.data) return <Outline />
   const make = async () => {
     await run(() => ask(client.POST('/api/backups')))
     await backups.refetch()
@@ -24,7 +24,6 @@ export function BackupsPage() {
   return (
     <Page
       title="Backups"
-      tabs={<BalanceTabs />}
       aside={
         <Press look="strong" onClick={make}>
           Make one now

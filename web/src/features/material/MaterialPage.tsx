@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { OutlineLines } from '../../ui/Outline'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { AreaGlyph } from '../../ui/areas'
 import { Empty, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
@@ -13,23 +14,24 @@ import { emptyWish, sayDates, wishOf, type Wish } from './wish'
 type Material = Schemas['MaterialView']
 type Kind = Schemas['MaterialKind']
 
-const kindNames: Record<Kind, string> = {
-  Exercise: 'exercise',
+type MusicKind = Exclude<Kind, 'Exercise'>
+
+const kindNames: Record<MusicKind, string> = {
   Piece: 'piece',
   Passage: 'passage',
   Book: 'reading book',
 }
 const sorts = { piece: 'by piece', due: 'by due day', lastVisit: 'by last played' } as const
 
-/** Everything that is practised: entered quickly, sorted, searched, rested and brought back. */
+/** The music that is practised: entered quickly, sorted, searched, rested and brought back. Exercises stand in Craft. */
 export function MaterialPage() {
   const materials = api.useQuery('get', '/api/materials')
   const today = api.useQuery('get', '/api/today').data?.day
   const [search, setSearch] = useState('')
-  const [kind, setKind] = useState<Kind | ''>('')
+  const [kind, setKind] = useState<MusicKind | ''>('')
   const [sort, setSort] = useState<keyof typeof sorts>('piece')
   const [editing, setEditing] = useState<{ id: number | null; wish: Wish } | null>(null)
-  const all = materials.data ?? []
+  const all = (materials.data ?? []).filter((item) => item.kind !== 'Exercise')
   const shown = all
     .filter(
       (item) =>
@@ -39,10 +41,10 @@ export function MaterialPage() {
     .sort((a, b) => (sort === 'piece' ? 0 : (a[sort] ?? '9999').localeCompare(b[sort] ?? '9999')))
   return (
     <Page
-      title="Material"
+      title="Music"
       aside={
         <Flex gap="2" wrap="wrap">
-          {(['Piece', 'Passage', 'Exercise', 'Book'] as const).map((one) => (
+          {(['Piece', 'Passage', 'Book'] as const).map((one) => (
             <Press
               key={one}
               disabled={one === 'Passage' && !all.some((item) => item.kind === 'Piece')}
@@ -67,7 +69,7 @@ export function MaterialPage() {
       <Flex gap="3" mb="3" wrap="wrap">
         <TextInput
           type="search"
-          aria-label="Search material"
+          aria-label="Search music"
           placeholder="search"
           width="240px"
           value={search}
@@ -77,7 +79,7 @@ export function MaterialPage() {
           aria-label="Kind"
           width="auto"
           value={kind}
-          onChange={(event) => setKind(event.target.value as Kind | '')}
+          onChange={(event) => setKind(event.target.value as MusicKind | '')}
         >
           <option value="">everything</option>
           {Object.entries(kindNames).map(([value, name]) => (
@@ -99,10 +101,11 @@ export function MaterialPage() {
           ))}
         </Select>
       </Flex>
+      {!materials.data && <OutlineLines />}
       {materials.data && all.length === 0 && (
         <Empty>
-          Pieces, their hard passages, exercises and reading books will stand here. Enter one piece and two
-          passages, and the plan has something to work with.
+          Pieces, their hard passages and reading books will stand here. Enter one piece and two passages, and
+          the plan has something to work with.
         </Empty>
       )}
       {all.length > 0 && shown.length === 0 && <Empty>Nothing fits this search.</Empty>}
@@ -127,7 +130,8 @@ interface TableProps {
 
 function Table({ items, today, indent, edit }: TableProps) {
   return (
-    <Box overflowX="auto">
+    // What is hidden from the eye stays inside what scrolls.
+    <Box overflowX="auto" position="relative">
       <chakra.table
         width="100%"
         css={{
@@ -184,7 +188,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
           <Box>
             <Text fontWeight={item.kind === 'Piece' ? 700 : 500}>
               {item.kind === 'Piece' ? (
-                <PieceLink to={`/piece/${item.id}`}>{item.title}</PieceLink>
+                <PieceLink to={`/music/${item.id}`}>{item.title}</PieceLink>
               ) : indent && item.kind === 'Passage' ? (
                 `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.title.split(', ').at(-1)}`
               ) : (
@@ -223,7 +227,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       <td>
         <chakra.span whiteSpace="nowrap">
           {item.lastClean ? (
-            <Notes px="0" to={`/material/${item.id}`} aria-label={`Tempo of ${item.title}`}>
+            <Notes px="0" to={`/music/${item.id}/tempo`} aria-label={`Tempo of ${item.title}`}>
               {item.standing}
             </Notes>
           ) : (

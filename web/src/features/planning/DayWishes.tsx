@@ -1,4 +1,5 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { Field, NumberInput, Refusal, Select, TextInput } from '../../ui/fields'
@@ -15,20 +16,86 @@ interface Props {
   today: Schemas['TodayView']
 }
 
-interface WishesProps extends Props {
-  /** Stands right under the minutes. */
-  children: React.ReactNode
+/** The one figure of the day: how many minutes. */
+export function Minutes({ state, today }: Props) {
+  const [sliding, setSliding] = useState<number | null>(null)
+  const commit = () => {
+    if (sliding !== null && sliding !== today.minutes) void state.wish({ minutes: sliding })
+    setSliding(null)
+  }
+  return (
+    <>
+      <Text fontSize="0.85em" color="faded">
+        Minutes today
+      </Text>
+      <NumberInput
+        label="Minutes today"
+        look="figure"
+        width="150px"
+        value={sliding ?? today.minutes}
+        min={5}
+        max={240}
+        onChange={(minutes) => void state.wish({ minutes })}
+      />
+      <chakra.input
+        type="range"
+        aria-label="Minutes today, in fives"
+        min={5}
+        max={120}
+        step={5}
+        value={sliding ?? today.minutes}
+        onChange={(event) => setSliding(Number(event.target.value))}
+        onPointerUp={commit}
+        onKeyUp={commit}
+        onBlur={commit}
+        width="100%"
+        height="28px"
+        accentColor="ink"
+      />
+      <Refusal problem={state.problem} field={['minutes', 'until']} />
+    </>
+  )
 }
 
-/** How long, until when, what the day asks, what for, in which shape. */
-export function DayWishes({ state, today, children }: WishesProps) {
+/** What the day asks beside its minutes, folded into a sentence that opens. */
+export function DayWishes({ state, today }: Props) {
+  const [open, setOpen] = useState(false)
+  return (
+    <Box mt="3">
+      <chakra.button
+        display="flex"
+        gap="2"
+        alignItems="center"
+        textAlign="left"
+        minH="42px"
+        cursor="pointer"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+        <span data-testid="wishes">{sayWishes(today)}</span>
+      </chakra.button>
+      {open && <Wishes state={state} today={today} />}
+      {!open && <Refusal problem={state.problem} field={['purpose', 'focus', 'routineId', 'demands']} />}
+    </Box>
+  )
+}
+
+/** "Everyday weave, nothing special today". */
+function sayWishes(today: Schemas['TodayView']) {
+  const asked = demands.filter(([value]) => today.demands.includes(value)).map(([, name]) => name)
+  const focus =
+    today.focus && `technique for ${today.focus === 'none' ? 'nothing in particular' : today.focus}`
+  const all = [...asked, today.purpose && `for: ${today.purpose}`, focus].filter(Boolean)
+  return `${today.routineName}, ${all.length > 0 ? all.join(', ') : 'nothing special today'}`
+}
+
+function Wishes({ state, today }: Props) {
   const routines = api.useQuery('get', '/api/routines')
   const { problem } = state
   return (
-    <Box>
-      <Minutes state={state} today={today} />
-      <Refusal problem={problem} field={['minutes', 'until']} />
-      {children}
+    <>
+      <Until state={state} />
       <Box mt="3">
         <Field label="What for">
           <Purpose key={today.purpose} state={state} today={today} />
@@ -50,6 +117,7 @@ export function DayWishes({ state, today, children }: WishesProps) {
             <option value="none">nothing in particular</option>
           </Select>
         </Field>
+        <Refusal problem={problem} field="focus" />
       </Box>
       <Box mt="3">
         <Field label="Routine">
@@ -64,65 +132,28 @@ export function DayWishes({ state, today, children }: WishesProps) {
             ))}
           </Select>
         </Field>
+        <Refusal problem={problem} field={['routineId', 'demands']} />
       </Box>
-    </Box>
+    </>
   )
 }
 
-function Minutes({ state, today }: Props) {
-  const [sliding, setSliding] = useState<number | null>(null)
+/** Until when there is time, instead of how long. */
+function Until({ state }: { state: Today }) {
   const [wished, setWished] = useState('')
-  const commit = () => {
-    if (sliding !== null && sliding !== today.minutes) void state.wish({ minutes: sliding })
-    setSliding(null)
-  }
   return (
-    <>
-      <Text fontSize="0.85em" color="faded" id="minutes-label">
-        Minutes today
-      </Text>
-      <chakra.output fontFamily="heading" fontWeight={700} fontSize="58px" lineHeight={1.05} display="block">
-        {sliding ?? today.minutes}
-      </chakra.output>
-      <chakra.input
-        type="range"
-        aria-labelledby="minutes-label"
-        min={5}
-        max={120}
-        step={5}
-        value={sliding ?? today.minutes}
-        onChange={(event) => setSliding(Number(event.target.value))}
-        onPointerUp={commit}
-        onKeyUp={commit}
-        onBlur={commit}
-        width="100%"
-        accentColor="#1e2230"
+    <Field label="or until" width="130px">
+      <TextInput
+        type="time"
+        // Tabbing through changes nothing: only a time that was typed since the last wish counts.
+        onBlur={(event) => {
+          const until = event.target.value
+          if (!until || until === wished) return
+          setWished(until)
+          void state.wish({ until })
+        }}
       />
-      <Flex gap="3" mt="2" align="end">
-        <Field label="exactly">
-          <NumberInput
-            label="Minutes, typed"
-            value={today.minutes}
-            min={5}
-            max={240}
-            onChange={(minutes) => void state.wish({ minutes })}
-          />
-        </Field>
-        <Field label="or until">
-          <TextInput
-            type="time"
-            width="120px"
-            // Tabbing through changes nothing: only a time that was typed since the last wish counts.
-            onBlur={(event) => {
-              const until = event.target.value
-              if (!until || until === wished) return
-              setWished(until)
-              void state.wish({ until })
-            }}
-          />
-        </Field>
-      </Flex>
-    </>
+    </Field>
   )
 }
 
@@ -158,7 +189,7 @@ function Demand({ state, today, value, name }: DemandProps) {
       fontSize="0.93em"
       borderRadius="19px"
       border="1.5px solid"
-      borderColor={on ? 'ink' : '#8b8371'}
+      borderColor={on ? 'ink' : 'edge'}
       bg={on ? 'ink' : 'transparent'}
       color={on ? 'paper' : 'ink'}
       cursor="pointer"

@@ -1,10 +1,10 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
+import { Outline } from '../../ui/Outline'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
 import { InstrumentName, sounding, useInstruments } from './FoundInstrument'
-import { BalanceTabs } from '../../ui/Tabs'
 
 type Profile = Schemas['ProfileView']
 
@@ -22,7 +22,9 @@ export function InstrumentPage() {
   const [kept, setKept] = useState(false)
   return profile.data ? (
     <Form key={profile.data.version} start={profile.data} kept={kept} setKept={setKept} />
-  ) : null
+  ) : (
+    <Outline />
+  )
 }
 
 /** What is usual for an instrument that is known by name. */
@@ -55,7 +57,7 @@ function Form({ start, kept, setKept }: FormProps) {
     await queries.invalidateQueries()
   }
   return (
-    <Page title="Instrument" tabs={<BalanceTabs />}>
+    <Page title="Instrument">
       <Grid
         templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }}
         columnGap="10"

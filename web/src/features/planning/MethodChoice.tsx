@@ -7,31 +7,19 @@ import type { Today } from './useToday'
 interface Props {
   drill: Schemas['DrillView']
   state: Today
-  close: () => void
 }
 
 /** Another way to do a drill: how it goes and when it fits, then the choice, which stays when the day is planned anew. */
-export function MethodChoice({ drill, state, close }: Props) {
+export function MethodChoice({ drill, state }: Props) {
   const methods = api.useQuery('get', '/api/today/drills/{id}/methods', {
     params: { path: { id: drill.id } },
   })
   const [chosen, setChosen] = useState(drill.methodId)
   if (!methods.data) return null
   const method = methods.data.find((one) => one.id === chosen)
-  const take = async () => {
-    if (await state.change({ kind: 'Method', drillId: drill.id, methodId: chosen })) close()
-  }
+  const take = () => state.change({ kind: 'Method', drillId: drill.id, methodId: chosen })
   return (
-    <Box
-      gridColumn="1 / -1"
-      ml={{ base: '0', md: '160px' }}
-      my="2"
-      borderLeft="4px solid"
-      borderColor="accent"
-      pl="4"
-      role="group"
-      aria-label={`Method of ${drill.title}`}
-    >
+    <Box my="2" role="group" aria-label={`Method of ${drill.title}`}>
       {methods.data.length === 0 ? (
         <Text color="faded">
           It has no other method: what it is about decides. Swap it, or choose another thing for its minutes.
@@ -56,9 +44,6 @@ export function MethodChoice({ drill, state, close }: Props) {
             <Press disabled={!method || chosen === drill.methodId} onClick={() => take()}>
               Do it this way
             </Press>
-            <Press look="quiet" onClick={close}>
-              Leave it
-            </Press>
           </Flex>
           {drill.times != null && chosen === drill.methodId && (
             <Flex gap="3" align="center" mt="2">
@@ -73,7 +58,7 @@ export function MethodChoice({ drill, state, close }: Props) {
               <Text>times</Text>
             </Flex>
           )}
-          {method && (
+          {method && chosen !== drill.methodId && (
             <Text mt="2" fontSize="0.93em" maxW="76ch">
               {method.how}{' '}
               <Text as="span" color="faded">

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
-import { BalanceTabs } from '../../ui/Tabs'
+import { Outline } from '../../ui/Outline'
 import { Page, Press } from '../../ui/fields'
 import { MethodForm } from './MethodForm'
 
@@ -11,13 +11,12 @@ type Method = Schemas['MethodView']
 export function MethodsPage() {
   const methods = api.useQuery('get', '/api/methods')
   const [editing, setEditing] = useState<number | 'new' | null>(null)
-  if (!methods.data) return null
+  if (!methods.data) return <Outline />
   const own = methods.data.filter((one) => one.ownId !== null)
   const ours = methods.data.filter((one) => one.ownId === null)
   return (
     <Page
       title="Methods"
-      tabs={<BalanceTabs />}
       aside={
         <Press look="strong" onClick={() => setEditing('new')}>
           A method of your own

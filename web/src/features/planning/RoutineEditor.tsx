@@ -5,6 +5,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, type Area, type Schemas } from '../../api/client'
 import { BlockRow, type KeyedBlock } from './BlockRow'
+import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { areaLooks, staffOrder } from '../../ui/areas'
@@ -123,7 +124,12 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
             .filter((note) => note.minutes > 0)}
         />
       )}
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={drop}
+        accessibility={dragWords(blocks.map(({ key, area }) => ({ id: key, name: areaLooks[area].name })))}
+      >
         <SortableContext items={blocks.map((block) => block.key)} strategy={verticalListSortingStrategy}>
           <chakra.ol listStyleType="none" mt="3" aria-label="Blocks">
             {blocks.map((block, i) => (

@@ -2,39 +2,81 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, type Problem, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { Tines } from '../../ui/Tines'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { usePageChange } from '../../ui/usePageChange'
 import { sayDay, sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
-import { DayWishes } from './DayWishes'
+import { DayWishes, Minutes } from './DayWishes'
 import { DrillList } from './DrillList'
 import { useToday, type Today } from './useToday'
 
 export function TodayPage() {
   const state = useToday()
   const { today, problem, refused } = state
+  if (!today) return refused ? <NoPlan message={refused} /> : <Outline />
+  return <Day state={state} today={today} problem={problem} />
+}
+
+/** Beside each other the list and the day's wishes; on a phone the minutes and Begin come first. */
+const areas = {
+  base: '"title" "head" "list" "rest"',
+  lg: '"title title" "list head" "list rest"',
+}
+
+function Day({
+  state,
+  today,
+  problem,
+}: {
+  state: Today
+  today: Schemas['TodayView']
+  problem: Problem | null
+}) {
   const begin = useBegin(state)
-  if (!today) return refused ? <NoPlan message={refused} /> : null
+  const title = `${sayNumber(today.minutes)} minutes, ${weekdayOf(today.day)}`
+  const heading = usePageChange<HTMLHeadingElement>(title)
   const left = today.minutes - today.total
   return (
     <Grid
       as="main"
       id="main"
-      templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 270px' }}
-      gap={{ base: '6', lg: '7' }}
+      tabIndex={-1}
+      templateAreas={areas}
+      templateColumns={{ base: 'minmax(0,1fr)', lg: 'minmax(0, 1fr) 262px' }}
+      templateRows={{ lg: 'auto auto 1fr' }}
+      columnGap="8"
       maxW="1320px"
       mx="auto"
       px={{ base: '4', md: '8' }}
-      py="5"
+      pt="3"
+      pb="5"
     >
-      <Box minW="0">
-        <Flex align="baseline" gap="4" wrap="wrap" mb="3">
-          <chakra.h1 fontSize={{ base: '30px', md: '38px' }}>
-            {sayNumber(today.minutes)} minutes, {weekdayOf(today.day)}
+      <Box gridArea="title">
+        <Flex align="baseline" columnGap="6" wrap="wrap" mb="1">
+          <chakra.h1 ref={heading} tabIndex={-1} outline="none" fontSize={{ base: '28px', md: '34px' }}>
+            {title}
           </chakra.h1>
-          {today.purpose && <Text color="faded">for: {today.purpose}</Text>}
+          <Flex align="baseline" columnGap="4" wrap="wrap">
+            <Text fontWeight={700} aria-live="polite">
+              {today.total} of {today.minutes} min
+              {left > 0 && `: ${left} free`}
+              {left < 0 && `: ${-left} too many`}
+            </Text>
+            <Press look="quiet" className="no-print" onClick={() => state.anew()}>
+              Plan anew
+            </Press>
+            {today.byHand > 0 && (
+              <Press look="quiet" className="no-print" onClick={() => state.anew(true)}>
+                Without my changes ({today.byHand})
+              </Press>
+            )}
+            <Press look="quiet" className="no-print" onClick={() => window.print()}>
+              Print
+            </Press>
+          </Flex>
         </Flex>
         {today.unclosed && <Unclosed unclosed={today.unclosed} />}
         {today.done && (
@@ -43,6 +85,28 @@ export function TodayPage() {
           </Text>
         )}
         {today.bodyQuestion && <BodyQuestion state={state} />}
+      </Box>
+      <Box gridArea="head" as="section" aria-label="Minutes" className="no-print" mb={{ base: '4', lg: '0' }}>
+        <Minutes state={state} today={today} />
+        <Press look="strong" mt="2" minH="54px" px="6" fontSize="18px" onClick={() => begin()}>
+          {today.sessionOpen ? 'Go on' : 'Begin'}
+          <Text
+            as="span"
+            fontWeight={400}
+            opacity={0.75}
+            fontSize="15px"
+            display={{ base: 'none', md: 'inline' }}
+          >
+            space
+          </Text>
+        </Press>
+        {today.playedToday > 0 && (
+          <Text mt="2" color="faded">
+            {sayMinutes(Math.round(today.playedToday))} played today already.
+          </Text>
+        )}
+      </Box>
+      <Box gridArea="list" minW="0">
         <RoutineScore
           notes={today.drills.map((drill) => ({
             area: drill.area,
@@ -51,32 +115,6 @@ export function TodayPage() {
           }))}
           minutes={today.minutes}
         />
-        <Flex align="center" gap="4" mt="2" mb="1" wrap="wrap">
-          <Text fontWeight={700} aria-live="polite">
-            {today.total} of {today.minutes} min
-            {left > 0 && `: ${left} free`}
-            {left < 0 && `: ${-left} too many`}
-          </Text>
-          <Press
-            look="strong"
-            className="no-print"
-            display={{ base: 'inline-flex', lg: 'none' }}
-            onClick={() => begin()}
-          >
-            {today.sessionOpen ? 'Go on' : 'Begin'}
-          </Press>
-          <Press look="quiet" className="no-print" onClick={() => state.anew()}>
-            Plan anew
-          </Press>
-          {today.byHand > 0 && (
-            <Press look="quiet" className="no-print" onClick={() => state.anew(true)}>
-              Without my changes ({today.byHand})
-            </Press>
-          )}
-          <Press look="quiet" className="no-print" onClick={() => window.print()}>
-            Print
-          </Press>
-        </Flex>
         <Refusal
           problem={problem}
           field={['drillId', 'value', 'version', 'materialId', 'drills', 'session', 'server']}
@@ -106,20 +144,8 @@ export function TodayPage() {
         <DrillList state={state} today={today} />
         <AddDrill state={state} today={today} />
       </Box>
-      <Box as="aside" className="no-print" aria-label="The day">
-        <DayWishes state={state} today={today}>
-          <Press look="strong" mt="3" minH="54px" px="6" fontSize="18px" onClick={() => begin()}>
-            {today.sessionOpen ? 'Go on' : 'Begin'}
-            <Text as="span" fontWeight={400} opacity={0.75} fontSize="15px">
-              space
-            </Text>
-          </Press>
-          {today.playedToday > 0 && (
-            <Text mt="2" color="faded">
-              {sayMinutes(Math.round(today.playedToday))} played today already.
-            </Text>
-          )}
-        </DayWishes>
+      <Box gridArea="rest" as="aside" className="no-print" aria-label="The day" mt={{ base: '5', lg: '0' }}>
+        <DayWishes state={state} today={today} />
         {(today.summary.length > 0 || today.advice) && (
           <Box borderLeft="4px solid" borderColor="accent" pl="4" mt="4" fontSize="0.93em">
             {today.advice && <Text mb="2">{today.advice}</Text>}
@@ -130,10 +156,6 @@ export function TodayPage() {
             ))}
           </Box>
         )}
-        <Text fontSize="0.85em" color="faded" mt="5" mb="2">
-          Last seven days, played of wanted
-        </Text>
-        <Tines tines={today.tines} />
       </Box>
     </Grid>
   )
@@ -146,8 +168,8 @@ function NoPlan({ message }: { message: string }) {
       <Empty>
         <Text>{message}</Text>
         <Flex gap="5" mt="3">
-          <Link to="/routines">Routines</Link>
-          <Link to="/balance">Balance</Link>
+          <Link to="/set-up">Routines</Link>
+          <Link to="/set-up/shares">Shares</Link>
         </Flex>
       </Empty>
     </Page>

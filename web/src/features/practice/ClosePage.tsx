@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, Navigate, useNavigate } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph } from '../../ui/areas'
 import { DemoWord } from '../../ui/DemoWord'
@@ -22,7 +23,7 @@ export function ClosePage() {
   const [closed, setClosed] = useState<Schemas['CloseView'] | null>(null)
   if (closed) return <Closed view={closed} />
   if (draft.left) return <LeftOver left={draft.left} discard={draft.clear} forget={draft.forget} />
-  if (!session.isFetched) return null
+  if (!session.isFetched) return <Outline />
   if (!session.data) return <Navigate to="/" replace />
   return <CloseForm session={session.data} draft={draft} closed={setClosed} />
 }

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useDeferredValue, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { useRemoval } from '../../ui/removal'
@@ -69,7 +70,7 @@ function Stretch({
   const journal = api.useQuery('get', '/api/journal', {
     params: { query: { search: search || undefined, before, materialId: material } },
   })
-  if (!journal.data) return null
+  if (!journal.data) return <Outline />
   if (journal.data.days.length === 0)
     return before ? null : (
       <Empty>

@@ -57,7 +57,7 @@ export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
         </Flex>
       ))}
       <Refusal problem={problem} />
-      {open.length === 0 && known.length === 0 && <Link to="/technique">Make one of your own</Link>}
+      {open.length === 0 && known.length === 0 && <Link to="/craft">Make one of your own</Link>}
     </Box>
   )
 }

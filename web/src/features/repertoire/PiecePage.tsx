@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Empty, Field, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
 import { dayAfter, sayDay, sayTempo } from '../../ui/words'
 import { BarMap, type Range } from './BarMap'
@@ -21,10 +22,10 @@ export function PiecePage() {
   if (piece.isError && !piece.data)
     return (
       <Page title="No such piece">
-        <Link to="/material">To the material</Link>
+        <Link to="/music">To all music</Link>
       </Page>
     )
-  return piece.data ? <Piece piece={piece.data} /> : null
+  return piece.data ? <Piece piece={piece.data} /> : <Outline />
 }
 
 function Piece({ piece }: { piece: Schemas['PieceView'] }) {
@@ -69,7 +70,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
             {piece.toBar} bars{piece.target ? ` · target ${sayTempo(piece.target, piece.beat)}` : ''}
             {piece.performance ? ` · performance ${sayDay(piece.performance, piece.today)}` : ''}
           </Text>
-          <ReadSlowly to={`/piece/${piece.id}/read`}>Read through slowly</ReadSlowly>
+          <ReadSlowly to={`/music/${piece.id}/read`}>Read through slowly</ReadSlowly>
         </Flex>
       }
     >

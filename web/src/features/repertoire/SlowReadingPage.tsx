@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Engraving } from '../../ui/Engraving'
 import { Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
 import { useStageKeys } from '../practice/useStageKeys'
@@ -13,7 +14,7 @@ export function SlowReadingPage() {
   const id = Number(useParams().id)
   const piece = api.useQuery('get', '/api/pieces/{id}', { params: { path: { id } } })
   const [marks, setMarks] = useState<number[] | null>(null)
-  if (!piece.data) return null
+  if (!piece.data) return <Outline />
   return marks === null ? (
     <Reading piece={piece.data} done={setMarks} />
   ) : (
@@ -33,7 +34,7 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
       pause: press,
       letters: {
         Enter: reading.end,
-        Escape: () => void navigate(`/piece/${piece.id}`),
+        Escape: () => void navigate(`/music/${piece.id}`),
         ArrowUp: () => reading.bar === null && setTempo(Math.min(400, tempo + 2)),
         ArrowDown: () => reading.bar === null && setTempo(Math.max(20, tempo - 2)),
       },
@@ -98,7 +99,7 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
         ) : (
           <StageKey name="that is the end" keys="enter" press={reading.end} />
         )}
-        <StageKey name="back to the piece" keys="esc" press={() => void navigate(`/piece/${piece.id}`)} />
+        <StageKey name="back to the piece" keys="esc" press={() => void navigate(`/music/${piece.id}`)} />
       </Flex>
     </Flex>
   )
@@ -169,7 +170,7 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
     const body = { passages: taken.map(({ from, to }) => ({ from, to, difficulty: '' })) }
     if (!(await run(() => ask(client.POST('/api/pieces/{id}/passages', { params: { path }, body }))))) return
     await queries.invalidateQueries()
-    await navigate(`/piece/${piece.id}`)
+    await navigate(`/music/${piece.id}`)
   }
   return (
     <>

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { BeatLights } from '../../sound/BeatLights'
 import { useSound } from '../../sound/useSound'
 import { NumberInput, Page, Press, Refusal, useProblem } from '../../ui/fields'
@@ -24,7 +25,7 @@ export function SoundPage() {
     sound.setTempo(next)
   }
   const tap = useTap(choose)
-  if (!view.data) return null
+  if (!view.data) return <Outline />
   const { settings, cycle } = view.data
   const change = async (part: Partial<Settings>) => {
     const kept = await run(() => ask(client.PUT('/api/sound', { body: { ...settings, ...part } })))

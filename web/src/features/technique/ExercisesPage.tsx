@@ -1,11 +1,13 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
-import { TechniqueTabs } from '../../ui/Tabs'
 import { sayDay } from '../../ui/words'
+import { MaterialForm } from '../material/MaterialForm'
+import { emptyWish, wishOf, type Wish } from '../material/wish'
 import { WorkEditor } from './WorkEditor'
 import { fresh, kinds, type Draft } from './work'
 
@@ -13,18 +15,30 @@ type Line = Schemas['ExerciseLine']
 
 const columns = {
   base: '1fr auto',
-  md: 'minmax(190px,1.5fr) minmax(150px,1.1fr) minmax(110px,0.9fr) 100px 66px',
+  md: 'minmax(190px,1.5fr) minmax(150px,1.1fr) minmax(100px,0.8fr) 100px 220px',
 }
 
 /** All exercises, where each stands, and what is to be decided. */
 export function ExercisesPage() {
   const lines = api.useQuery('get', '/api/technique/exercises')
+  const materials = api.useQuery('get', '/api/materials')
   const [draft, setDraft] = useState<Draft | null>(null)
-  if (!lines.data) return null
+  const [plain, setPlain] = useState<{ id: number | null; wish: Wish } | null>(null)
+  if (!lines.data) return <Outline />
   if (draft) return <WorkEditor start={draft} close={() => setDraft(null)} />
   const waiting = lines.data.filter((line) => line.proposal)
   return (
-    <Page title="Technique" tabs={<TechniqueTabs />}>
+    <Page title="Exercises">
+      {plain && (
+        <MaterialForm
+          key={plain.id ?? 'new'}
+          id={plain.id}
+          start={plain.wish}
+          pieces={[]}
+          close={() => setPlain(null)}
+          again={(wish) => setPlain({ id: null, wish })}
+        />
+      )}
       {waiting.length > 0 && (
         <Box as="section" aria-label="To decide" mb="7">
           <chakra.h2 fontSize="24px" mb="1">
@@ -60,7 +74,13 @@ export function ExercisesPage() {
           </Grid>
           <chakra.ul>
             {lines.data.map((line) => (
-              <ExerciseRow key={line.id} line={line} edit={setDraft} />
+              <ExerciseRow
+                key={line.id}
+                line={line}
+                edit={setDraft}
+                material={materials.data?.find((one) => one.id === line.id)}
+                editPlain={(one) => setPlain({ id: one.id, wish: wishOf(one) })}
+              />
             ))}
           </chakra.ul>
         </Box>
@@ -68,28 +88,22 @@ export function ExercisesPage() {
           <chakra.h2 fontSize="21px" borderBottom="2px solid" borderColor="ink" pb="1">
             New exercise
           </chakra.h2>
+          <NewKind
+            name="By its name"
+            about="a scale, a pattern, anything with a target tempo"
+            make={() => setPlain({ id: null, wish: emptyWish('Exercise', []) })}
+          />
           {kinds.map((kind) => (
-            <chakra.button
+            <NewKind
               key={kind.id}
-              display="block"
-              width="100%"
-              textAlign="left"
-              py="2"
-              borderBottom="1px solid"
-              borderColor="line"
-              cursor="pointer"
-              _hover={{ bg: 'sheet' }}
-              onClick={() => setDraft(fresh(kind.id))}
-            >
-              <Text fontWeight={700}>{kind.name}</Text>
-              <Text color="faded" fontSize="0.9em">
-                {kind.about}
-              </Text>
-            </chakra.button>
+              name={kind.name}
+              about={kind.about}
+              make={() => setDraft(fresh(kind.id))}
+            />
           ))}
           <Text mt="3" color="faded" fontSize="0.95em">
-            Scales, arpeggios and single patterns come from the <Link to="/sheets">sheets</Link>, plain ones
-            by name from <Link to="/material">material</Link>.
+            Scales, arpeggios and single patterns come from the <Link to="/craft/sheets">sheets</Link>, plain
+            ones by name from <Link to="/music">material</Link>.
           </Text>
         </Box>
       </Grid>
@@ -97,7 +111,38 @@ export function ExercisesPage() {
   )
 }
 
-function ExerciseRow({ line, edit }: { line: Line; edit: (draft: Draft) => void }) {
+function NewKind({ name, about, make }: { name: string; about: string; make: () => void }) {
+  return (
+    <chakra.button
+      display="block"
+      width="100%"
+      textAlign="left"
+      py="2"
+      borderBottom="1px solid"
+      borderColor="line"
+      cursor="pointer"
+      _hover={{ bg: 'sheet' }}
+      onClick={make}
+    >
+      <Text fontWeight={700}>{name}</Text>
+      <Text color="faded" fontSize="0.9em">
+        {about}
+      </Text>
+    </chakra.button>
+  )
+}
+
+interface RowProps {
+  line: Line
+  edit: (draft: Draft) => void
+  material?: Schemas['MaterialView']
+  editPlain: (material: Schemas['MaterialView']) => void
+}
+
+function ExerciseRow({ line, edit, material, editPlain }: RowProps) {
+  const navigate = useNavigate()
+  const { problem, decide } = useReview(line.id)
+  const rest = () => decide(line.resting ? 'BringBack' : 'Rest')
   const kind =
     kinds.find((one) => one.id === line.work?.kind)?.name ??
     (line.inKeys ? 'through the keys' : line.sheet ? 'sheet' : '')
@@ -110,7 +155,7 @@ function ExerciseRow({ line, edit }: { line: Line; edit: (draft: Draft) => void 
     >
       <Grid templateColumns={columns} columnGap="4" alignItems="baseline">
         <Text>
-          <Link to={`/material/${line.id}`}>
+          <Link to={`/craft/${line.id}/tempo`}>
             <b>{line.title}</b>
           </Link>
           {kind && (
@@ -126,29 +171,47 @@ function ExerciseRow({ line, edit }: { line: Line; edit: (draft: Draft) => void 
         <Text color="faded" fontSize="0.92em">
           {line.reviewOn ? sayDay(line.reviewOn) : 'none'}
         </Text>
-        {line.work ? (
+        <Flex justify={{ base: 'start', md: 'end' }} align="center">
+          <Press
+            look="quiet"
+            minH="34px"
+            aria-label={`Notes on ${line.title}`}
+            onClick={() => navigate(`/journal?material=${line.id}`)}
+          >
+            notes
+          </Press>
           <Press
             look="quiet"
             minH="34px"
             aria-label={`Change ${line.title}`}
+            disabled={!line.work && !material}
             onClick={() =>
-              edit({
-                id: line.id,
-                title: line.title,
-                work: line.work!,
-                target: line.target ?? null,
-                sheet: line.sheet ?? null,
-                serves: line.serves,
-                version: line.version,
-              })
+              line.work
+                ? edit({
+                    id: line.id,
+                    title: line.title,
+                    work: line.work,
+                    target: line.target ?? null,
+                    sheet: line.sheet ?? null,
+                    serves: line.serves,
+                    version: line.version,
+                  })
+                : material && editPlain(material)
             }
           >
             change
           </Press>
-        ) : (
-          <Box />
-        )}
+          <Press
+            look="quiet"
+            minH="34px"
+            aria-label={`${line.resting ? 'Bring back' : 'Rest'} ${line.title}`}
+            onClick={() => rest()}
+          >
+            {line.resting ? 'bring back' : 'rest'}
+          </Press>
+        </Flex>
       </Grid>
+      <Refusal problem={problem} />
     </chakra.li>
   )
 }
@@ -160,16 +223,22 @@ const words: Record<Schemas['ReviewDecision'], string> = {
   BringBack: 'bring back',
 }
 
-/** One exercise at its review: what the app would do stands first, all can be chosen. */
-function Decision({ line }: { line: Line }) {
+/** What is decided about an exercise, at its review or at any time. */
+function useReview(id: number) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const decide = async (decision: Schemas['ReviewDecision']) => {
-    const path = { id: line.id }
     const body = { decision }
-    if (await run(() => ask(client.POST('/api/technique/exercises/{id}/review', { params: { path }, body }))))
+    const params = { path: { id } }
+    if (await run(() => ask(client.POST('/api/technique/exercises/{id}/review', { params, body }))))
       await queries.invalidateQueries()
   }
+  return { problem, decide }
+}
+
+/** One exercise at its review: what the app would do stands first, all can be chosen. */
+function Decision({ line }: { line: Line }) {
+  const { problem, decide } = useReview(line.id)
   const all: Schemas['ReviewDecision'][] = line.resting ? ['BringBack', 'Drop'] : ['Keep', 'Rest', 'Drop']
   return (
     <Flex

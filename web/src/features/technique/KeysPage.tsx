@@ -3,8 +3,8 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Empty, Field, NumberInput, Page, Refusal, Select, useProblem } from '../../ui/fields'
-import { TechniqueTabs } from '../../ui/Tabs'
 import { KeyWheel } from './KeyWheel'
 import { PatternGrids } from './PatternGrids'
 
@@ -19,11 +19,10 @@ export function KeysPage() {
     { params: { query: { minutes } } },
     { placeholderData: (before: Plan[] | undefined) => before },
   )
-  if (!plans.data) return null
+  if (!plans.data) return <Outline />
   return (
     <Page
       title="Keys and patterns"
-      tabs={<TechniqueTabs />}
       aside={
         <Flex gap="3" align="center">
           <Text color="faded">at</Text>
@@ -35,7 +34,7 @@ export function KeysPage() {
       {plans.data.length === 0 && (
         <Empty>
           Here you will see which keys have had their turn. Make a sheet, tick &ldquo;through all keys&rdquo;
-          and keep it: <Link to="/sheets">to the sheets</Link>.
+          and keep it: <Link to="/craft/sheets">to the sheets</Link>.
         </Empty>
       )}
       {plans.data.map((plan) => (
@@ -151,7 +150,7 @@ function SameFingers() {
     {},
     { enabled: choices.data?.family === 'keys' },
   )
-  if (!groups.data) return null
+  if (!groups.data) return <Outline />
   return (
     <Box as="section" aria-label="Scales with the same fingers" mt="6">
       <chakra.h2 fontSize="22px">Scales with the same fingers</chakra.h2>

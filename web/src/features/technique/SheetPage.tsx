@@ -2,10 +2,10 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { usePlayback } from '../../sound/usePlayback'
 import { Engraving } from '../../ui/Engraving'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
-import { TechniqueTabs } from '../../ui/Tabs'
 import { Tick } from '../sound/ClickSettings'
 import { SheetChoice } from './SheetChoice'
 import { save } from './save'
@@ -45,10 +45,10 @@ export function SheetPage() {
       enabled: choices.data?.isPitched ?? false,
     },
   )
-  if (!choices.data) return null
+  if (!choices.data) return <Outline />
   if (!choices.data.isPitched)
     return (
-      <Page title="Sheets" tabs={<TechniqueTabs />}>
+      <Page title="Sheets">
         <Empty>
           {choices.data.instrument} has no pitch, so there are no scales to write out. Enter grooves and
           rudiments as exercises under Material.
@@ -59,7 +59,6 @@ export function SheetPage() {
   return (
     <Page
       title="Sheets"
-      tabs={<TechniqueTabs />}
       aside={
         <Text color="faded">
           for {choices.data.instrument}: written {choices.data.lowest} to {choices.data.highest}

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { Link, useParams } from 'react-router'
+import { Link, useLocation, useParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/fields'
 import { sayTempo } from '../../ui/words'
 import { TempoChart } from './TempoChart'
@@ -8,6 +9,8 @@ import { TempoChart } from './TempoChart'
 /** One thing's tempo over its visits: what was clean, what was tried, when the target may come, and what else to try. */
 export function TempoPage() {
   const id = Number(useParams().id)
+  const craft = useLocation().pathname.startsWith('/craft')
+  const back = craft ? { to: '/craft', name: 'All exercises' } : { to: '/music', name: 'All music' }
   const tempo = api.useQuery(
     'get',
     '/api/materials/{id}/tempo',
@@ -18,11 +21,11 @@ export function TempoPage() {
     return (
       <Page title="Not there">
         <Empty>
-          There is no such material. <Link to="/material">Back to the material</Link>
+          Nothing of that number is practised. <Link to={back.to}>{back.name}</Link>
         </Empty>
       </Page>
     )
-  if (!tempo.data) return null
+  if (!tempo.data) return <Outline />
   const {
     title,
     points,
@@ -39,7 +42,7 @@ export function TempoPage() {
     ladderSettlesAt,
   } = tempo.data
   return (
-    <Page title={title} aside={<Link to="/material">All material</Link>}>
+    <Page title={title} aside={<Link to={back.to}>{back.name}</Link>}>
       <Flex gap="8" wrap="wrap" mb="4" align="baseline">
         {reach && (
           <Big label={`within reach, ${low} to ${high} four times in five`} text={sayTempo(reach, beat)} />

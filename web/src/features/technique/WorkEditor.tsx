@@ -6,7 +6,6 @@ import { usePlayback } from '../../sound/usePlayback'
 import { useGroove } from '../../sound/useGroove'
 import { Engraving } from '../../ui/Engraving'
 import { GrooveGrid } from '../../ui/GrooveGrid'
-import { TechniqueTabs } from '../../ui/Tabs'
 import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
 import { Serves } from '../material/MaterialFields'
 import { WorkFields } from './WorkFields'
@@ -44,7 +43,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
   }
   const kind = kinds.find((one) => one.id === draft.work.kind)
   return (
-    <Page title={start.id === 0 ? (kind?.name ?? '') : start.title} tabs={<TechniqueTabs />}>
+    <Page title={start.id === 0 ? (kind?.name ?? '') : start.title}>
       <Text color="faded" mb="4">
         {kind?.about}
       </Text>

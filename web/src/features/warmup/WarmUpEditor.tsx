@@ -6,6 +6,7 @@ import { useEffect, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
 import { useRowRemoval } from '../../ui/removal'
+import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { PartRow, type KeyedPart } from './PartRow'
 import { WarmUpPicture } from './WarmUpPicture'
@@ -163,7 +164,12 @@ function Stretch({ element, parts, change, add, remove, move }: StretchProps) {
           add
         </Press>
       </Flex>
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={drop}
+        accessibility={dragWords(parts.map(({ key, title }) => ({ id: key, name: title })))}
+      >
         <SortableContext items={parts.map((part) => part.key)} strategy={verticalListSortingStrategy}>
           <chakra.ol>
             {parts.map((part) => (

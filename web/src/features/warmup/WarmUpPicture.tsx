@@ -85,7 +85,7 @@ export function WarmUpPicture({ parts, cut }: Props) {
           height={16}
           rx={8}
           fill="#f5f0e4"
-          stroke="#8b8371"
+          stroke="edge"
           strokeDasharray="3 3"
         />
       ))}

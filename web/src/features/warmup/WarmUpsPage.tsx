@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { Outline } from '../../ui/Outline'
 import { Field, NumberInput, Page, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
@@ -51,7 +52,7 @@ export function WarmUpsPage() {
   const all = api.useQuery('get', '/api/warm-ups')
   const [tried, setTried] = useState<Tried>({ sittingMinutes: 30, demands: [] })
   const [editing, setEditing] = useState<Version | null>(null)
-  if (!all.data) return null
+  if (!all.data) return <Outline />
   if (editing)
     return <WarmUpEditor start={editing} tried={tried} setTried={setTried} close={() => setEditing(null)} />
   return (

@@ -2,19 +2,9 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { BalanceTabs } from '../../ui/Tabs'
 import { Form } from '../../ui/Form'
-import {
-  Empty,
-  Field,
-  NumberInput,
-  Page,
-  Press,
-  Refusal,
-  Select,
-  TextInput,
-  useProblem,
-} from '../../ui/fields'
+import { OutlineLines } from '../../ui/Outline'
+import { Empty, Field, NumberInput, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
 
@@ -33,22 +23,18 @@ const sayAim = (goal: Goal) =>
 const measureOf = (kind: Kind) => kinds.find(([one]) => one === kind)![2]
 
 /** Dated aims, each with its weekly steps and where it stands. */
-export function GoalsPage() {
+export function Goals() {
   const goals = api.useQuery('get', '/api/goals')
   const [adding, setAdding] = useState(false)
-  if (!goals.data) return null
+  if (!goals.data) return <OutlineLines />
   const open = goals.data.filter((goal) => !goal.reached)
   const reached = goals.data.filter((goal) => goal.reached)
   return (
-    <Page
-      title="Goals"
-      tabs={<BalanceTabs />}
-      aside={
-        <Press look="strong" onClick={() => setAdding(true)}>
-          New goal
-        </Press>
-      }
-    >
+    <Box as="section" aria-label="Goals" mt="8">
+      <Flex justify="space-between" align="baseline" gap="4" mb="2">
+        <chakra.h2 fontSize="26px">Goals</chakra.h2>
+        {!adding && <Press onClick={() => setAdding(true)}>New goal</Press>}
+      </Flex>
       {adding && <GoalForm close={() => setAdding(false)} />}
       {goals.data.length === 0 && !adding && (
         <Empty>
@@ -61,15 +47,15 @@ export function GoalsPage() {
       ))}
       {reached.length > 0 && (
         <>
-          <chakra.h2 fontSize="22px" mt="8" mb="1">
+          <chakra.h3 fontSize="22px" mt="8" mb="1">
             Reached
-          </chakra.h2>
+          </chakra.h3>
           {reached.map((goal) => (
             <Row key={goal.id} goal={goal} />
           ))}
         </>
       )}
-    </Page>
+    </Box>
   )
 }
 

@@ -30,7 +30,11 @@ export interface Played {
 
 /** Plays notes on the sampled piano at a tempo; answers how to stop it and how long it lasts. */
 export async function play(notes: Played[], bpm: number, a4Hertz = 440) {
-  piano ??= load()
+  piano ??= load().catch((problem: unknown) => {
+    // The next try loads it anew.
+    piano = null
+    throw problem
+  })
   const sampler = await piano
   const beat = 60 / bpm
   const start = now() + 0.1

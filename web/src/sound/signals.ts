@@ -15,6 +15,7 @@ function tone(hertz: number, at: number, seconds: number, loud: number) {
   source.connect(level).connect(context.destination)
   source.start(at)
   source.stop(at + seconds + 0.02)
+  return source
 }
 
 /** Two quiet notes where one drill ends and the next begins. */
@@ -29,8 +30,17 @@ export function soundLast() {
   tone(440, now() + 0.02, 0.3, 0.1)
 }
 
-/** The notes of an ear question or its answer. */
+let asked: OscillatorNode[] = []
+
+/** The notes of an ear question or its answer; what still sounds of the one before gives way. */
 export function soundTones(tones: Schemas['Tone'][]) {
+  stopTones()
   const start = now() + 0.08
-  for (const one of tones) tone(one.hertz, start + one.atSeconds, one.seconds, 0.14)
+  asked = tones.map((one) => tone(one.hertz, start + one.atSeconds, one.seconds, 0.14))
+}
+
+/** Nothing more of an ear question is heard. */
+export function stopTones() {
+  for (const source of asked) source.stop()
+  asked = []
 }

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../api/client'
 import type { Drone } from './drone'
 import type { Metronome } from './metronome'
+import { useWanted } from './useWanted'
 
 type View = Schemas['SoundView']
 
@@ -12,6 +13,9 @@ export function useSound(view: View | undefined) {
   const latest = useRef(view)
   const [clicking, setClicking] = useState(false)
   const [droning, setDroning] = useState(false)
+  const [failed, setFailed] = useState(false)
+  const clickWanted = useWanted()
+  const droneWanted = useWanted()
 
   useEffect(() => {
     latest.current = view
@@ -28,33 +32,46 @@ export function useSound(view: View | undefined) {
     [],
   )
 
-  const startClick = useCallback(async (bpm: number) => {
-    if (!latest.current) return
-    setClicking(true)
-    const { Metronome } = await import('./metronome')
-    click.current ??= new Metronome(latest.current)
-    click.current.setView(latest.current)
-    click.current.start(bpm)
-  }, [])
   const stopClick = useCallback(() => {
+    clickWanted.end()
     click.current?.stop()
     setClicking(false)
-  }, [])
+  }, [clickWanted])
+  const startClick = useCallback(
+    async (bpm: number) => {
+      if (!latest.current) return
+      const still = clickWanted.begin()
+      setClicking(true)
+      const loaded = await import('./metronome').catch(() => null)
+      if (!still()) return
+      setFailed(!loaded)
+      if (!loaded) return setClicking(false)
+      click.current ??= new loaded.Metronome(latest.current)
+      click.current.setView(latest.current)
+      click.current.start(bpm)
+    },
+    [clickWanted],
+  )
   const setTempo = useCallback((bpm: number) => click.current?.setTempo(bpm), [])
-  const startDrone = useCallback(async () => {
-    if (!latest.current?.droneHertz.length) return
-    setDroning(true)
-    const { Drone } = await import('./drone')
-    drone.current ??= new Drone()
-    drone.current.start(latest.current.droneHertz)
-  }, [])
   const stopDrone = useCallback(() => {
+    droneWanted.end()
     drone.current?.stop()
     setDroning(false)
-  }, [])
+  }, [droneWanted])
+  const startDrone = useCallback(async () => {
+    if (!latest.current?.droneHertz.length) return
+    const still = droneWanted.begin()
+    setDroning(true)
+    const loaded = await import('./drone').catch(() => null)
+    if (!still()) return
+    setFailed(!loaded)
+    if (!loaded) return setDroning(false)
+    drone.current ??= new loaded.Drone()
+    drone.current.start(latest.current.droneHertz)
+  }, [droneWanted])
   const beat = useCallback(() => click.current?.beat() ?? null, [])
   const tempo = useCallback(() => (click.current?.running ? click.current.tempo : null), [])
-  return { clicking, droning, startClick, stopClick, setTempo, startDrone, stopDrone, beat, tempo }
+  return { clicking, droning, failed, startClick, stopClick, setTempo, startDrone, stopDrone, beat, tempo }
 }
 
 export type Sound = ReturnType<typeof useSound>

@@ -96,6 +96,7 @@ interface WarmUpProps {
 /** The whole warm-up in one line; its parts when it is opened. */
 function WarmUpLine({ drills, opened, toggle }: WarmUpProps) {
   const minutes = drills.reduce((sum, drill) => sum + drill.minutes, 0)
+  const cut = [...new Set(drills.map((drill) => drill.sum).filter(Boolean))]
   return (
     <li>
       <Line>
@@ -133,6 +134,12 @@ function WarmUpLine({ drills, opened, toggle }: WarmUpProps) {
           </Text>
         </Box>
       </Line>
+      {opened &&
+        cut.map((words) => (
+          <Text key={words} color="faded" fontSize="0.9em" ml={{ base: '0', md: '98px' }} mb="1">
+            {words}
+          </Text>
+        ))}
     </li>
   )
 }

@@ -1,4 +1,4 @@
-import { Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
@@ -31,74 +31,76 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
         The warm-up goes by the length of a sitting. The other five share the week: what one gets too little
         of today, the plan gives back on the days after.
       </Text>
-      <chakra.table
-        css={{
-          '& th, & td': {
-            textAlign: 'left',
-            padding: '6px 18px 6px 0',
-            borderBottom: '1px solid #d8cfb9',
-          },
-          '& th': { fontSize: '0.85em', color: '#5d594e' },
-        }}
-      >
-        <thead>
-          <tr>
-            <th>area</th>
-            <th>share of the week, %</th>
-            <th>least a day, min</th>
-            <th>most a day, min</th>
-          </tr>
-        </thead>
-        <tbody>
-          {wish.shares.map((one) => (
-            <tr key={one.area}>
-              <td>
-                <Flex gap="2" align="center">
-                  <AreaGlyph area={one.area} /> {areaLooks[one.area].name}
-                </Flex>
-              </td>
-              <td>
-                <NumberInput
-                  look="row"
-                  label={`${areaLooks[one.area].name}, share`}
-                  value={one.percent}
-                  min={0}
-                  max={100}
-                  onChange={(percent) => share(one.area, { percent })}
-                />
-              </td>
-              <td>
-                <NumberInput
-                  look="row"
-                  label={`${areaLooks[one.area].name}, least`}
-                  value={one.least}
-                  min={0}
-                  max={240}
-                  onChange={(least) => share(one.area, { least })}
-                />
-              </td>
-              <td>
-                <NumberInput
-                  look="row"
-                  label={`${areaLooks[one.area].name}, most`}
-                  value={one.most}
-                  min={0}
-                  max={240}
-                  onChange={(most) => share(one.area, { most })}
-                />
-              </td>
+      <Box overflowX="auto" position="relative">
+        <chakra.table
+          css={{
+            '& th, & td': {
+              textAlign: 'left',
+              padding: '6px 18px 6px 0',
+              borderBottom: '1px solid #d8cfb9',
+            },
+            '& th': { fontSize: '0.85em', color: '#5d594e' },
+          }}
+        >
+          <thead>
+            <tr>
+              <th>area</th>
+              <th>share of the week, %</th>
+              <th>least a day, min</th>
+              <th>most a day, min</th>
             </tr>
-          ))}
-          <tr>
-            <td>together</td>
-            <chakra.td fontWeight={700} color={sum === 100 ? undefined : 'wrong'} aria-live="polite">
-              {sum} %{sum !== 100 && ` (${sum > 100 ? `${sum - 100} too many` : `${100 - sum} missing`})`}
-            </chakra.td>
-            <td />
-            <td />
-          </tr>
-        </tbody>
-      </chakra.table>
+          </thead>
+          <tbody>
+            {wish.shares.map((one) => (
+              <tr key={one.area}>
+                <td>
+                  <Flex gap="2" align="center">
+                    <AreaGlyph area={one.area} /> {areaLooks[one.area].name}
+                  </Flex>
+                </td>
+                <td>
+                  <NumberInput
+                    look="row"
+                    label={`${areaLooks[one.area].name}, share`}
+                    value={one.percent}
+                    min={0}
+                    max={100}
+                    onChange={(percent) => share(one.area, { percent })}
+                  />
+                </td>
+                <td>
+                  <NumberInput
+                    look="row"
+                    label={`${areaLooks[one.area].name}, least`}
+                    value={one.least}
+                    min={0}
+                    max={240}
+                    onChange={(least) => share(one.area, { least })}
+                  />
+                </td>
+                <td>
+                  <NumberInput
+                    look="row"
+                    label={`${areaLooks[one.area].name}, most`}
+                    value={one.most}
+                    min={0}
+                    max={240}
+                    onChange={(most) => share(one.area, { most })}
+                  />
+                </td>
+              </tr>
+            ))}
+            <tr>
+              <td>together</td>
+              <chakra.td fontWeight={700} color={sum === 100 ? undefined : 'wrong'} aria-live="polite">
+                {sum} %{sum !== 100 && ` (${sum > 100 ? `${sum - 100} too many` : `${100 - sum} missing`})`}
+              </chakra.td>
+              <td />
+              <td />
+            </tr>
+          </tbody>
+        </chakra.table>
+      </Box>
       <Flex gap="5" wrap="wrap" mt="6">
         <Field label="Passages come back" width="370px">
           <Select

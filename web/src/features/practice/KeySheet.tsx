@@ -1,40 +1,75 @@
-import { Box, Grid, Text } from '@chakra-ui/react'
-import { Fragment } from 'react'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Press } from '../../ui/fields'
 import { Sheet } from './Sheet'
 
-const keys = [
-  ['→ or right pedal', 'yes: clean, right, done, go on'],
-  ['← or left pedal', 'no: missed, wrong, late, back'],
-  ['hold a pedal, or space', 'pause and go on'],
-  ['enter', 'this drill is done'],
-  ['S', 'skip this drill'],
-  ['B', 'back to the drill before'],
-  ['E', 'one minute more'],
-  ['A', 'again later today: in the next sitting'],
-  ['Z', 'take the last result back'],
-  ['+ and −', 'tempo by two; up and down arrows by one'],
-  ['1  2  3', 'readiness: raw, taking shape, concert-ready'],
-  ['T, then 0 to 3', 'tension, none to high: the tempo follows'],
-  ['G', 'groove on and off'],
-  ['M', 'click on and off'],
-  ['D', 'drone on and off'],
-  ['R', 'hear the question again'],
-  ['N', 'write a note'],
-  ['L', 'put an idea on the shelf'],
-  ['esc', 'close the session'],
-] as const
+interface Row {
+  /** Key and its sign; pressed with a finger it does the same. */
+  keys: [key: string, sign: string][]
+  what: string
+}
 
-export function KeySheet({ close }: { close: () => void }) {
+const rows: Row[] = [
+  { keys: [['Enter', 'enter']], what: 'this drill is done' },
+  { keys: [['s', 'S']], what: 'skip this drill' },
+  { keys: [['b', 'B']], what: 'back to the drill before' },
+  { keys: [['z', 'Z']], what: 'take the last result back' },
+  { keys: [['e', 'E']], what: 'one minute more' },
+  { keys: [['a', 'A']], what: 'again later today: in the next sitting' },
+  { keys: [['-', '−'], ['+', '+']], what: 'tempo by two; up and down arrows by one' }, // prettier-ignore
+  { keys: [['1', '1'], ['2', '2'], ['3', '3']], what: 'readiness: raw, taking shape, concert-ready' }, // prettier-ignore
+  { keys: [['t', 'T']], what: 'tension, then 0 to 3, none to high: the tempo follows' },
+  { keys: [['m', 'M']], what: 'click on and off' },
+  { keys: [['d', 'D']], what: 'drone on and off' },
+  { keys: [['r', 'R']], what: 'hear the question again' },
+  { keys: [['n', 'N']], what: 'write a note' },
+  { keys: [['l', 'L']], what: 'put an idea on the shelf' },
+  { keys: [['Escape', 'esc']], what: 'close the session' },
+]
+
+/** Pressed more than once, one after the other: the sheet stays. */
+const staying = ['+', '-']
+
+interface Props {
+  close: () => void
+  /** Does what a key does. */
+  press: (key: string) => void
+  letters: { on: boolean; set: (on: boolean) => void }
+}
+
+/** Every key of the stage, with what it does; each is a button too, for a tablet without keyboard. */
+export function KeySheet({ close, press, letters }: Props) {
   return (
-    <Sheet title="Keys and pedal" close={close}>
-      <Grid templateColumns="auto 1fr" columnGap="20px" rowGap="6px">
-        {keys.map(([key, what]) => (
-          <Fragment key={key}>
-            <Text fontWeight={700}>{key}</Text>
-            <Box>{what}</Box>
-          </Fragment>
+    <Sheet title="Keys, pedal and fingers" close={close}>
+      <Text mb="3">
+        <b>→ or the right pedal</b> says yes: clean, right, done, go on. <b>← or the left pedal</b> says no:
+        missed, wrong, late, back. <b>Held</b>, either means pause, like space. <b>G</b> plays a groove.
+      </Text>
+      <Box display="grid" gridTemplateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="8" rowGap="1">
+        {rows.map(({ keys, what }) => (
+          <Flex key={what} gap="2" align="center">
+            {keys.map(([key, sign]) => (
+              <Press
+                key={key}
+                minH="40px"
+                minW="46px"
+                px="2"
+                aria-label={`${sign}: ${what}`}
+                onClick={() => {
+                  if (!staying.includes(key)) close()
+                  press(key)
+                }}
+              >
+                {sign}
+              </Press>
+            ))}
+            <Text fontSize="0.95em">{what}</Text>
+          </Flex>
         ))}
-      </Grid>
+      </Box>
+      <chakra.label display="flex" gap="2" mt="4" minH="42px" alignItems="center">
+        <input type="checkbox" checked={letters.on} onChange={(event) => letters.set(event.target.checked)} />
+        Single letters, figures and signs work as keys. Off, only arrows, pedal, space, enter and esc do.
+      </chakra.label>
     </Sheet>
   )
 }

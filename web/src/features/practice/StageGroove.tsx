@@ -35,6 +35,12 @@ export function StageGroove({ groove, tempo, ownBar, running }: Props) {
   useEffect(() => {
     if (!running) stop()
   }, [running, stop])
+  // Another tempo is heard at once.
+  useEffect(() => {
+    if (playing) void start(tempo, ownBar)
+    // A start by itself changes nothing here.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [tempo, ownBar])
   return (
     <Box mt="4" maxW="760px">
       <GrooveGrid groove={groove} dark now={loop.place} />

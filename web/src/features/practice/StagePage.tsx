@@ -1,16 +1,18 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { Navigate, useNavigate } from 'react-router'
-import type { Schemas } from '../../api/client'
+import type { Area, Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Engraving } from '../../ui/Engraving'
+import { useTitle } from '../../ui/usePageChange'
 import { useStageSound } from './useStageSound'
 import { StageTime } from './StageTime'
 import { noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
 import { Away, StageButton, Told } from './StageParts'
 import { KeySheet } from './KeySheet'
+import { useLetters } from './useLetters'
 import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
 import { useStageKeys } from './useStageKeys'
@@ -21,6 +23,8 @@ import { TensionAsk } from './TensionAsk'
 
 const soundTones = (tones: Schemas['Tone'][]) =>
   void import('../../sound/signals').then((one) => one.soundTones(tones))
+
+const areaName = (area: Area | null) => (area ? areaLooks[area].name : 'Break')
 
 export function StagePage() {
   const stage = useStage()
@@ -55,6 +59,7 @@ function Stage({ stage, session, note }: StageProps) {
   const navigate = useNavigate()
   const { act, played, problem, away } = stage
   const [keysShown, setKeysShown] = useState(false)
+  const letters = useLetters()
   const [heard, setHeard] = useState<string | null>(null)
   const drill = session.drills[session.position]!
   const cue = session.cue!
@@ -63,10 +68,12 @@ function Stage({ stage, session, note }: StageProps) {
 
   useEffect(() => {
     if (question && session.running) soundTones(question.question)
-    // Each question is heard once by itself.
+    return () => void import('../../sound/signals').then((one) => one.stopTones())
+    // Each question is heard once by itself, and no longer than it is asked.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked, session.running])
 
+  useTitle(`${cue.title}, ${areaName(drill.area)}`)
   const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) => act('Run', late, seconds))
   const takes = `${session.position}:${drill.takes}`
   const [answered, setAnswered] = useState('')
@@ -104,39 +111,32 @@ function Stage({ stage, session, note }: StageProps) {
   const sound = useStageSound(session)
   const pause = () => act(session.running ? 'Pause' : 'Resume')
   const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
-  useStageKeys(
-    {
-      yes,
-      no,
-      pause,
-      letters: {
-        Enter: () => act('Done'),
-        s: () => act('Skip'),
-        b: () => act('Back'),
-        z: () => act('Undo'),
-        e: () => act('Extend'),
-        a: () => act('Later'),
-        '+': () => nudge(2),
-        '=': () => nudge(2),
-        '-': () => nudge(-2),
-        ArrowUp: () => nudge(1),
-        ArrowDown: () => nudge(-1),
-        '0': () => asksTension && tense(0),
-        '1': () => (asksTension ? tense(1) : act('Readiness', 1)),
-        '2': () => (asksTension ? tense(2) : act('Readiness', 2)),
-        '3': () => (asksTension ? tense(3) : act('Readiness', 3)),
-        t: () => setAsking(!asking),
-        m: sound.toggleClick,
-        d: sound.toggleDrone,
-        r: () => question && soundTones(question.question),
-        n: () => note.begin('Note', session),
-        l: () => note.begin('Shelf', session),
-        '?': () => setKeysShown(true),
-        Escape: () => void navigate('/close'),
-      },
-    },
-    !note.open && !keysShown,
-  )
+  const actions: Record<string, () => void> = {
+    Enter: () => act('Done'),
+    s: () => act('Skip'),
+    b: () => act('Back'),
+    z: () => act('Undo'),
+    e: () => act('Extend'),
+    a: () => act('Later'),
+    '+': () => nudge(2),
+    '=': () => nudge(2),
+    '-': () => nudge(-2),
+    ArrowUp: () => nudge(1),
+    ArrowDown: () => nudge(-1),
+    '0': () => asksTension && tense(0),
+    '1': () => (asksTension ? tense(1) : act('Readiness', 1)),
+    '2': () => (asksTension ? tense(2) : act('Readiness', 2)),
+    '3': () => (asksTension ? tense(3) : act('Readiness', 3)),
+    t: () => setAsking(!asking),
+    m: sound.toggleClick,
+    d: sound.toggleDrone,
+    r: () => question && soundTones(question.question),
+    n: () => note.begin('Note', session),
+    l: () => note.begin('Shelf', session),
+    '?': () => setKeysShown(true),
+    Escape: () => void navigate('/close'),
+  }
+  useStageKeys({ yes, no, pause, letters: actions }, !note.open && !keysShown, letters.on)
 
   const left = drill.allowedSeconds - played
   const next = (run.state && cue.run?.steps[run.state.step + 1]) ?? (cue.next || session.nextDrill)
@@ -159,7 +159,7 @@ function Stage({ stage, session, note }: StageProps) {
         <Flex gap="3" align="center">
           {drill.area && <AreaGlyph area={drill.area} dark />}
           <Text>
-            {drill.area ? areaLooks[drill.area].name : 'Break'}
+            {areaName(drill.area)}
             {drill.method && ` · ${drill.method}`}
           </Text>
         </Flex>
@@ -170,6 +170,9 @@ function Stage({ stage, session, note }: StageProps) {
       </Flex>
       {away && (
         <Told>The program does not answer. What you press is kept here and sent when it is back.</Told>
+      )}
+      {sound.failed && (
+        <Told>The sound could not be loaded. Press M or D to try again; everything else works.</Told>
       )}
       {problem && <Told dismiss={stage.dismiss}>{problem.message}</Told>}
       <Flex flex="1" align="center" gap="8" wrap={{ base: 'wrap', lg: 'nowrap' }}>
@@ -193,6 +196,7 @@ function Stage({ stage, session, note }: StageProps) {
           {cue.run && <RunLine run={cue.run} state={run.state} />}
           {session.groove && (
             <StageGroove
+              key={session.position}
               groove={session.groove}
               tempo={session.target?.tempo ?? 80}
               ownBar={drill.method === 'three bars and one made up'}
@@ -223,7 +227,7 @@ function Stage({ stage, session, note }: StageProps) {
             {next ? `then ${next}` : 'then done'}
           </Text>
         </Box>
-        <StageTime session={session} left={left} />
+        <StageTime session={session} left={left} beat={sound.beat} />
       </Flex>
       {asksTension && <TensionAsk answer={tense} />}
       <RoutineScore
@@ -256,7 +260,9 @@ function Stage({ stage, session, note }: StageProps) {
         <StageButton keys="?" name="all keys" press={() => setKeysShown(true)} />
         <StageButton keys="esc" name="close" press={() => void navigate('/close')} />
       </Flex>
-      {keysShown && <KeySheet close={() => setKeysShown(false)} />}
+      {keysShown && (
+        <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} letters={letters} />
+      )}
     </Flex>
   )
 }

@@ -3,8 +3,15 @@ import type { Schemas } from '../../api/client'
 import { sayClock, sayTempo } from '../../ui/words'
 import { Beat } from './Beat'
 
+interface Props {
+  session: Schemas['SessionView']
+  left: number
+  /** The beat of the click, while it sounds. */
+  beat: () => number | null
+}
+
 /** What is left of the drill, and the tempo of the next take. */
-export function StageTime({ session, left }: { session: Schemas['SessionView']; left: number }) {
+export function StageTime({ session, left, beat }: Props) {
   return (
     <Flex direction="column" align="center" minW={{ base: '100%', lg: '430px' }}>
       <chakra.div
@@ -25,7 +32,7 @@ export function StageTime({ session, left }: { session: Schemas['SessionView']; 
       </Text>
       {session.target?.tempo && (
         <Flex align="center" gap="5" mt="1">
-          <Beat tempo={session.target.tempo} running={session.running} />
+          <Beat tempo={session.target.tempo} running={session.running} beat={beat} />
           <Text fontSize="56px" lineHeight={1.2} data-testid="stage-tempo">
             {sayTempo(session.target.tempo, session.target.beat)}
           </Text>

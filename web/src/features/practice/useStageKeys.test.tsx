@@ -2,14 +2,14 @@ import { fireEvent, renderHook } from '@testing-library/react'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { useStageKeys } from './useStageKeys'
 
-const setUp = (enabled = true) => {
+const setUp = (enabled = true, letters = true) => {
   const keys = {
     yes: vi.fn(),
     no: vi.fn(),
     pause: vi.fn(),
     letters: { s: vi.fn(), Enter: vi.fn(), '?': vi.fn() },
   }
-  renderHook(() => useStageKeys(keys, enabled))
+  renderHook(() => useStageKeys(keys, enabled, letters))
   return keys
 }
 const tap = (key: string, on: Element | Window = window) => {
@@ -70,4 +70,16 @@ test('under an open sheet the stage is deaf', () => {
   tap('s')
   expect(keys.yes).not.toHaveBeenCalled()
   expect(keys.letters.s).not.toHaveBeenCalled()
+})
+
+test('letters switched off leave arrows, pedal, space and enter', () => {
+  const keys = setUp(true, false)
+  tap('s')
+  tap('?')
+  expect(keys.letters.s).not.toHaveBeenCalled()
+  expect(keys.letters['?']).not.toHaveBeenCalled()
+  tap('ArrowRight')
+  tap(' ')
+  tap('Enter')
+  expect([keys.yes, keys.pause, keys.letters.Enter].map((one) => one.mock.calls.length)).toEqual([1, 1, 1])
 })

@@ -11,7 +11,7 @@ export interface StageKeys {
 const holdMs = 700
 
 /** Keys and the two-button pedal: right says yes, left says no, held means pause. */
-export function useStageKeys(keys: StageKeys, enabled: boolean) {
+export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) {
   const latest = useRef(keys)
   useEffect(() => {
     latest.current = keys
@@ -46,6 +46,8 @@ export function useStageKeys(keys: StageKeys, enabled: boolean) {
         latest.current.pause()
         return
       }
+      // Somebody who dictates, or leans on the keys, can switch the letters off.
+      if (!letters && event.key.length === 1) return
       const action = latest.current.letters[event.key.length === 1 ? event.key.toLowerCase() : event.key]
       if (
         !action ||
@@ -69,5 +71,5 @@ export function useStageKeys(keys: StageKeys, enabled: boolean) {
       window.removeEventListener('keydown', press)
       window.removeEventListener('keyup', release)
     }
-  }, [enabled])
+  }, [enabled, letters])
 }

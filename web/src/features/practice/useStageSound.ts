@@ -5,7 +5,8 @@ import { useSound } from '../../sound/useSound'
 /** Click and drone on the stage: with the drill when they are set so, by key at any time, silent while it is paused. */
 export function useStageSound(session: Schemas['SessionView']) {
   const view = api.useQuery('get', '/api/sound', undefined, { throwOnError: false })
-  const { clicking, droning, startClick, stopClick, setTempo, startDrone, stopDrone } = useSound(view.data)
+  const { clicking, droning, failed, startClick, stopClick, setTempo, startDrone, stopDrone, beat } =
+    useSound(view.data)
   const tempo = session.target?.tempo ?? null
   const place = `${session.id}:${session.position}`
   const area = session.drills[session.position]?.area
@@ -37,5 +38,5 @@ export function useStageSound(session: Schemas['SessionView']) {
     if (droning) stopDrone()
     else void startDrone()
   }, [droning, startDrone, stopDrone])
-  return { clicking, toggleClick, toggleDrone }
+  return { clicking, droning, failed, beat, toggleClick, toggleDrone }
 }

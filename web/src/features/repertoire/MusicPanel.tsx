@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { usePlayback } from '../../sound/usePlayback'
+import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { FileChoice } from '../../ui/FileChoice'
 import { Field, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
@@ -32,7 +32,6 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
   const [variant, setVariant] = useState('')
   const [step, setStep] = useState(0)
   const [tonic, setTonic] = useState('')
-  const { playing, start, stop } = usePlayback()
   const query = { from: range.from, to: range.to, variant, step, key: tonic ? `${tonic} major` : '' }
   const bars = api.useQuery(
     'get',
@@ -87,13 +86,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
             </Press>
           </Flex>
         )}
-        <Press
-          aria-pressed={playing}
-          disabled={!bars.data}
-          onClick={() => (playing ? stop() : bars.data && void start(bars.data.played, piece.slowTempo, 440))}
-        >
-          {playing ? 'Stop' : `Hear it at ${piece.slowTempo}`}
-        </Press>
+        <HearIt notes={bars.data?.played} tempo={piece.slowTempo} name={`Hear it at ${piece.slowTempo}`} />
       </Flex>
       {refused && (
         <Text role="alert" color="wrong" fontWeight={600} mb="2">

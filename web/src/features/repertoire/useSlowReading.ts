@@ -1,11 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import type { Metronome } from '../../sound/metronome'
+import { useWanted } from '../../sound/useWanted'
 import { plainClick } from '../../sound/plainClick'
 
 /** Runs the click through a piece once and keeps the bars that were marked. */
 export function useSlowReading(piece: Schemas['PieceView'], tempo: number, done: (marks: number[]) => void) {
   const click = useRef<Metronome | null>(null)
+  const wanted = useWanted()
   const [bar, setBar] = useState<number | null>(null)
   const [marks, setMarks] = useState<number[]>([])
   const latest = useRef({ marks, done })
@@ -17,11 +19,14 @@ export function useSlowReading(piece: Schemas['PieceView'], tempo: number, done:
   const start = useCallback(async () => {
     setMarks([])
     setBar(piece.fromBar - 1)
-    const { Metronome } = await import('../../sound/metronome')
+    const still = wanted.begin()
+    const loaded = await import('../../sound/metronome').catch(() => null)
+    if (!still()) return
+    if (!loaded) return setBar(null)
     click.current?.stop()
-    click.current = new Metronome(plainClick(beats))
+    click.current = new loaded.Metronome(plainClick(beats))
     click.current.start(tempo)
-  }, [piece.fromBar, beats, tempo])
+  }, [piece.fromBar, beats, tempo, wanted])
 
   const end = useCallback(() => {
     if (!click.current) return

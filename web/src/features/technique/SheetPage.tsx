@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { usePlayback } from '../../sound/usePlayback'
+import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
 import { Tick } from '../sound/ClickSettings'
@@ -73,28 +73,21 @@ export function SheetPage() {
               {refused}
             </Text>
           )}
-          {sheet.data && !refused && <Shown sheet={sheet.data} wish={wish} a4={choices.data.a4} />}
+          {sheet.data && !refused && <Shown sheet={sheet.data} wish={wish} />}
         </Box>
       </Grid>
     </Page>
   )
 }
 
-function Shown({ sheet, wish, a4 }: { sheet: Schemas['SheetView']; wish: SheetWish; a4: number }) {
-  const { playing, start, stop } = usePlayback()
+function Shown({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }) {
   return (
     <>
       <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p={{ base: '3', md: '6' }}>
         <Engraving abc={sheet.abc} label={`${sheet.title}, engraved`} />
       </Box>
       <Flex gap="3" mt="4" wrap="wrap" align="center">
-        <Press
-          look="strong"
-          onClick={() => (playing ? stop() : void start(sheet.played, wish.tempo, a4))}
-          aria-pressed={playing}
-        >
-          {playing ? 'Stop' : 'Hear it'}
-        </Press>
+        <HearIt notes={sheet.played} tempo={wish.tempo} />
         <KeepAsExercise sheet={sheet} wish={wish} />
         <Press look="quiet" onClick={() => save(wish, 'midi', sheet.title)}>
           as MIDI

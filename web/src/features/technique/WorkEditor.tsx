@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { usePlayback } from '../../sound/usePlayback'
+import { HearIt } from '../../sound/HearIt'
 import { useGroove } from '../../sound/useGroove'
 import { Engraving } from '../../ui/Engraving'
 import { GrooveGrid } from '../../ui/GrooveGrid'
@@ -102,7 +102,6 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
 
 /** Music engraved, a groove drawn; both can be heard. */
 function Look({ view, tempo }: { view: Schemas['LookView']; tempo: number }) {
-  const playback = usePlayback()
   const groove = useGroove(view.groove)
   if (view.groove)
     return (
@@ -122,12 +121,7 @@ function Look({ view, tempo }: { view: Schemas['LookView']; tempo: number }) {
     <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="4" mt="2">
       <Engraving abc={view.abc} label="The music as it was understood" />
       <Flex gap="4" mt="2" align="center" wrap="wrap">
-        <Press
-          aria-pressed={playback.playing}
-          onClick={() => (playback.playing ? playback.stop() : void playback.start(view.played, tempo, 440))}
-        >
-          {playback.playing ? 'Stop' : 'Hear it'}
-        </Press>
+        <HearIt notes={view.played} tempo={tempo} />
         {view.leftOut.length > 0 && <Text color="faded">Left out: {view.leftOut.join(', ')}.</Text>}
       </Flex>
     </Box>

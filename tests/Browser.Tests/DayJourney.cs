@@ -18,14 +18,13 @@ public sealed class DayJourney
         // First visit: instrument, minutes, what one works on. Bars beyond the piece are refused beside the field.
         browser.Open("/");
         browser.Control("Instrument").SendKeys("Cello");
-        browser.Type("A piece", "Mill Song");
-        browser.Type("Bars", "24");
-        browser.Type("Target tempo", "90");
-        browser.Type("Its hard bars", "3-4, 30");
+        browser.Type("Pieces, one a line", "Mill Song 24 bars 90, hard 3-4, 30");
+        browser.SeeText("24 bars; target 90; hard: 3–4 and 30");
+        browser.See(By.XPath("//*[@role='img' and contains(@aria-label, 'Mill Song')]"));
         browser.Type("An exercise", "C major, one octave");
         browser.Button("Make my first plan").Click();
         browser.SeeText("goes beyond");
-        browser.Type("Its hard bars", "3-4, 9");
+        browser.Type("Pieces, one a line", "Mill Song 24 bars 90, hard 3-4, 9");
         browser.Button("Make my first plan").Click();
         browser.SeeText("Thirty minutes, Wednesday");
         Titles(browser).ShouldContain(title => title.StartsWith("Mill Song, ", StringComparison.Ordinal));

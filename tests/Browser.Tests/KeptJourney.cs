@@ -74,15 +74,17 @@ public sealed class KeptJourney
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.Control("Instrument").SendKeys("Cello");
-        browser.Type("A piece", "Mill Song");
-        browser.Type("Bars", "24");
-        browser.Type("Its hard bars", "3-4, 30");
+        browser.Type("Pieces, one a line", "Mill Song 24 bars, hard 3-4");
+        // Typed lines outlive a reload.
+        browser.Driver.Navigate().Refresh();
+        browser.Control("Pieces, one a line").GetAttribute("value").ShouldBe("Mill Song 24 bars, hard 3-4");
+        browser.Type("Pieces, one a line", "Mill Song 24 bars, hard 3-4, 30");
         browser.Button("Make my first plan").Click();
         browser.SeeText("goes beyond");
         browser.Type("Instrument", "Classical guitar");
         browser.SeeText("Guitar: plucked, written E3 to B5, sounds 12 semitones below");
         browser.Type("Mon", "45");
-        browser.Type("Bars", "32");
+        browser.Type("Pieces, one a line", "Mill Song 32 bars, hard 3-4, 30");
         browser.Run("const one = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Make my first plan')); one.click(); one.click(); one.click()");
         browser.SeeText("Warm-up");
         browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]"));
@@ -90,7 +92,7 @@ public sealed class KeptJourney
         profile["instrument"]!.GetValue<string>().ShouldBe("Classical guitar");
         profile["transposition"]!.GetValue<int>().ShouldBe(-12, "known by its fuller name");
         profile["weekdayMinutes"]![0]!.GetValue<int>().ShouldBe(45);
-        (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().Count.ShouldBe(3);
+        (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().Count.ShouldBe(3, "a piece and two passages");
 
         // Kept by a double click it is one piece; removed it can be taken back.
         browser.Open("/music");

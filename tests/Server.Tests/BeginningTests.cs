@@ -17,7 +17,7 @@ public sealed class BeginningTests : IDisposable
         object Visit(int bars, string instrument) => new
         {
             profile = new { instrument, family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } },
-            piece = new { title = "Mill Song", bars, target = 90, passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } } },
+            pieces = new[] { new { title = "Mill Song", bars, target = 90, passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } } } },
             exercise = "C major",
             book = "Small Tunes",
         };
@@ -30,6 +30,21 @@ public sealed class BeginningTests : IDisposable
         (await app.Get("/api/profile"))["instrument"]!.GetValue<string>().ShouldBe("Violin");
         (await app.Get("/api/materials")).AsArray().Count.ShouldBe(5);
         (await app.Get("/api/today"))["drills"]!.AsArray().ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task Lines_are_read_and_planned_from_before_anything_is_entered()
+    {
+        await app.Clock(App.Evening);
+        var empty = await app.Post("/api/first-visit/look", new { lines = "" });
+        empty["pieces"]!.AsArray().ShouldBeEmpty();
+        empty["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(30, "there is a plan before the first line");
+        var look = await app.Post("/api/first-visit/look", new { lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars", minutes = 20 });
+        look["pieces"]!.AsArray().Select(piece => piece!["words"]!.GetValue<string>()).ShouldBe(["48 bars; target 120; hard: 9–12 and 25–28", "A title is missing."]);
+        look["drills"]!.AsArray().ShouldContain(drill => drill!["title"]!.GetValue<string>().Contains("Mill Song", StringComparison.Ordinal));
+        look["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(20);
+        (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse();
+        await app.Refused(HttpMethod.Post, "/api/first-visit/look", new { lines = new string('x', 5000) }, "lines");
     }
 
     [Fact]

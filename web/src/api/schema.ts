@@ -52,22 +52,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/first-visit": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["MakeFirstVisit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/pieces/{id}/pages": {
         parameters: {
             query?: never;
@@ -222,6 +206,38 @@ export interface paths {
         get: operations["GetProfile"];
         put: operations["SetProfile"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-visit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeFirstVisit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-visit/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LookAtFirstLines"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1581,6 +1597,28 @@ export interface components {
             serves?: null | string[];
             title?: null | string;
         };
+        FirstDrillView: {
+            area: null | components["schemas"]["Area"];
+            /** Format: int32 */
+            minutes: number;
+            title: string;
+        };
+        FirstLinesWish: {
+            lines: string;
+            /**
+             * Format: int32
+             * @default 30
+             */
+            minutes: number;
+            /** @default  */
+            exercise: string;
+            /** @default  */
+            book: string;
+        };
+        FirstLookView: {
+            pieces: components["schemas"]["FirstPieceView"][];
+            drills: components["schemas"]["FirstDrillView"][];
+        };
         FirstPiece: {
             title: string;
             /** Format: int32 */
@@ -1589,9 +1627,18 @@ export interface components {
             target?: null | number;
             passages?: null | components["schemas"]["BarsWish"][];
         };
+        FirstPieceView: {
+            title: string;
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            target: null | number;
+            passages: components["schemas"]["BarsWish"][];
+            words: string;
+        };
         FirstVisitWish: {
             profile: components["schemas"]["ProfileWish"];
-            piece?: null | components["schemas"]["FirstPiece"];
+            pieces?: null | components["schemas"]["FirstPiece"][];
             /** @default  */
             exercise: string;
             /** @default  */
@@ -1979,18 +2026,12 @@ export interface components {
             /** @default  */
             method: string;
         };
-        /**
-         * @default Shuffled
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Mix: "Blocked" | "InTurn" | "Shuffled";
         MusicWish: {
             abc: string;
         };
-        /**
-         * @default Letters
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
         NewPassage: {
             /** Format: int32 */
@@ -2379,10 +2420,7 @@ export interface components {
             /** Format: double */
             seconds: number;
         };
-        /**
-         * @default WideningGaps
-         * @enum {unknown}
-         */
+        /** @enum {unknown} */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
         SessionDrillView: {
             /** Format: int32 */
@@ -2917,28 +2955,6 @@ export interface operations {
             };
         };
     };
-    MakeFirstVisit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FirstVisitWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
     AddPage: {
         parameters: {
             query?: {
@@ -3217,6 +3233,52 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProfileView"];
+                };
+            };
+        };
+    };
+    MakeFirstVisit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstVisitWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    LookAtFirstLines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstLinesWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstLookView"];
                 };
             };
         };

@@ -191,7 +191,7 @@ public static class MaterialEndpoints
 /// <summary>What cannot be entered, with the field and the remedy.</summary>
 internal static class MaterialCheck
 {
-    private const int MostBars = 10_000;
+    public const int MostBars = 10_000;
     private const int MostDates = 30;
 
     public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage)

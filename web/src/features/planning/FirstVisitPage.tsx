@@ -1,10 +1,12 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
+import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { keepPreviousData, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { keepBook } from '../../api/book'
-import { ask, client, Problem } from '../../api/client'
-import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { api, ask, client, Problem, type Schemas } from '../../api/client'
+import { RoutineScore } from '../../ui/RoutineScore'
+import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { useDraft } from '../../ui/useDraft'
+import { usePause } from '../../ui/usePause'
 import { Found, InstrumentName, type Unknown } from './FoundInstrument'
 
 const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -13,37 +15,36 @@ interface Start {
   instrument: string
   unknown: Unknown
   minutes: number[]
-  piece: string
-  bars: string
-  target: string
-  passages: string
+  /** Pieces, one a line. */
+  lines: string
   exercise: string
   book: string
 }
 
-/** Instrument, minutes, what you are working on: a usable plan within two minutes. */
+const empty: Start = {
+  instrument: '',
+  unknown: { family: 'other', lowest: '', highest: '' },
+  minutes: [30, 30, 30, 30, 30, 30, 30],
+  lines: '',
+  exercise: '',
+  book: '',
+}
+
+/** Instrument, minutes, what you are working on: a usable plan within two minutes, growing beside the typing. */
 export function FirstVisitPage() {
   const navigate = useNavigate()
   const queries = useQueryClient()
   const { problem, run } = useProblem()
-  const [start, setStart] = useState<Start>({
-    instrument: '',
-    unknown: { family: 'other', lowest: '', highest: '' },
-    minutes: [30, 30, 30, 30, 30, 30, 30],
-    piece: '',
-    bars: '32',
-    target: '',
-    passages: '',
-    exercise: '',
-    book: '',
-  })
-  const set = (part: Partial<Start>) => setStart({ ...start, ...part })
+  const { draft: start, write: set, clear } = useDraft<Start>('first-visit', empty)
   const begin = async () => {
     keepBook('Own')
     if (!(await run(() => enter(start)))) return
+    clear()
     await queries.resetQueries()
     await navigate('/')
   }
+  const minutes = start.minutes[(new Date().getDay() + 6) % 7] || 30
+  const look = useLook({ lines: start.lines, minutes, exercise: start.exercise, book: start.book })
   const demo = async () => {
     keepBook('Demo')
     await queries.resetQueries()
@@ -62,64 +63,61 @@ export function FirstVisitPage() {
         Three things, and the first plan is ready. Everything can be changed later; only the instrument and
         the minutes are needed.
       </Text>
-      <Section number="1" title="What do you play?">
-        <Box width="260px">
-          <InstrumentName name={start.instrument} set={(instrument) => set({ instrument })} />
-        </Box>
-        <Found
-          name={start.instrument}
-          unknown={start.unknown}
-          set={(part) => set({ unknown: { ...start.unknown, ...part } })}
-          problem={problem}
-        />
-        <Refusal problem={problem} field={['instrument', 'family']} />
-      </Section>
-      <Section number="2" title="How many minutes do you have?">
-        {days.map((day, i) => (
-          <Field key={day} label={day}>
-            <TextInput
-              type="number"
-              min={0}
-              max={240}
-              width="74px"
-              value={start.minutes[i]}
-              onChange={(event) =>
-                set({
-                  minutes: start.minutes.map((old, at) => (at === i ? Number(event.target.value) : old)),
-                })
-              }
-            />
-          </Field>
-        ))}
-        <Refusal problem={problem} field="weekdayMinutes" />
-      </Section>
+      <Grid templateColumns={{ base: '1fr', lg: '440px 1fr' }} columnGap="10">
+        <Section number="1" title="What do you play?">
+          <Box width="260px">
+            <InstrumentName name={start.instrument} set={(instrument) => set({ instrument })} />
+          </Box>
+          <Found
+            name={start.instrument}
+            unknown={start.unknown}
+            set={(part) => set({ unknown: { ...start.unknown, ...part } })}
+            problem={problem}
+          />
+          <Refusal problem={problem} field={['instrument', 'family']} />
+        </Section>
+        <Section number="2" title="How many minutes do you have?">
+          {days.map((day, i) => (
+            <Field key={day} label={day}>
+              <TextInput
+                type="number"
+                min={0}
+                max={240}
+                width="74px"
+                value={start.minutes[i]}
+                onChange={(event) =>
+                  set({
+                    minutes: start.minutes.map((old, at) => (at === i ? Number(event.target.value) : old)),
+                  })
+                }
+              />
+            </Field>
+          ))}
+          <Refusal problem={problem} field="weekdayMinutes" />
+        </Section>
+      </Grid>
       <Section number="3" title="What are you working on?">
-        <Field label="A piece" width="230px">
-          <TextInput value={start.piece} onChange={(event) => set({ piece: event.target.value })} />
-        </Field>
-        <Field label="Bars" width="80px">
-          <TextInput
-            type="number"
-            value={start.bars}
-            onChange={(event) => set({ bars: event.target.value })}
-          />
-        </Field>
-        <Field label="Target tempo" width="110px">
-          <TextInput
-            type="number"
-            value={start.target}
-            onChange={(event) => set({ target: event.target.value })}
-          />
-        </Field>
-        <Field label="Its hard bars" hint="like 9-10, 24" width="180px">
-          <TextInput value={start.passages} onChange={(event) => set({ passages: event.target.value })} />
-        </Field>
-        <Box flexBasis="100%">
+        <Box flex="1 1 420px" maxW="620px">
+          <Field label="Pieces, one a line" hint="like: Willow Reel 48 bars 120, hard 9-12, 25-28">
+            <TextArea value={start.lines} rows={3} onChange={(event) => set({ lines: event.target.value })} />
+          </Field>
           <Refusal
             problem={problem}
-            field={['title', 'fromBar', 'toBar', 'target', 'passages', 'pieceId', 'piece', 'examples']}
+            field={[
+              'title',
+              'fromBar',
+              'toBar',
+              'target',
+              'passages',
+              'pieceId',
+              'pieces',
+              'lines',
+              'examples',
+            ]}
           />
         </Box>
+        <Understood pieces={look.data?.pieces ?? []} />
+        <Box flexBasis="100%" />
         <Field label="An exercise" hint="a scale, a pattern" width="230px">
           <TextInput value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
         </Field>
@@ -127,6 +125,13 @@ export function FirstVisitPage() {
           <TextInput value={start.book} onChange={(event) => set({ book: event.target.value })} />
         </Field>
       </Section>
+      {look.data && (
+        <Section title="Your first plan">
+          <Box flexBasis="100%" maxW="940px">
+            <RoutineScore notes={look.data.drills} minutes={minutes} />
+          </Box>
+        </Section>
+      )}
       <Refusal problem={problem} field={['server', 'version', 'request']} />
       <Press look="strong" minH="54px" px="7" fontSize="18px" onClick={() => begin()}>
         Make my first plan
@@ -135,13 +140,47 @@ export function FirstVisitPage() {
   )
 }
 
-function Section({ number, title, children }: { number: string; title: string; children: React.ReactNode }) {
+/** What is typed, read into pieces and planned from, whenever the hand pauses; what was seen before stays meanwhile. */
+function useLook(typed: Schemas['FirstLinesWish']) {
+  const body = JSON.parse(usePause(JSON.stringify(typed))) as Schemas['FirstLinesWish']
+  return api.useQuery(
+    'post',
+    '/api/first-visit/look',
+    { body },
+    { placeholderData: keepPreviousData, throwOnError: false, retry: false },
+  )
+}
+
+/** How each line was understood, to be confirmed by eye. */
+function Understood({ pieces }: { pieces: Schemas['FirstPieceView'][] }) {
+  return (
+    <chakra.ul
+      listStyleType="none"
+      flex="1 1 300px"
+      aria-label="As it was understood"
+      aria-live="polite"
+      pt="5"
+    >
+      {pieces.map((piece, i) => (
+        <li key={i}>
+          <b>{piece.title}</b>
+          {piece.title && ': '}
+          {piece.words}
+        </li>
+      ))}
+    </chakra.ul>
+  )
+}
+
+function Section({ number, title, children }: { number?: string; title: string; children: React.ReactNode }) {
   return (
     <Box as="section" borderTop="1px solid" borderColor="line" py="4" mb="2">
       <chakra.h2 fontSize="24px" mb="3">
-        <chakra.span color="accent" mr="3">
-          {number}
-        </chakra.span>
+        {number && (
+          <chakra.span color="accent" mr="3">
+            {number}
+          </chakra.span>
+        )}
         {title}
       </chakra.h2>
       <Flex gap="3" wrap="wrap" align="start">
@@ -168,14 +207,14 @@ async function enter(start: Start) {
     version: 0,
     underWay: 0,
   } as const
-  const passages = [...start.passages.matchAll(/(\d+)(?:\s*[-–]\s*(\d+))?/g)].map(([, from, to]) => ({
-    from: Number(from),
-    to: Number(to ?? from),
-  }))
-  const target = start.target ? Number(start.target) : null
+  const read = await ask(
+    client.POST('/api/first-visit/look', {
+      body: { lines: start.lines, minutes: 30, exercise: '', book: '' },
+    }),
+  )
   const body = {
     profile: { ...profile, weekdayMinutes: [...start.minutes] },
-    piece: start.piece.trim() ? { title: start.piece, bars: Number(start.bars), target, passages } : null,
+    pieces: read.pieces.map(({ title, bars, target, passages }) => ({ title, bars, target, passages })),
     exercise: start.exercise,
     book: start.book,
   }

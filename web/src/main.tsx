@@ -7,6 +7,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
+import { api } from './api/client'
 import { App } from './app/App'
 import { Boundary } from './app/Boundary'
 import { system } from './app/theme'
@@ -31,6 +32,9 @@ const queries = new QueryClient({
     mutations: { networkMode: 'always' },
   },
 })
+
+// What the first page shows is asked for at once, beside the question whose practice it is.
+if (window.location.pathname === '/') void queries.prefetchQuery(api.queryOptions('get', '/api/today'))
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

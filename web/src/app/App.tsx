@@ -1,16 +1,17 @@
 import { chakra } from '@chakra-ui/react'
 import { Navigate, Outlet, Route, Routes, generatePath, useLocation, useParams } from 'react-router'
 import { api } from '../api/client'
+import { TodayPage } from '../features/planning/TodayPage'
 import { TroublePage } from '../features/keeping/TroublePage'
 import { Failed } from '../ui/Failed'
 import { Outline } from '../ui/Outline'
 import { RemovalOffers } from '../ui/removal'
 import { DemoStrip } from './DemoStrip'
 import { Header, ViewTabs } from './Header'
-import { lazyPage } from './lazyPage'
+import { firstPage, lazyPage } from './lazyPage'
 import { moved } from './places'
 
-const TodayPage = lazyPage(() => import('../features/planning/TodayPage'), 'TodayPage')
+const FirstPage = firstPage(TodayPage)
 const RoutinesPage = lazyPage(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
 const WarmUpsPage = lazyPage(() => import('../features/warmup/WarmUpsPage'), 'WarmUpsPage')
 const SharesPage = lazyPage(() => import('../features/planning/SharesPage'), 'SharesPage')
@@ -45,7 +46,7 @@ export function App() {
             <Route path="/practise" element={<StagePage />} />
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
             <Route element={<Shell />}>
-              <Route path="/" element={<TodayPage />} />
+              <Route path="/" element={<FirstPage />} />
               <Route path="/week" element={<WeekPage />} />
               <Route path="/music" element={<MaterialPage />} />
               <Route path="/music/:id" element={<PiecePage />} />

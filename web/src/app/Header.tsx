@@ -18,7 +18,7 @@ const PlaceLink = chakra(Link, {
 
 /** Mark, places, balance, setting up, and whose practice it is. On a phone the places stand at the bottom, under the thumb. */
 export function Header() {
-  const balance = api.useQuery('get', '/api/week/balance', undefined, { throwOnError: false })
+  const balance = useBalance()
   const { here, leadsTo } = usePlaceMemory()
   const link = (place: Place) => (
     <PlaceLink key={place.to} to={leadsTo(place)} aria-current={here === place ? 'page' : undefined}>
@@ -52,9 +52,9 @@ export function Header() {
           {places.map(link)}
         </Flex>
         <Box flex="1" display={{ md: 'none' }} />
-        {balance.data && (
+        {balance && (
           <Link to="/week" aria-label="The week">
-            <Tines tines={balance.data} small />
+            <Tines tines={balance} small />
           </Link>
         )}
         <chakra.span color="faded">{link(setUp)}</chakra.span>
@@ -63,6 +63,17 @@ export function Header() {
       <ThumbBar here={here} leadsTo={leadsTo} />
     </>
   )
+}
+
+/** The balance of the week: on Today it comes with the plan, elsewhere by itself and without one. */
+function useBalance() {
+  const onToday = useLocation().pathname === '/'
+  const plan = api.useQuery('get', '/api/today', undefined, { throwOnError: false, enabled: onToday })
+  const alone = api.useQuery('get', '/api/week/balance', undefined, {
+    throwOnError: false,
+    enabled: !onToday,
+  })
+  return onToday ? plan.data?.tines : alone.data
 }
 
 /** The places on a phone. */

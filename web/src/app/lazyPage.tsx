@@ -26,3 +26,15 @@ export function lazyPage<K extends string>(load: () => Promise<Record<K, Compone
     )
   }
 }
+
+/** A view that comes with the program, because one begins there. */
+export function firstPage(View: ComponentType) {
+  return function FirstPage() {
+    const { reset } = useQueryErrorResetBoundary()
+    return (
+      <Boundary again={reset}>
+        <View />
+      </Boundary>
+    )
+  }
+}

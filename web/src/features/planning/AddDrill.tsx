@@ -1,12 +1,18 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { NumberInput, Press, Select } from '../../ui/fields'
 import type { Today } from './useToday'
 
 /** What waits, and anything else, can be added by hand. */
 export function AddDrill({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
-  const materials = api.useQuery('get', '/api/materials')
+  // The plan comes first; what could be added is asked for a moment later.
+  const [asked, setAsked] = useState(false)
+  useEffect(() => {
+    const timer = setTimeout(() => setAsked(true), 800)
+    return () => clearTimeout(timer)
+  }, [])
+  const materials = api.useQuery('get', '/api/materials', undefined, { enabled: asked })
   const [chosen, setChosen] = useState('')
   const [minutes, setMinutes] = useState(3)
   const waiting = today.waiting.filter((item) => item.materialId !== null)
@@ -38,6 +44,7 @@ export function AddDrill({ state, today }: { state: Today; today: Schemas['Today
           width="auto"
           maxW="320px"
           value={chosen}
+          onFocus={() => setAsked(true)}
           onChange={(event) => setChosen(event.target.value)}
         >
           <option value="">Add something …</option>

@@ -7,6 +7,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
+import { chosenBook } from './api/book'
 import { api } from './api/client'
 import { App } from './app/App'
 import { Boundary } from './app/Boundary'
@@ -22,7 +23,8 @@ const isRefusal = (error: unknown) => {
 const queries = new QueryClient({
   defaultOptions: {
     queries: {
-      retry: 2,
+      // Away it is asked again; what was refused would be refused again.
+      retry: (tries, error) => tries < 2 && !isRefusal(error),
       retryDelay: 400,
       staleTime: 2000,
       networkMode: 'always',
@@ -33,8 +35,9 @@ const queries = new QueryClient({
   },
 })
 
-// What the first page shows is asked for at once, beside the question whose practice it is.
-if (window.location.pathname === '/') void queries.prefetchQuery(api.queryOptions('get', '/api/today'))
+// What the first page shows is asked for at once, beside the question whose practice it is; on a first visit there is no plan yet.
+if (window.location.pathname === '/' && chosenBook())
+  void queries.prefetchQuery(api.queryOptions('get', '/api/today'))
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

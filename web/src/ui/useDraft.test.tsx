@@ -1,5 +1,6 @@
 import { act, renderHook } from '@testing-library/react'
 import { beforeEach, expect, test } from 'vitest'
+import { keepBook } from '../api/book'
 import { useDraft } from './useDraft'
 
 const open = (name = 'close:4') =>
@@ -42,4 +43,17 @@ test('what cannot be read any more is an empty form, not a broken page', () => {
   act(() => here.result.current.write({ text: 'x' }))
   localStorage.setItem(localStorage.key(0)!, '{not json')
   expect(open().result.current.draft).toEqual({ text: '', tension: 0 })
+})
+
+test('what is written before there is a book stays when one is chosen; the rest belongs to its book', () => {
+  keepBook('Demo')
+  const first = renderHook(() => useDraft('first-visit', { text: '' }, true))
+  const note = renderHook(() => useDraft('note', { text: '' }))
+  act(() => first.result.current.write({ text: 'Mill Song' }))
+  act(() => note.result.current.write({ text: 'of the other book' }))
+  keepBook('Own')
+  first.rerender()
+  note.rerender()
+  expect(first.result.current.draft.text).toBe('Mill Song')
+  expect(note.result.current.draft.text).toBe('')
 })

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { chosenBook } from '../api/book'
 
-const placeOf = (name: string) => `draft:${chosenBook() ?? 'usual'}:${name}`
+const placeOf = (name: string, ofAnyBook: boolean) =>
+  `draft:${ofAnyBook ? 'any' : (chosenBook() ?? 'usual')}:${name}`
 
 function read<T>(place: string): T | null {
   try {
@@ -13,10 +14,10 @@ function read<T>(place: string): T | null {
 
 /**
  * Something being written. It is kept in this browser at every letter, until it is saved or thrown away: leaving the page, a
- * reload and a second window find it again.
+ * reload and a second window find it again. It belongs to the book it was begun in, or, before there is one, to none.
  */
-export function useDraft<T>(name: string, empty: T) {
-  const place = placeOf(name)
+export function useDraft<T>(name: string, empty: T, ofAnyBook = false) {
+  const place = placeOf(name, ofAnyBook)
   const start = useRef(empty)
   const [draft, setDraft] = useState<T>(() => read<T>(place) ?? empty)
 

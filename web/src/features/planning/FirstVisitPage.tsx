@@ -35,7 +35,7 @@ export function FirstVisitPage() {
   const navigate = useNavigate()
   const queries = useQueryClient()
   const { problem, run } = useProblem()
-  const { draft: start, write: set, clear } = useDraft<Start>('first-visit', empty)
+  const { draft: start, write: set, clear } = useDraft<Start>('first-visit', empty, true)
   const begin = async () => {
     keepBook('Own')
     if (!(await run(() => enter(start)))) return

@@ -11,6 +11,14 @@ export default ts.config(
     {
         files: ['src/**/*.{ts,tsx}'],
         plugins: { 'react-hooks': hooks },
-        rules: { ...hooks.configs.recommended.rules, 'jsx-a11y/no-autofocus': 'off' },
+        languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+        rules: {
+            ...hooks.configs.recommended.rules,
+            'react-hooks/exhaustive-deps': 'error',
+            'jsx-a11y/no-autofocus': 'off',
+            // A promise that nobody waits for says so; what it refuses is never lost by accident.
+            '@typescript-eslint/no-floating-promises': 'error',
+            '@typescript-eslint/no-misused-promises': 'error',
+        },
     },
 )

@@ -25,7 +25,11 @@ beforeEach(() => {
     toFake: ['setInterval', 'clearInterval', 'setTimeout', 'clearTimeout', 'performance', 'Date'],
   })
 })
-const pass = (seconds: number) => step(() => vi.advanceTimersByTime(seconds * 1000))
+const pass = (seconds: number) => {
+  step(() => {
+    vi.advanceTimersByTime(seconds * 1000)
+  })
+}
 
 test('seconds run while the session runs, from what the file has', () => {
   const { result, rerender } = renderHook(({ of }) => usePlayed(of)[0], {
@@ -44,7 +48,7 @@ test('a closed lid is no practice, and another drill begins at its own seconds',
   // The page slept for an hour: its timers did not run meanwhile.
   const slept = performance.now() + 3_600_000
   vi.spyOn(performance, 'now').mockImplementation(() => slept)
-  step(() => vi.advanceTimersByTime(200))
+  pass(0.2)
   expect(result.current).toBeCloseTo(4, 0)
   vi.restoreAllMocks()
   rerender({ of: session({ position: 1 }) })

@@ -15,11 +15,12 @@ export function useAwake(running: boolean) {
         // The system may refuse; practice goes on.
       }
     }
-    void hold()
-    document.addEventListener('visibilitychange', hold)
+    const again = () => void hold()
+    again()
+    document.addEventListener('visibilitychange', again)
     return () => {
       over = true
-      document.removeEventListener('visibilitychange', hold)
+      document.removeEventListener('visibilitychange', again)
       void lock?.release()
     }
   }, [running])

@@ -1,9 +1,10 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
-import { useDeferredValue, useState } from 'react'
+import { keepPreviousData, useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Outline } from '../../ui/Outline'
+import { OutlineLines } from '../../ui/Outline'
+import { usePause } from '../../ui/usePause'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
 import { useRemoval } from '../../ui/removal'
@@ -20,7 +21,7 @@ const kinds: Record<Schemas['EntryKind'], string> = {
 export function JournalPage() {
   const [search, setSearch] = useState('')
   const [before, setBefore] = useState<string[]>([])
-  const words = useDeferredValue(search)
+  const words = usePause(search)
   const [asked] = useSearchParams()
   const material = Number(asked.get('material')) || undefined
   return (
@@ -44,7 +45,7 @@ export function JournalPage() {
       {material ? <About material={material} /> : <NewEntry />}
       {[undefined, ...before].map((day, i) => (
         <Stretch
-          key={`${words}${day ?? ''}${material ?? ''}`}
+          key={`${day ?? ''}${material ?? ''}`}
           search={words}
           material={material}
           before={day}
@@ -67,10 +68,13 @@ function Stretch({
   more?: (before: string) => void
 }) {
   const today = api.useQuery('get', '/api/today')
-  const journal = api.useQuery('get', '/api/journal', {
-    params: { query: { search: search || undefined, before, materialId: material } },
-  })
-  if (!journal.data) return <Outline />
+  const journal = api.useQuery(
+    'get',
+    '/api/journal',
+    { params: { query: { search: search || undefined, before, materialId: material } } },
+    { placeholderData: keepPreviousData },
+  )
+  if (!journal.data) return <OutlineLines />
   if (journal.data.days.length === 0)
     return before ? null : (
       <Empty>

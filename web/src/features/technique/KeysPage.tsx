@@ -150,7 +150,7 @@ function SameFingers() {
     {},
     { enabled: choices.data?.family === 'keys' },
   )
-  if (!groups.data) return <Outline />
+  if (!groups.data) return null
   return (
     <Box as="section" aria-label="Scales with the same fingers" mt="6">
       <chakra.h2 fontSize="22px">Scales with the same fingers</chakra.h2>

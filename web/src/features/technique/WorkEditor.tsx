@@ -8,6 +8,7 @@ import { Engraving } from '../../ui/Engraving'
 import { GrooveGrid } from '../../ui/GrooveGrid'
 import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
 import { Serves } from '../material/MaterialFields'
+import { usePause } from '../../ui/usePause'
 import { WorkFields } from './WorkFields'
 import { kinds, type Draft } from './work'
 
@@ -20,10 +21,12 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
     window.scrollTo(0, 0)
   }, [])
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
+  // Looked at whenever the hand pauses.
+  const typed = usePause(draft.work)
   const look = api.useQuery(
     'post',
     '/api/technique/made/look',
-    { body: { work: draft.work } },
+    { body: { work: typed } },
     { placeholderData: (before: Schemas['LookView'] | undefined) => before, retry: false },
   )
   const refused = (look.error as { detail?: string } | null)?.detail

@@ -38,6 +38,8 @@ const config = defineConfig({
         wrong: { value: '#a32a1a' },
         stage: { value: '#181c26' },
         stageLine: { value: '#3a404e' },
+        stageEdge: { value: '#5d6475' },
+        stageHover: { value: '#262c3a' },
         stageText: { value: '#f4efe3' },
         stageFaded: { value: '#b9bec9' },
         stageAccent: { value: '#f2c868' },

@@ -41,6 +41,10 @@ public static class DayMinutes
     public static IReadOnlyList<AreaBalance> Balance(ProfileRow profile, IReadOnlyList<AreaHistory> history, DateOnly day, double playedToday) =>
         WeekBalance.Of(Bookkeeping.SharesOf(profile), history, Math.Max(0, WeekOf(profile)[((int)day.DayOfWeek + 6) % 7] - (int)Math.Round(playedToday)));
 
+    /// <summary>The same from what is loaded already.</summary>
+    public static IReadOnlyList<AreaBalance> Balance(DayFacts facts) =>
+        Balance(facts.Profile, facts.History, facts.Day, facts.MinutesByDay.GetValueOrDefault(facts.Day));
+
     private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
 
     /// <summary>Minutes of the days on which one plays, on average.</summary>

@@ -170,7 +170,7 @@ public static class TodayEndpoints
         return new TodayView(
             facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], DayMinutes.Balance(facts.Profile, facts.History, facts.Day, facts.MinutesByDay.GetValueOrDefault(facts.Day)), BodyQuestion(facts),
+            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], DayMinutes.Balance(facts), BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
             row.Focus, Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials), Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
     }

@@ -25,7 +25,7 @@ public static class WeekEndpoints
         {
             var facts = await desk.FactsAsync(cancel);
             return new WeekView(
-                facts.Day, DayMinutes.Balance(facts.Profile, facts.History, facts.Day, facts.MinutesByDay.GetValueOrDefault(facts.Day)),
+                facts.Day, DayMinutes.Balance(facts),
                 [.. DayMinutes.Performances(facts).Select(plan => new DateView(
                     plan.PieceId, plan.Title, plan.Date, plan.SectionsFrom, plan.RunsFrom, Core.Repertoire.Performances.On(facts.Materials.First(one => one.Id == plan.PieceId), facts.Day), plan.Fits, plan.Words))]);
         }).WithName("GetWeek");

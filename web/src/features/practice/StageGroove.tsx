@@ -44,7 +44,7 @@ export function StageGroove({ groove, tempo, ownBar, running }: Props) {
   return (
     <Box mt="4" maxW="760px">
       <GrooveGrid groove={groove} dark now={loop.place} />
-      <Press mt="2" borderColor="#5d6475" onClick={() => toggle.current()} _hover={{ bg: '#262c3a' }}>
+      <Press mt="2" borderColor="stageEdge" onClick={() => toggle.current()} _hover={{ bg: 'stageHover' }}>
         <Text as="span" fontWeight={700}>
           G
         </Text>

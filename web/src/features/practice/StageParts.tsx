@@ -45,12 +45,12 @@ export function Told({ dismiss, children }: { dismiss?: () => void; children: Re
 export function StageButton({ keys, name, press }: { keys: string; name: string; press: () => void }) {
   return (
     <Press
-      borderColor="#5d6475"
+      borderColor="stageEdge"
       px="2.5"
       fontSize="16px"
       minH="44px"
       fontWeight={500}
-      _hover={{ bg: '#262c3a' }}
+      _hover={{ bg: 'stageHover' }}
       onClick={press}
     >
       <Text as="span" fontWeight={700}>

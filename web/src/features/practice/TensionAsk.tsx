@@ -13,10 +13,10 @@ export function TensionAsk({ answer }: { answer: (level: number) => void }) {
       {levels.map((name, level) => (
         <Press
           key={name}
-          borderColor="#5d6475"
+          borderColor="stageEdge"
           minH="44px"
           onClick={() => answer(level)}
-          _hover={{ bg: '#262c3a' }}
+          _hover={{ bg: 'stageHover' }}
         >
           <Text as="span" fontWeight={700}>
             {level}

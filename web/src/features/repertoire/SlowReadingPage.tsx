@@ -124,7 +124,7 @@ function Music({ piece, bar }: { piece: Schemas['PieceView']; bar: number }) {
 
 function StageKey({ keys, name, press }: { keys: string; name: string; press: () => void }) {
   return (
-    <Press borderColor="#5d6475" minH="44px" fontWeight={500} _hover={{ bg: '#262c3a' }} onClick={press}>
+    <Press borderColor="stageEdge" minH="44px" fontWeight={500} _hover={{ bg: 'stageHover' }} onClick={press}>
       <Text as="span" fontWeight={700}>
         {keys}
       </Text>

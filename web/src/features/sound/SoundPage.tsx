@@ -49,7 +49,7 @@ export function SoundPage() {
             value={tempo}
             onChange={(event) => choose(Number(event.target.value))}
             width="100%"
-            accentColor="#1e2230"
+            accentColor="ink"
             my="3"
           />
           <Flex gap="2" align="center" mb="5" wrap="wrap">

@@ -16,7 +16,7 @@ internal static class LifePrint
     public static void Write(string file)
     {
         var materials = Material();
-        var player = new ProfileRow { Family = "plucked", Instrument = "Guitar" };
+        var player = new ProfileRow { Family = TuningFork.Core.Theory.Family.Plucked, Instrument = "Guitar" };
         var history = new History(player, new RoutineRow { Name = "weave", BlocksJson = System.Text.Json.JsonSerializer.Serialize(Shapes.Default.Blocks, Bookkeeping.Json), Interwoven = true }, seed: 11, [.. Bookkeeping.WarmUpsFor(player).Select((row, i) => { row.Id = 1 + i; return row; })]);
         using var paper = new StreamWriter(file);
         for (var day = First; day < First.AddDays(Days); day = day.AddDays(1))

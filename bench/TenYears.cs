@@ -19,7 +19,7 @@ internal static class TenYears
         await PracticeFile.PrepareAsync(path);
         await using var db = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(db);
-        var profile = new ProfileRow { Instrument = "Bench viola", Family = "strings", Version = 1 };
+        var profile = new ProfileRow { Instrument = "Bench viola", Family = TuningFork.Core.Theory.Family.Strings, Version = 1 };
         var materials = Materials().ToList();
         db.Profiles.Add(profile);
         db.Materials.AddRange(materials);

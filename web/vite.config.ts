@@ -8,6 +8,24 @@ export default defineConfig({
     react(),
     compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css)$/, threshold: 0 }),
   ],
-  build: { outDir: 'dist', emptyOutDir: true, assetsInlineLimit: 0 },
+  build: {
+    outDir: 'dist',
+    emptyOutDir: true,
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        // What every page is made of comes in one file, so that the first page asks for little.
+        codeSplitting: {
+          groups: [
+            {
+              name: 'base',
+              test: /src\/(api|app|theme|ui)\/|node_modules\/(@chakra-ui|@ark-ui|@zag-js|@emotion|@tanstack|@dnd-kit|react|react-dom|react-router|scheduler|openapi-|lucide-react|@floating-ui)/,
+              minShareCount: 2,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:5080' } },
 })

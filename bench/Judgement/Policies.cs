@@ -177,7 +177,7 @@ internal static class Policies
     private static int? Altered(Target? target) => target?.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
 
     private static DateOnly Due(MaterialRow row) => row.LastVisit is { } last
-        ? Return.Due(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, row.Readiness, row.Slipped, null)
+        ? DueDay.Of(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, row.Readiness, row.Slipped, null)
         : DateOnly.MinValue;
 
     private static IEnumerable<(int, int?)> Blocked(DateOnly day, int takes)

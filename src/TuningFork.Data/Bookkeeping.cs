@@ -213,7 +213,7 @@ public static class Bookkeeping
     }
 
     /// <summary>The clef of an instrument that nobody knows by name: bass where its middle lies below middle C.</summary>
-    private static Clef ClefFor(ProfileRow profile) => profile.Family == "percussion" ? Clef.Percussion
+    private static Clef ClefFor(ProfileRow profile) => profile.Family == Family.Percussion ? Clef.Percussion
         : Pitch.TryParse(profile.Lowest, out var lowest) && Pitch.TryParse(profile.Highest, out var highest) && lowest.Midi + highest.Midi < 120 ? Clef.Bass : Clef.Treble;
 
     /// <summary>The wanted shares of a profile.</summary>

@@ -73,6 +73,7 @@ app.MapBackups();
 app.MapTakeFromDemo();
 app.MapProfile();
 app.MapInstruments();
+app.MapChoices();
 app.MapFirstVisit();
 app.MapToday();
 app.MapWeek();

@@ -65,9 +65,9 @@ public sealed class AccessibilityTests
         browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         Inspect("stage", "//*[@data-testid='stage-title']");
         browser.Press("n");
-        Inspect("note", "//dialog//textarea");
+        Inspect("note", "//*[@role='dialog']//textarea");
         browser.Press(Keys.Escape, "?");
-        Inspect("keys", "//dialog");
+        Inspect("keys", "//*[@role='dialog']");
         Check("/close", "//fieldset");
         browser.Resize(390, 844);
         Check("/", "//ol/li");

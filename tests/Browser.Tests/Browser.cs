@@ -132,9 +132,12 @@ public sealed class Browser : IDisposable
 
     /// <summary>The control with this accessible label: aria-label or the words of its label.</summary>
     public IWebElement Control(string label) => See(By.XPath(
-        $"//*[@aria-label=\"{label}\"] | //label[.//span[starts-with(normalize-space(.), \"{label}\")]]//*[self::input or self::select or self::textarea]"));
+        $"//*[@aria-label=\"{label}\"] | //*[@id = //label[starts-with(normalize-space(.), \"{label}\")]/@for] | //fieldset[@aria-label=\"{label}\"]"));
 
     public IWebElement Button(string text) => See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
+
+    /// <summary>Ticks what has this label, or takes the tick away.</summary>
+    public void Tick(string label) => See(By.XPath($"//label[contains(normalize-space(.), \"{label}\")]")).Click();
 
     /// <summary>Opens a drill of today's list by its title, so that it can be overruled.</summary>
     public void More(string title) => See(By.XPath($"//ol[@aria-label=\"Today's drills\"]/li//button[@aria-expanded='false' and .//*[@data-testid='drill' and starts-with(., \"{title}\")]]")).Click();

@@ -69,7 +69,7 @@ public sealed class DayJourney
         // The keys belong to the text at once: no click, no tab.
         browser.See(By.CssSelector("textarea[aria-label='Note']"));
         browser.Press("Left hand late", Keys.Enter);
-        browser.Until(page => page.FindElements(By.TagName("dialog")).Count == 0);
+        browser.Until(page => page.FindElements(By.CssSelector("[role=dialog]")).Count == 0);
         browser.Press("2");
         browser.Press(" ");
         browser.SeeText("paused");
@@ -79,7 +79,7 @@ public sealed class DayJourney
         // Close: lines, tomorrow, the session's note.
         browser.Press(Keys.Escape);
         browser.Control("What was it like, and what next?").SendKeys("Slow and good.");
-        browser.See(By.XPath("//label[contains(., 'tomorrow')]/input")).Click();
+        browser.Tick("tomorrow");
         browser.Button("Close and keep").Click();
         browser.SeeText("planned. What you did today");
 

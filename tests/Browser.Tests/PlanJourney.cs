@@ -23,7 +23,7 @@ public sealed class PlanJourney
         browser.Type("What, new part", "Light runs");
         browser.Choose("Played on, Light runs", "a passage you know");
         browser.Until(_ => browser.Shown("cut") == "6 min");
-        browser.See(By.XPath("//label[contains(., 'rehearsal later')]/input")).Click();
+        browser.Tick("rehearsal later");
         browser.Until(_ => browser.Shown("cut").Contains("the core only, without light runs", StringComparison.Ordinal));
         browser.Button("Keep it").Click();
         browser.See(By.XPath("//section[@aria-label='Before the band' and contains(., 'next in turn')]"));
@@ -124,7 +124,7 @@ public sealed class PlanJourney
         browser.Type("Technique, most", "40" + Keys.Tab);
         browser.Type("Technique, wanted", "25" + Keys.Tab);
         browser.Type("Technique, least", "25" + Keys.Tab);
-        browser.See(By.XPath("//li[.//*[@aria-label='Move Technique']]//label[contains(., 'must')]/input")).Click();
+        browser.See(By.XPath("//li[.//*[@aria-label='Move Technique']]//label[normalize-space(.)='must']")).Click();
         browser.Type("Minutes to try", "20" + Keys.Tab);
         browser.SeeText("The musts need 26 minutes and 20 leave 20 for playing: 6 too few.");
         browser.Type("Minutes to try", "45" + Keys.Tab);
@@ -172,7 +172,7 @@ public sealed class PlanJourney
         browser.Tap(browser.See(By.XPath("//button[contains(., 'note')]")));
         browser.Control("Note").SendKeys("From the tablet");
         browser.Tap(browser.Button("Keep"));
-        browser.Until(page => page.FindElements(By.TagName("dialog")).Count == 0);
+        browser.Until(page => page.FindElements(By.CssSelector("[role=dialog]")).Count == 0);
         ((long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBeLessThanOrEqualTo(1);
         browser.Open("/journal");
         browser.SeeText("From the tablet");
@@ -189,7 +189,7 @@ public sealed class PlanJourney
         browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
         browser.See(By.CssSelector("[data-testid='stage-left']"));
         browser.Press(Keys.Escape);
-        browser.See(By.XPath("//label[contains(., 'Pain')]/input")).Click();
+        browser.Tick("Pain");
         browser.SeeText("See a doctor or a physiotherapist who knows musicians");
         browser.Control("Where").SendKeys("right wrist");
         browser.Button("Close and keep").Click();

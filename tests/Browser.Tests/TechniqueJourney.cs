@@ -28,7 +28,7 @@ public sealed class TechniqueJourney
         browser.SeeText("D melodic minor scale");
         browser.Button("Hear it").Click();
         browser.Button("Stop").Click();
-        browser.See(By.XPath("//label[contains(., 'through all keys')]/input")).Click();
+        browser.Tick("through all keys");
         browser.Button("Keep as an exercise").Click();
         browser.SeeText("Kept as an exercise");
 

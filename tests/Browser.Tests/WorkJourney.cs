@@ -72,7 +72,7 @@ public sealed class WorkJourney
         browser.Open("/craft/sheets");
         browser.Choose("octaves", "1");
         browser.Choose("fingers", "right hand");
-        browser.See(By.XPath("//label[contains(., 'names under the notes')]/input")).Click();
+        browser.Tick("names under the notes");
         browser.Until(page => page.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric")).Count == 15);
         string.Concat(browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric")).Take(8).Select(name => name.Text.Trim())).ShouldBe("12345671");
     }

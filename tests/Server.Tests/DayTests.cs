@@ -132,7 +132,7 @@ public sealed class DayTests : IDisposable
         (await app.Get("/api/journal"))["days"]!.AsArray().Count.ShouldBe(14);
         app.Http.DefaultRequestHeaders.Remove("Practice-Book");
         app.Http.DefaultRequestHeaders.Add("Practice-Book", "HandDrum");
-        (await app.Get("/api/profile"))["family"]!.GetValue<string>().ShouldBe("percussion");
+        (await app.Get("/api/profile"))["family"]!.GetValue<string>().ShouldBe("Percussion");
         today = await app.Get("/api/today");
         today["total"]!.GetValue<int>().ShouldBe(today["minutes"]!.GetValue<int>());
         app.Http.DefaultRequestHeaders.Remove("Practice-Book");

@@ -14,8 +14,8 @@ public sealed class InstrumentTests : IDisposable
     [Fact]
     public async Task A_fuller_name_is_known_with_its_family_its_range_and_how_it_sounds()
     {
-        var profile = await app.Put("/api/profile", new { instrument = "Classical guitar", family = "", weekdayMinutes = Week });
-        profile["family"]!.GetValue<string>().ShouldBe("plucked");
+        var profile = await app.Put("/api/profile", new { instrument = "Classical guitar", weekdayMinutes = Week });
+        profile["family"]!.GetValue<string>().ShouldBe("Plucked");
         profile["transposition"]!.GetValue<int>().ShouldBe(-12);
         var choices = await app.Get("/api/technique/choices");
         choices["lowest"]!.GetValue<string>().ShouldBe("E3");
@@ -26,7 +26,7 @@ public sealed class InstrumentTests : IDisposable
     [Fact]
     public async Task What_nobody_knows_by_name_is_asked_for()
     {
-        await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Nyckelharpa", family = "", weekdayMinutes = Week }, "family");
+        await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Nyckelharpa", weekdayMinutes = Week }, "family");
         await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Nyckelharpa", family = "strings", weekdayMinutes = Week }, "lowest");
         await app.Put("/api/profile", new { instrument = "Nyckelharpa", family = "strings", lowest = "C3", highest = "C5", weekdayMinutes = Week });
         (await app.Get("/api/technique/choices"))["lowest"]!.GetValue<string>().ShouldBe("C3");

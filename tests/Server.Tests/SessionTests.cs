@@ -69,7 +69,7 @@ public sealed class SessionTests : IDisposable
         await app.Post("/api/session/act", act);
         await app.Close();
         var day = (await app.Get("/api/journal"))["days"]![0]!;
-        day["tension"]!.GetValue<int>().ShouldBe(3);
+        day["wasTense"]!.GetValue<bool>().ShouldBeTrue();
         app.Count("Bodies").ShouldBe(1);
     }
 

@@ -55,7 +55,7 @@ public sealed class WarmUpTests : IDisposable
         plain["leftOut"]!.AsArray().ShouldBeEmpty();
         var rehearsal = await app.Post("/api/warm-ups/cut", new { parts, sittingMinutes = 60, demands = new[] { "Rehearsal" } });
         rehearsal["minutes"]!.GetValue<int>().ShouldBe(6);
-        rehearsal["reason"]!.GetValue<string>().ShouldContain("a rehearsal later");
+        rehearsal["words"]!.GetValue<string>().ShouldContain("a rehearsal later");
         await app.Put("/api/warm-ups/opening", new { school = "Awareness", awareness = "Three breaths." });
         (await app.Post("/api/warm-ups/cut", new { parts, sittingMinutes = 60, demands = new[] { "Rehearsal" } }))["stretches"]![0]!["title"]!.GetValue<string>().ShouldBe("Awareness, always the same");
 

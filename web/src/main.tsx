@@ -11,7 +11,7 @@ import { chosenBook } from './api/book'
 import { api } from './api/client'
 import { App } from './app/App'
 import { Boundary } from './app/Boundary'
-import { system } from './app/theme'
+import { system } from './theme'
 
 // The page allows only style sheets that carry this request's nonce.
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content

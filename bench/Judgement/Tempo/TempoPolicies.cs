@@ -90,7 +90,7 @@ internal static class TempoPolicies
     private static bool LastFirst(TempoBook book, int id) => book.Firsts[id].Count > 0 && book.Firsts[id][^1] is var last && last.Clean && last.Tempo >= book.Passages[id].Piece!.Target!.Value * 0.92;
 
     private static DateOnly Due(TempoBook book, int id) => book.Passages[id] is { LastVisit: { } last } row
-        ? Return.Due(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, book.Rating(id), row.Slipped, null)
+        ? DueDay.Of(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, book.Rating(id), row.Slipped, null)
         : DateOnly.MinValue;
 
     private static IEnumerable<int> Blocked(TempoBook book, DateOnly day)

@@ -50,9 +50,9 @@ public static class EarTasks
         new("ear:steady", "Steady, faster, slower", "say where the pulse goes", IsPitched: false),
     ];
 
-    /// <summary>The tasks of a family of instruments: those of pitch, or for percussion those of rhythm.</summary>
-    /// <param name="family">The family.</param>
-    public static IEnumerable<EarTask> For(string family) => All.Where(task => task.IsPitched == (family != "percussion"));
+    /// <summary>The tasks that fit an instrument: those of pitch, or without pitch those of rhythm.</summary>
+    /// <param name="isPitched">Whether it has notes of its own.</param>
+    public static IEnumerable<EarTask> For(bool isPitched) => All.Where(task => task.IsPitched == isPitched);
 
     /// <summary>One question.</summary>
     /// <param name="key">Key of a task of <see cref="All"/>.</param>

@@ -22,7 +22,17 @@ public sealed record Body(bool Quiet, bool HoldTempo, IReadOnlySet<DateOnly> Qui
     /// <summary>Days for which tension is remembered (common practice).</summary>
     private const int TensionDays = 3;
 
-    private const int MuchTension = 2;
+    /// <summary>From this level on tension is the ceiling: tempo does not rise.</summary>
+    public const int HighTension = 2;
+
+    /// <summary>The highest level that can be told.</summary>
+    public const int MostTension = 3;
+
+    /// <summary>Steps by which the tempo goes down when tension is told: two when it is high, one when it has risen.</summary>
+    /// <param name="tension">What was told, 0 to 3.</param>
+    /// <param name="before">What was told before on that day, or null.</param>
+    /// <param name="minds">True where a rise alone counts: it was asked for, or several things take turns.</param>
+    public static int StepsDown(int tension, int? before, bool minds) => tension >= HighTension ? 2 : minds && tension > (before ?? 0) ? 1 : 0;
 
     /// <summary>How it stands.</summary>
     /// <param name="words">What was told, oldest first.</param>
@@ -35,7 +45,7 @@ public sealed record Body(bool Quiet, bool HoldTempo, IReadOnlySet<DateOnly> Qui
         if (words.Count == 0)
             return Well;
         var last = words[^1];
-        var hold = last.Tension >= MuchTension && today.DayNumber - last.Day.DayNumber <= TensionDays;
+        var hold = last.Tension >= HighTension && today.DayNumber - last.Day.DayNumber <= TensionDays;
         var pain = words.ToList().FindLastIndex(word => word.Pain);
         if (pain < 0)
             return new Body(false, hold, Well.QuietDays, null);

@@ -85,8 +85,11 @@ public sealed record DayRequest
     /// <summary>True when the sitting before was so long ago that raw and slipped things, changes and ladders may come again today.</summary>
     public bool BackToday { get; init; }
 
-    /// <summary>Family of the instrument, one of those that <see cref="Theory.Instrument.Families"/> names.</summary>
-    public string Family { get; init; } = "other";
+    /// <summary>Family of the instrument.</summary>
+    public Theory.Family Family { get; init; } = Theory.Family.Other;
+
+    /// <summary>Whether the instrument has notes of its own; a hand drum has none.</summary>
+    public bool IsPitched { get; init; } = true;
 
     /// <summary>The versions of the warm-up; those of the family when there are none.</summary>
     public IReadOnlyList<WarmUp> WarmUps { get; init; } = [];

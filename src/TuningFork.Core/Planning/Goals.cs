@@ -102,6 +102,25 @@ public static class Goals
         _ => materials.FirstOrDefault(material => material.Id == id)?.KeyPlan?.Keys(id).Count ?? 0,
     };
 
+    /// <summary>An aim in words: "clean at 96", "3 passages ready", "12 keys clean".</summary>
+    /// <param name="kind">What it measures.</param>
+    /// <param name="value">How much of it.</param>
+    public static string Say(GoalKind kind, int value) => kind switch
+    {
+        GoalKind.Tempo => $"clean at {value}",
+        GoalKind.Ready => $"{Words.Count(value, "passage")} ready",
+        _ => $"{Words.Count(value, "key")} clean",
+    };
+
+    /// <summary>What it is counted in: "beats a minute", "passages", "keys".</summary>
+    /// <param name="kind">What it measures.</param>
+    public static string Unit(GoalKind kind) => kind switch
+    {
+        GoalKind.Tempo => "beats a minute",
+        GoalKind.Ready => "passages",
+        _ => "keys",
+    };
+
     /// <summary>What this week asks: "goal: clean at 96 by 12 May", "goal: 3 passages ready by 12 May, behind".</summary>
     /// <param name="goal">The goal.</param>
     /// <param name="value">What it measures now.</param>
@@ -110,13 +129,7 @@ public static class Goals
     {
         ArgumentNullException.ThrowIfNull(goal);
         var step = goal.Step(day);
-        var what = goal.Kind switch
-        {
-            GoalKind.Tempo => $"clean at {step.Value}",
-            GoalKind.Ready => $"{Words.Count(step.Value, "passage")} ready",
-            _ => $"{Words.Count(step.Value, "key")} clean",
-        };
-        return $"goal: {what} by {step.By.ToString("d MMM", CultureInfo.InvariantCulture)}{(goal.Behind(value, day) ? ", behind" : "")}";
+        return $"goal: {Say(goal.Kind, step.Value)} by {step.By.ToString("d MMM", CultureInfo.InvariantCulture)}{(goal.Behind(value, day) ? ", behind" : "")}";
     }
 
     /// <summary>Material with the goals it serves: itself, or the passages of its piece that are not ready. Reached goals ask for nothing.</summary>

@@ -29,7 +29,7 @@ public static class MethodChoice
         [
             .. Ours.Where(method => method == Methods.PutBack ? material.Kind == MaterialKind.Passage
                 : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, 1, "") is not null
-                : request.Family != "percussion" || !OfPitch.Contains(method)),
+                : request.IsPitched || !OfPitch.Contains(method)),
             .. request.Methods,
         ];
     }

@@ -11,8 +11,34 @@ public sealed record WarmUpStretch(IReadOnlyList<(WarmUpPart Part, int Place)> P
 /// <summary>A warm-up cut to the minutes and the demands of a day.</summary>
 /// <param name="Stretches">What is played, in order; the minutes add up exactly.</param>
 /// <param name="LeftOut">What is not.</param>
-/// <param name="Reason">Why something was left out; empty when nothing was.</param>
-public sealed record CutWarmUp(IReadOnlyList<WarmUpStretch> Stretches, IReadOnlyList<WarmUpPart> LeftOut, string Reason);
+/// <param name="Why">What asks for less, in words; empty where it is the minutes alone.</param>
+public sealed record CutWarmUp(IReadOnlyList<WarmUpStretch> Stretches, IReadOnlyList<WarmUpPart> LeftOut, string Why = "")
+{
+    /// <summary>Whole minutes of it.</summary>
+    public int Minutes => Stretches.Sum(stretch => stretch.Minutes);
+
+    /// <summary>Why something was left out: "6 minutes: the core first, without light runs"; empty when nothing was.</summary>
+    public string Reason => LeftOut.Count == 0 ? "" : $"{(Why.Length > 0 ? Why : Words.Minutes(Minutes))}: {Kept}{Without}";
+
+    /// <summary>In a few words: "6 min: the core first".</summary>
+    public string Short => string.Join(": ", new[] { $"{Minutes} min", LeftOut.Count > 0 ? Why : "", Kept }.Where(part => part.Length > 0));
+
+    /// <summary>The whole in a line: "6 min: the core first, without light runs".</summary>
+    public string Line => Short + Without;
+
+    private string Kept => LeftOut.Count == 0 ? "" : Why.Length > 0 ? "the core only" : "the core first";
+
+    private string Without
+    {
+        get
+        {
+            if (LeftOut.Count == 0)
+                return "";
+            List<string> names = [.. LeftOut.Select(part => Words.Small(part.Title))];
+            return $", without {Words.List(names.Count > 2 ? [names[^1], $"{names.Count - 1} more"] : names)}";
+        }
+    }
+}
 
 /// <summary>
 /// Cuts a warm-up: extras go first, all of them before a rehearsal or a concert; the core is always touched, together if the
@@ -50,7 +76,7 @@ public static class WarmUpCut
             return true;
         });
         var leftOut = all.Except(kept).Select(pair => pair.Part).ToList();
-        return new CutWarmUp(Stretches(kept, minutes), leftOut, Reason(demands, minutes, leftOut));
+        return new CutWarmUp(Stretches(kept, minutes), leftOut, Why(demands));
     }
 
     private static List<WarmUpStretch> Stretches(List<(WarmUpPart Part, int Place)> kept, int minutes)
@@ -62,16 +88,6 @@ public static class WarmUpCut
         return [.. groups.Zip(split, (group, length) => new WarmUpStretch(group, length))];
     }
 
-    private static string Reason(Demands demands, int minutes, List<WarmUpPart> leftOut)
-    {
-        if (leftOut.Count == 0)
-            return "";
-        var why = (demands & Demands.Concert) != Demands.None ? "a concert today"
-            : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength"
-            : Words.Minutes(minutes);
-        List<string> names = [.. leftOut.Select(part => Words.Small(part.Title))];
-        if (names.Count > 2)
-            names = [names[^1], $"{names.Count - 1} more"];
-        return $"{why}: {(CoreOnly(demands) ? "the core only" : "the core first")}, without {Words.List(names)}";
-    }
+    private static string Why(Demands demands) => (demands & Demands.Concert) != Demands.None ? "a concert today"
+        : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength" : "";
 }

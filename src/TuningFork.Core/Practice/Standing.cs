@@ -59,7 +59,7 @@ public static class Standing
         var own = material.School ?? school;
         if (!AtTarget(material, today))
             return own == School.EveryOtherDay ? last.AddDays(OtherDays) : null;
-        var due = Return.Due(own, last, material.Memory, material.Readiness == Readiness.Raw ? Readiness.Shaping : material.Readiness, material.Slipped, material.Performance);
+        var due = DueDay.Of(own, last, material.Memory, material.Readiness == Readiness.Raw ? Readiness.Shaping : material.Readiness, material.Slipped, material.Performance);
         var three = last.AddDays(ThreeDays);
         return due > three && material.Kind == MaterialKind.Passage && (material.Readiness == Readiness.Ready || !AtTempo(material)) ? three : due;
     }

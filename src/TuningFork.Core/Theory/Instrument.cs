@@ -21,13 +21,13 @@ public enum Clef
 
 /// <summary>What an instrument is: how it is written and how that sounds.</summary>
 /// <param name="Name">What it is called.</param>
-/// <param name="Family">One of <see cref="Families"/>.</param>
+/// <param name="Family">Its family.</param>
 /// <param name="Clef">Usual clef.</param>
 /// <param name="Lowest">Lowest usual written note; null without pitch.</param>
 /// <param name="Highest">Highest usual written note; null without pitch.</param>
 /// <param name="Transposition">Semitones from written to sounding pitch.</param>
 /// <param name="OpenStrings">Written pitches of the open strings, lowest first; empty for others.</param>
-public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lowest, Pitch? Highest, int Transposition = 0, IReadOnlyList<Pitch>? OpenStrings = null)
+public sealed record Instrument(string Name, Family Family, Clef Clef, Pitch? Lowest, Pitch? Highest, int Transposition = 0, IReadOnlyList<Pitch>? OpenStrings = null)
 {
     /// <summary>Instruments that are known by name (ranges and transpositions: orchestration handbooks, from memory).</summary>
     public static IReadOnlyList<Instrument> Known { get; } =
@@ -41,16 +41,13 @@ public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lo
         Strings("Cello", Clef.Bass, "A5", 0, "C2", "G2", "D3", "A3"), Strings("Double bass", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
         Plucked("Guitar", Clef.Treble, "B5", -12, "E3", "A3", "D4", "G4", "B4", "E5"), Plucked("Bass guitar", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
         Plucked("Mandolin", Clef.Treble, "A6", 0, "G3", "D4", "A4", "E5"), Plucked("Ukulele", Clef.Treble, "A5", 0, "C4", "E4", "G4", "A4"),
-        new("Harp", "plucked", Clef.Treble, Pitch.Parse("C1"), Pitch.Parse("G7")),
-        new("Piano", "keys", Clef.Treble, Pitch.Parse("A0"), Pitch.Parse("C8")), new("Accordion", "keys", Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("A6")),
-        new("Hand drum", "percussion", Clef.Percussion, null, null), new("Snare drum", "percussion", Clef.Percussion, null, null), new("Drum kit", "percussion", Clef.Percussion, null, null),
-        new("Vibraphone", "percussion", Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("F6")),
+        new("Harp", Family.Plucked, Clef.Treble, Pitch.Parse("C1"), Pitch.Parse("G7")),
+        new("Piano", Family.Keys, Clef.Treble, Pitch.Parse("A0"), Pitch.Parse("C8")), new("Accordion", Family.Keys, Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("A6")),
+        new("Hand drum", Family.Percussion, Clef.Percussion, null, null), new("Snare drum", Family.Percussion, Clef.Percussion, null, null), new("Drum kit", Family.Percussion, Clef.Percussion, null, null),
+        new("Vibraphone", Family.Percussion, Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("F6")),
         Voice("Voice", "C4", "G5"), Voice("Soprano voice", "C4", "A5"), Voice("Alto voice", "G3", "E5"), Voice("Tenor voice", "C4", "A5", -12),
         Voice("Baritone voice", "A2", "F4", clef: Clef.Bass), Voice("Bass voice", "E2", "E4", clef: Clef.Bass),
     ];
-
-    /// <summary>The families, which warm up and improvise in ways of their own.</summary>
-    public static IReadOnlyList<string> Families { get; } = ["winds", "strings", "plucked", "keys", "percussion", "voice", "other"];
 
     /// <summary>MIDI notes between which ear questions lie well: sung by most people (common practice).</summary>
     private const int LowestCentre = 55;
@@ -62,7 +59,7 @@ public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lo
     /// <summary>An instrument with pitch that nobody knows by name: treble clef, C4 to C6, as it sounds.</summary>
     /// <param name="name">What it is called.</param>
     /// <param name="family">Its family.</param>
-    public static Instrument Unknown(string name, string family) => family == "percussion"
+    public static Instrument Unknown(string name, Family family) => family == Family.Percussion
         ? new Instrument(name, family, Clef.Percussion, null, null)
         : new Instrument(name, family, Clef.Treble, Pitch.Parse("C4"), Pitch.Parse("C6"));
 
@@ -73,14 +70,14 @@ public sealed record Instrument(string Name, string Family, Clef Clef, Pitch? Lo
     public Interval ToSounding => Interval.OfSemitones(Transposition);
 
     private static Instrument Wind(string name, string low, string high, int transposition = 0, Clef clef = Clef.Treble) =>
-        new(name, "winds", clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
+        new(name, Family.Winds, clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
 
     private static Instrument Voice(string name, string low, string high, int transposition = 0, Clef clef = Clef.Treble) =>
-        new(name, "voice", clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
+        new(name, Family.Voice, clef, Pitch.Parse(low), Pitch.Parse(high), transposition);
 
     private static Instrument Plucked(string name, Clef clef, string high, int transposition, params string[] open) =>
-        Strings(name, clef, high, transposition, open) with { Family = "plucked" };
+        Strings(name, clef, high, transposition, open) with { Family = Family.Plucked };
 
     private static Instrument Strings(string name, Clef clef, string high, int transposition, params string[] open) =>
-        new(name, "strings", clef, Pitch.Parse(open[0]), Pitch.Parse(high), transposition, [.. open.Select(Pitch.Parse)]);
+        new(name, Family.Strings, clef, Pitch.Parse(open[0]), Pitch.Parse(high), transposition, [.. open.Select(Pitch.Parse)]);
 }

@@ -1,3 +1,4 @@
+using TuningFork.Core.Theory;
 using static TuningFork.Core.WarmUps.WarmUpElement;
 
 namespace TuningFork.Core.WarmUps;
@@ -12,15 +13,15 @@ public static class WarmUpLibrary
     /// <summary>Three versions.</summary>
     /// <param name="family">The family of the instrument.</param>
     /// <param name="instrument">Its name; tells brass and the clarinet from other winds.</param>
-    public static IReadOnlyList<WarmUp> For(string family, string instrument = "") =>
+    public static IReadOnlyList<WarmUp> For(Family family, string instrument = "") =>
         [.. (family switch
         {
-            "winds" => Winds(Crossing(instrument)),
-            "strings" => Strings(),
-            "plucked" => WarmUpsByHand.Plucked,
-            "voice" => WarmUpsByHand.Voice,
-            "keys" => Keys(),
-            "percussion" => Percussion(),
+            Family.Winds => Winds(Crossing(instrument)),
+            Family.Strings => Strings(),
+            Family.Plucked => WarmUpsByHand.Plucked,
+            Family.Voice => WarmUpsByHand.Voice,
+            Family.Keys => Keys(),
+            Family.Percussion => Percussion(),
             _ => Other(),
         }).Select((version, i) => new WarmUp(-1 - i, version.Name, version.Parts))];
 

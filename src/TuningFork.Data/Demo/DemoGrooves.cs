@@ -1,6 +1,7 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Theory;
 using TuningFork.Data.Rows;
 using static TuningFork.Data.Demo.DemoRows;
 
@@ -12,7 +13,7 @@ internal static class DemoGrooves
     public static ProfileRow Profile() => new()
     {
         Instrument = "Hand drum",
-        Family = "percussion",
+        Family = Family.Percussion,
         WeekdayMinutes = "20,20,30,20,20,40,30",
         Version = 1,
     };

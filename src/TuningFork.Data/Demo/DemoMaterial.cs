@@ -1,6 +1,7 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Theory;
 using TuningFork.Data.Rows;
 using static TuningFork.Data.Demo.DemoRows;
 
@@ -19,7 +20,7 @@ internal static class DemoMaterial
     public static ProfileRow Profile() => new()
     {
         Instrument = "B-flat clarinet",
-        Family = "winds",
+        Family = Family.Winds,
         Transposition = -2,
         WeekdayMinutes = "30,30,30,30,20,45,45",
         EarCentre = 57,

@@ -69,6 +69,7 @@ public sealed class History
             Routine = routine,
             Shares = Bookkeeping.SharesOf(profile),
             Family = profile.Family,
+            IsPitched = Bookkeeping.InstrumentOf(profile).IsPitched,
             UsualMinutes = minutes,
             Traits = Bookkeeping.TraitsOf(profile),
             Seed = day.DayNumber * 31,

@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
@@ -15,26 +14,27 @@ namespace TuningFork.Server.Features;
 /// <summary>What this server is, before anything is chosen.</summary>
 /// <param name="Book">The file that is meant when a request does not say.</param>
 /// <param name="HasPlayer">Whether the file of this request has a player yet.</param>
+/// <param name="Today">The practice day; before there is a player, the date.</param>
 /// <param name="Entered">Of a demo: what somebody has entered in it beside what it holds itself; null for one's own book.</param>
 /// <param name="Trouble">Why the file cannot be used; null when it can.</param>
-public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, TakenView? Entered, TroubleView? Trouble);
+public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, DateOnly Today, TakenView? Entered, TroubleView? Trouble);
 
 /// <summary>The player and how the days are laid out.</summary>
 /// <param name="UnderWay">Most passages under way at a time; 0 for no limit.</param>
 public sealed record ProfileView(
-    string Instrument, string Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
+    string Instrument, Family Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
     School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version, int UnderWay);
 
 /// <summary>What the player and the layout are to be. Family, transposition and ear centre left out: the usual ones of the instrument, where it is known by name.</summary>
 public sealed record ProfileWish(
-    string Instrument, string Family, IReadOnlyList<int> WeekdayMinutes, int? Transposition = null, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
+    string Instrument, IReadOnlyList<int> WeekdayMinutes, Family? Family = null, int? Transposition = null, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
     IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int? EarCentre = null,
     string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0, int UnderWay = 0);
 
 /// <summary>The player over HTTP.</summary>
 public static class ProfileEndpoints
 {
-    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, TimeProvider time, CancellationToken cancel) =>
+    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, PracticeClock clock, TimeProvider time, CancellationToken cancel) =>
     {
         var book = ledger.Of(context);
         try
@@ -43,11 +43,11 @@ public static class ProfileEndpoints
         }
         catch (TroubleException trouble)
         {
-            return new AboutView(book, false, "", null, BackupEndpoints.Trouble(trouble, ledger, time));
+            return new AboutView(book, false, "", DateOnly.FromDateTime(clock.LocalNow.DateTime), null, BackupEndpoints.Trouble(trouble, ledger, time));
         }
 
         var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
-        return new AboutView(book, profile is not null, profile?.Instrument ?? "", book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel), null);
+        return new AboutView(book, profile is not null, profile?.Instrument ?? "", profile is null ? DateOnly.FromDateTime(clock.LocalNow.DateTime) : clock.Today(profile), book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel), null);
     }).WithTags("About").WithMetadata(new WorksInTrouble()).WithName("GetAbout");
 
     public static void MapProfile(this WebApplication app)
@@ -62,7 +62,7 @@ public static class ProfileEndpoints
     public static async Task<ProfileView> SetAsync(ProfileWish wish, PracticeDb db, CancellationToken cancel)
     {
         var known = InstrumentNames.Find(wish.Instrument);
-        if (wish.Family.Length == 0 && known is not null)
+        if (wish.Family is null && known is not null)
             wish = wish with { Family = known.Family };
         Check(wish, known);
         var row = await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
@@ -83,7 +83,7 @@ public static class ProfileEndpoints
     private static void Write(ProfileRow row, ProfileWish wish, Instrument? known)
     {
         row.Instrument = wish.Instrument.Trim();
-        row.Family = wish.Family;
+        row.Family = wish.Family!.Value;
         row.Transposition = wish.Transposition ?? known?.Transposition ?? 0;
         row.WeekdayMinutes = string.Join(',', wish.WeekdayMinutes);
         row.BoundaryHour = wish.BoundaryHour;
@@ -104,9 +104,9 @@ public static class ProfileEndpoints
         Problems.Text("instrument", wish.Instrument, 100);
         if (string.IsNullOrWhiteSpace(wish.Instrument))
             throw new FieldException("instrument", "Name your instrument.");
-        if (!Instrument.Families.Contains(wish.Family, StringComparer.Ordinal))
-            throw new FieldException("family", $"The family is one of: {Words.List(Instrument.Families)}.");
-        if (known is null && wish.Family is not "percussion" && (wish.Lowest.Length == 0 || wish.Highest.Length == 0))
+        if (wish.Family is not { } family)
+            throw new FieldException("family", $"\"{wish.Instrument.Trim()}\" is not known by name: say which family it belongs to.");
+        if (known is null && family is not Family.Percussion && (wish.Lowest.Length == 0 || wish.Highest.Length == 0))
             throw new FieldException("lowest", $"\"{wish.Instrument.Trim()}\" is not known by name: give its lowest and its highest written note, like C4 and C6.");
         if (wish.WeekdayMinutes.Count != 7 || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most))
             throw new FieldException("weekdayMinutes", $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes.");

@@ -3,6 +3,7 @@ using Shouldly;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Demo;
 using TuningFork.Data.Rows;
@@ -93,7 +94,7 @@ public sealed class HistoryTests
             materials.Add(new MaterialRow { Id = 2 + i, Kind = MaterialKind.Passage, Piece = piece, PieceId = 1, Area = Area.Repertoire, FromBar = (4 * i) + 1, ToBar = (4 * i) + 2, Readiness = Readiness.Shaping });
         for (var i = 0; i < 5; i++)
             materials.Add(new MaterialRow { Id = 20 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = 100 });
-        var history = new History(new ProfileRow { Family = "strings" }, Seed.Routines().First(), seed: 3);
+        var history = new History(new ProfileRow { Family = Family.Strings }, Seed.Routines().First(), seed: 3);
         var start = new DateOnly(2031, 1, 1);
         for (var day = 0; day < days; day++)
         {

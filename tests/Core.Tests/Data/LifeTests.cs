@@ -1,6 +1,7 @@
 using Shouldly;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Demo;
 using TuningFork.Data.Rows;
@@ -15,16 +16,16 @@ public sealed class LifeTests
     private static readonly DateOnly First = new(2031, 3, 3);
 
     /// <summary>Name, minutes, family, days until a recital (0 for none), passages.</summary>
-    public static TheoryData<string, int, string, int, int> People => new()
+    public static TheoryData<string, int, Family, int, int> People => new()
     {
-        { "beginner", 20, "strings", 0, 9 },
-        { "recital", 45, "keys", Days, 12 },
-        { "drummer", 30, "percussion", 0, 8 },
+        { "beginner", 20, Family.Strings, 0, 9 },
+        { "recital", 45, Family.Keys, Days, 12 },
+        { "drummer", 30, Family.Percussion, 0, 8 },
     };
 
     [Theory]
     [MemberData(nameof(People))]
-    public void Six_weeks_keep_what_a_good_plan_promises(string name, int minutes, string family, int recital, int passages)
+    public void Six_weeks_keep_what_a_good_plan_promises(string name, int minutes, Family family, int recital, int passages)
     {
         var materials = Material(passages, recital);
         var history = new History(new ProfileRow { Family = family }, new RoutineRow { Name = "weave", BlocksJson = System.Text.Json.JsonSerializer.Serialize(Shapes.Default.Blocks, Bookkeeping.Json), Interwoven = true }, seed: 7);
@@ -53,7 +54,7 @@ public sealed class LifeTests
         parts.Count(part => part > 0.9).ShouldBeGreaterThanOrEqualTo(parts.Count / 3, $"{name}: some can be played, not all half");
     }
 
-    private static void Look(string name, DayPlan plan, List<Material> growing, string family, int minutes)
+    private static void Look(string name, DayPlan plan, List<Material> growing, Family family, int minutes)
     {
         plan.Total.ShouldBe(minutes);
         plan.Summary.Sum(line => line.Split(' ').Length).ShouldBeLessThanOrEqualTo(30, $"{name}, {plan.Day}: {string.Join(' ', plan.Summary)}");
@@ -69,7 +70,7 @@ public sealed class LifeTests
 
         var ideas = plan.Drills.Where(drill => drill.MethodId == Methods.FreePlay.Id).Select(drill => drill.Title).ToList();
         ideas.ShouldBeUnique();
-        if (family == "percussion")
+        if (family == Family.Percussion)
             ideas.ShouldNotContain(idea => idea.Contains("notes", StringComparison.Ordinal) || idea.Contains("key", StringComparison.Ordinal) || idea.Contains("arpeggios", StringComparison.Ordinal));
     }
 

@@ -6,6 +6,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 using Xunit;
 
 namespace TuningFork.Core.Tests.Planning;
@@ -215,6 +216,6 @@ public sealed class DayPlannerTests
         for (var i = 0; i < exercises; i++)
             materials.Add(new Material { Id = 200 + i, Group = 200 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = new Bpm(100), LastVisit = Day.AddDays(-1 - i), Visits = i, LastClean = i % 2 == 0 ? new Bpm(70) : null, Reach = i % 2 == 0 ? Reach.At(70, 0.05) : null, Memory = new Memory(2, 5), Readiness = Readiness.Shaping });
         materials.Add(new Material { Id = 300, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 500 });
-        return new DayRequest { Day = Day, Minutes = minutes, Routine = routine, Seed = seed, Materials = materials, Family = "winds" };
+        return new DayRequest { Day = Day, Minutes = minutes, Routine = routine, Seed = seed, Materials = materials, Family = Family.Winds };
     }
 }

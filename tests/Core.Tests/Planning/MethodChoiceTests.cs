@@ -46,7 +46,7 @@ public sealed class MethodChoiceTests
         var bursts = MethodChoice.Change(plan.Drills[0], Methods.BurstAndSwitch.Id, two);
         bursts.Targets.Select(target => target.MaterialId).ShouldBe([7, 8]);
         MethodChoice.Change(bursts, Methods.FixedCount.Id, two).Targets.ShouldHaveSingleItem().MaterialId.ShouldBe(7);
-        MethodChoice.For(plan.Drills[0], request with { Family = "percussion" }).ShouldNotContain(Methods.OtherKeys);
+        MethodChoice.For(plan.Drills[0], request with { IsPitched = false }).ShouldNotContain(Methods.OtherKeys);
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], "magic", request)).Field.ShouldBe("methodId");
         Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, "fixed-count", request)).Field.ShouldBe("drillId");
     }

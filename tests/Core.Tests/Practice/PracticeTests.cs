@@ -1,8 +1,8 @@
 using CsCheck;
 using Shouldly;
+using TuningFork.Core.Ability;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Planning;
-using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;

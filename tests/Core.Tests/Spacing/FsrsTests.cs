@@ -64,7 +64,7 @@ public sealed class FsrsTests
         var day = new DateOnly(2031, 1, 10);
         var memory = new Memory(10, 5);
         int Gap(School school, Readiness readiness, bool slipped = false, DateOnly? performance = null) =>
-            Return.Due(school, day, memory, readiness, slipped, performance).DayNumber - day.DayNumber;
+            DueDay.Of(school, day, memory, readiness, slipped, performance).DayNumber - day.DayNumber;
         Gap(School.WideningGaps, Readiness.Shaping).ShouldBe(10);
         Gap(School.WideningGaps, Readiness.Raw).ShouldBe(1);
         Gap(School.EveryOtherDay, Readiness.Ready).ShouldBe(2);

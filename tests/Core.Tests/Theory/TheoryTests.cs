@@ -115,22 +115,22 @@ public sealed class TheoryTests
 
     /// <summary>What people call them (everyday speech, from memory).</summary>
     [Theory]
-    [InlineData("Classical guitar", "Guitar", "plucked")]
-    [InlineData("acoustic bass guitar", "Bass guitar", "plucked")]
-    [InlineData("Bb Clarinet", "B-flat clarinet", "winds")]
-    [InlineData("clarinet", "B-flat clarinet", "winds")]
-    [InlineData("my old bass clarinet", "Bass clarinet", "winds")]
-    [InlineData("alto sax", "Alto saxophone", "winds")]
-    [InlineData("Sax", "Alto saxophone", "winds")]
-    [InlineData("French horn", "Horn in F", "winds")]
-    [InlineData("upright bass", "Double bass", "strings")]
-    [InlineData("Digital piano", "Piano", "keys")]
-    [InlineData("Cajon", "Hand drum", "percussion")]
-    [InlineData("singing", "Voice", "voice")]
-    [InlineData("Tenor", "Tenor voice", "voice")]
+    [InlineData("Classical guitar", "Guitar", Family.Plucked)]
+    [InlineData("acoustic bass guitar", "Bass guitar", Family.Plucked)]
+    [InlineData("Bb Clarinet", "B-flat clarinet", Family.Winds)]
+    [InlineData("clarinet", "B-flat clarinet", Family.Winds)]
+    [InlineData("my old bass clarinet", "Bass clarinet", Family.Winds)]
+    [InlineData("alto sax", "Alto saxophone", Family.Winds)]
+    [InlineData("Sax", "Alto saxophone", Family.Winds)]
+    [InlineData("French horn", "Horn in F", Family.Winds)]
+    [InlineData("upright bass", "Double bass", Family.Strings)]
+    [InlineData("Digital piano", "Piano", Family.Keys)]
+    [InlineData("Cajon", "Hand drum", Family.Percussion)]
+    [InlineData("singing", "Voice", Family.Voice)]
+    [InlineData("Tenor", "Tenor voice", Family.Voice)]
     [InlineData("zither", null, null)]
     [InlineData("", null, null)]
-    public void Instruments_are_found_by_what_people_call_them(string typed, string? name, string? family)
+    public void Instruments_are_found_by_what_people_call_them(string typed, string? name, Family? family)
     {
         var found = InstrumentNames.Find(typed);
         found?.Name.ShouldBe(name);

@@ -3,6 +3,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 using TuningFork.Core.WarmUps;
 using Xunit;
 
@@ -13,15 +14,15 @@ public sealed class WarmUpTests
     private static readonly DateOnly Day = new(2031, 5, 14);
     private static readonly WarmUpPart Opening = WarmUpOpening.Of(WarmUpSchool.EaseIn, "");
 
-    public static TheoryData<string, string> Instruments => new()
+    public static TheoryData<Family, string> Instruments => new()
     {
-        { "winds", "B-flat clarinet" }, { "winds", "Trumpet" }, { "winds", "Flute" }, { "strings", "Violin" }, { "plucked", "Guitar" }, { "voice", "Voice" }, { "keys", "Piano" }, { "percussion", "Hand drum" }, { "other", "" },
+        { Family.Winds, "B-flat clarinet" }, { Family.Winds, "Trumpet" }, { Family.Winds, "Flute" }, { Family.Strings, "Violin" }, { Family.Plucked, "Guitar" }, { Family.Voice, "Voice" }, { Family.Keys, "Piano" }, { Family.Percussion, "Hand drum" }, { Family.Other, "" },
     };
 
     /// <summary>Four elements, each with a core; three or four versions (common practice).</summary>
     [Theory]
     [MemberData(nameof(Instruments))]
-    public void Every_family_begins_with_complete_versions(string family, string instrument)
+    public void Every_family_begins_with_complete_versions(Family family, string instrument)
     {
         var versions = WarmUpLibrary.For(family, instrument);
         versions.Count.ShouldBeInRange(3, 4);
@@ -37,17 +38,17 @@ public sealed class WarmUpTests
     [Fact]
     public void The_clarinet_crosses_by_twelfths_and_brass_slurs_over_the_series()
     {
-        Titles("winds", "B-flat clarinet").ShouldContain("Twelfths over the break");
-        Titles("winds", "Trumpet").ShouldContain("Slurs over the harmonic series");
-        Titles("winds", "Flute").ShouldContain("Octaves, slurred");
+        Titles(Family.Winds, "B-flat clarinet").ShouldContain("Twelfths over the break");
+        Titles(Family.Winds, "Trumpet").ShouldContain("Slurs over the harmonic series");
+        Titles(Family.Winds, "Flute").ShouldContain("Octaves, slurred");
 
-        static IEnumerable<string> Titles(string family, string instrument) => WarmUpLibrary.For(family, instrument).SelectMany(version => version.Parts).Select(part => part.Title);
+        static IEnumerable<string> Titles(Family family, string instrument) => WarmUpLibrary.For(family, instrument).SelectMany(version => version.Parts).Select(part => part.Title);
     }
 
     [Fact]
     public void Minutes_add_up_the_core_stays_and_only_a_rehearsal_or_a_concert_drops_every_extra()
     {
-        foreach (var version in WarmUpLibrary.For("winds", "B-flat clarinet"))
+        foreach (var version in WarmUpLibrary.For(Family.Winds, "B-flat clarinet"))
         {
             for (var minutes = 1; minutes <= 30; minutes++)
             {
@@ -121,5 +122,5 @@ public sealed class WarmUpTests
     }
 
     private static IEnumerable<Drill> Plan(Func<DayRequest, DayRequest> with) =>
-        DayPlanner.Plan(with(new DayRequest { Day = Day, Minutes = 45, Routine = Shapes.All[0], Family = "winds" })).Drills;
+        DayPlanner.Plan(with(new DayRequest { Day = Day, Minutes = 45, Routine = Shapes.All[0], Family = Family.Winds })).Drills;
 }

@@ -52,6 +52,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetChoices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/pages": {
         parameters: {
             query?: never;
@@ -820,6 +836,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/goals/aims": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetAims"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/goals/{id}": {
         parameters: {
             query?: never;
@@ -1244,6 +1276,8 @@ export interface components {
             book: components["schemas"]["Book"];
             hasPlayer: boolean;
             instrument: string;
+            /** Format: date */
+            today: string;
             entered: null | components["schemas"]["TakenView"];
             trouble: null | components["schemas"]["TroubleView"];
         };
@@ -1262,6 +1296,17 @@ export interface components {
             /** Format: double */
             seconds?: null | number;
             key?: null | string;
+        };
+        AimView: {
+            kind: components["schemas"]["GoalKind"];
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            unit: string;
+            /** Format: int32 */
+            now: number;
+            /** Format: int32 */
+            most: number;
         };
         AnewWish: {
             /** Format: int32 */
@@ -1374,6 +1419,32 @@ export interface components {
             materialId?: null | number;
             methodId?: null | string;
         };
+        Choice: {
+            id: string;
+            name: string;
+        };
+        ChoicesView: {
+            families: components["schemas"]["Choice"][];
+            schools: components["schemas"]["Choice"][];
+            mixes: components["schemas"]["Choice"][];
+            keySchools: components["schemas"]["Choice"][];
+            keyOrders: components["schemas"]["Choice"][];
+            warmUpSchools: components["schemas"]["Choice"][];
+            namings: components["schemas"]["Choice"][];
+            courses: components["schemas"]["Choice"][];
+            fits: components["schemas"]["Choice"][];
+            goals: components["schemas"]["Choice"][];
+            variants: components["schemas"]["Choice"][];
+            difficulties: string[];
+            served: string[];
+            beats: string[];
+            tonics: string[];
+            restWeeks: number[];
+            /** Format: int32 */
+            leastMinutes: number;
+            /** Format: int32 */
+            mostMinutes: number;
+        };
         ChoiceView: {
             id: string;
             name: string;
@@ -1463,7 +1534,8 @@ export interface components {
             minutes: number;
             stretches: components["schemas"]["StretchView"][];
             leftOut: string[];
-            reason: string;
+            short: string;
+            words: string;
         };
         CutWish: {
             parts: components["schemas"]["WarmUpPart"][];
@@ -1495,6 +1567,10 @@ export interface components {
             stroke: string;
             /** @default  */
             why: string;
+        };
+        Decisions: {
+            hand: string;
+            stroke: string;
         };
         DecisionWish: {
             decision: components["schemas"]["ReviewDecision"];
@@ -1597,6 +1673,8 @@ export interface components {
             serves?: null | string[];
             title?: null | string;
         };
+        /** @enum {unknown} */
+        Family: "Winds" | "Strings" | "Plucked" | "Keys" | "Percussion" | "Voice" | "Other";
         FirstDrillView: {
             area: null | components["schemas"]["Area"];
             /** Format: int32 */
@@ -1672,11 +1750,12 @@ export interface components {
         GoalKind: "Tempo" | "Ready" | "Keys";
         /** @enum {unknown} */
         GoalState: "UnderWay" | "Met" | "Missed";
-        GoalStep: {
+        GoalStepView: {
             /** Format: date */
             by: string;
             /** Format: int32 */
             value: number;
+            met: boolean;
         };
         GoalView: {
             /** Format: int32 */
@@ -1685,6 +1764,7 @@ export interface components {
             /** Format: int32 */
             materialId: number;
             about: string;
+            aim: string;
             /** Format: int32 */
             from: number;
             /** Format: int32 */
@@ -1699,7 +1779,7 @@ export interface components {
             reached: null | string;
             behind: boolean;
             week: string;
-            steps: components["schemas"]["GoalStep"][];
+            steps: components["schemas"]["GoalStepView"][];
             /** Format: int32 */
             version: number;
             state: components["schemas"]["GoalState"];
@@ -1737,12 +1817,11 @@ export interface components {
         Hand: "Right" | "Left" | null;
         InstrumentsView: {
             names: string[];
-            families: string[];
             found: null | components["schemas"]["InstrumentView"];
         };
         InstrumentView: {
             name: string;
-            family: string;
+            family: components["schemas"]["Family"];
             clef: components["schemas"]["Clef"];
             lowest: string;
             highest: string;
@@ -1758,8 +1837,7 @@ export interface components {
             playedMinutes: number;
             drills: components["schemas"]["PlayedDrillView"][];
             entries: components["schemas"]["EntryView"][];
-            /** Format: int32 */
-            tension: null | number;
+            wasTense: boolean;
             pain: boolean;
         };
         JournalView: {
@@ -1791,6 +1869,10 @@ export interface components {
             minutes: number;
             /** Format: int32 */
             daysToCover: number;
+            /** Format: int32 */
+            count: number;
+            untouched: string[];
+            waiting: components["schemas"]["WaitingKeyView"][];
         };
         /**
          * @default SeveralADay
@@ -1812,6 +1894,7 @@ export interface components {
         LeaveOut: {
             /** Format: int32 */
             materialId: null | number;
+            title: string;
             words: string;
         };
         LookView: {
@@ -1839,6 +1922,7 @@ export interface components {
             kind: components["schemas"]["MaterialKind"];
             area: components["schemas"]["Area"];
             title: string;
+            shortTitle: string;
             ownTitle: string;
             /** Format: int32 */
             pieceId: null | number;
@@ -2187,6 +2271,8 @@ export interface components {
             /** Format: int32 */
             earlier: number;
             leaveOut: components["schemas"]["LeaveOut"][];
+            /** Format: date */
+            restUntil?: string;
             /** Format: int32 */
             neededMinutes?: number;
             fits?: boolean;
@@ -2226,10 +2312,12 @@ export interface components {
             leftOut: string[];
             school: null | components["schemas"]["School"];
             pages: components["schemas"]["PageView"][];
-            family: string;
+            decisions: components["schemas"]["Decisions"];
             /** Format: int32 */
             version: number;
             proposed: null | components["schemas"]["ProposedView"];
+            /** Format: int32 */
+            inHand: null | number;
         };
         PlateauView: {
             isStuck: boolean;
@@ -2262,7 +2350,7 @@ export interface components {
         };
         ProfileView: {
             instrument: string;
-            family: string;
+            family: components["schemas"]["Family"];
             /** Format: int32 */
             transposition: number;
             weekdayMinutes: number[];
@@ -2287,8 +2375,8 @@ export interface components {
         };
         ProfileWish: {
             instrument: string;
-            family: string;
             weekdayMinutes: number[];
+            family?: null | components["schemas"]["Family"];
             /** Format: int32 */
             transposition?: null | number;
             /**
@@ -2377,6 +2465,8 @@ export interface components {
         RestWish: {
             /** Format: date */
             until?: null | string;
+            /** Format: int32 */
+            weeks?: null | number;
         };
         /** @enum {unknown} */
         ReviewDecision: "Keep" | "Rest" | "Drop" | "BringBack";
@@ -2444,6 +2534,7 @@ export interface components {
             /** Format: int32 */
             nudge: number;
             canAsk: boolean;
+            ownBar: boolean;
         };
         SessionView: {
             /** Format: int32 */
@@ -2469,7 +2560,7 @@ export interface components {
         };
         SheetChoices: {
             instrument: string;
-            family: string;
+            family: components["schemas"]["Family"];
             isPitched: boolean;
             lowest: string;
             highest: string;
@@ -2794,6 +2885,11 @@ export interface components {
             title: string;
             reason: string;
         };
+        WaitingKeyView: {
+            name: string;
+            /** Format: int32 */
+            days: number;
+        };
         /** @enum {unknown} */
         WarmUpElement: "Sound" | "Scales" | "Movement" | "Agility";
         WarmUpPart: {
@@ -2951,6 +3047,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["InstrumentsView"];
+                };
+            };
+        };
+    };
+    GetChoices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChoicesView"];
                 };
             };
         };
@@ -4303,6 +4419,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    GetAims: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AimView"][];
                 };
             };
         };

@@ -38,7 +38,7 @@ export function App() {
   if (!about.data) return about.isError ? <Failed again={() => about.refetch()} /> : <Outline />
   if (about.data.trouble) return <TroublePage trouble={about.data.trouble} book={about.data.book} />
   return (
-    <RemovalOffers>
+    <>
       <Routes>
         <Route path="/welcome" element={<FirstVisitPage />} />
         {about.data.hasPlayer ? (
@@ -74,7 +74,8 @@ export function App() {
           <Route path="*" element={<Navigate to="/welcome" replace />} />
         )}
       </Routes>
-    </RemovalOffers>
+      <RemovalOffers />
+    </>
   )
 }
 

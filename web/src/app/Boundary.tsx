@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { Component } from 'react'
-import { Page, Press } from '../ui/fields'
+import { Page } from '../ui/Page'
+import { Press } from '../ui/Press'
 
 interface Props {
   /** What it takes to try again. */

@@ -3,7 +3,8 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { keepBook } from '../api/book'
 import { api, ask, client } from '../api/client'
-import { Press, Refusal, useProblem } from '../ui/fields'
+import { Press } from '../ui/Press'
+import { Refusal, useProblem } from '../ui/refusal'
 
 /** In a demo: how long it lasts, and the way to a book of one's own with what was entered here. */
 export function DemoStrip() {

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
+import { Select } from '../ui/Select'
 import { Tines } from '../ui/Tines'
 import { places, setUp, type Place } from './places'
 import { usePlaceMemory } from './usePlaceMemory'
@@ -42,7 +43,7 @@ export function Header() {
           <chakra.span
             fontFamily="heading"
             fontWeight={700}
-            fontSize="22px"
+            fontSize="subheading"
             display={{ base: 'none', lg: 'block' }}
           >
             Tuning Fork
@@ -159,23 +160,19 @@ function BookChoice() {
   }
   if (!about.data) return null
   return (
-    <chakra.select
+    <Select
       aria-label="Whose practice"
       value={about.data.book}
       onChange={(event) => void choose(event.target.value as Book)}
-      bg="transparent"
-      border="1px solid"
-      borderColor="edge"
-      borderRadius="6px"
-      px="2"
+      width={{ base: '130px', md: '220px' }}
       minH="38px"
-      maxW={{ base: '130px', md: '220px' }}
+      bg="transparent"
     >
       <option value="Demo">Demo · B-flat clarinet</option>
       <option value="HandDrum">Demo · hand drum</option>
       <option value="Own">
         {about.data.book === 'Own' && about.data.instrument ? `My own · ${about.data.instrument}` : 'My own'}
       </option>
-    </chakra.select>
+    </Select>
   )
 }

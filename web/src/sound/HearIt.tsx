@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
 import { Play, Square } from 'lucide-react'
 import { api } from '../api/client'
-import { Press } from '../ui/fields'
+import { Press } from '../ui/Press'
 import type { Played } from './piano'
 import { usePlayback } from './usePlayback'
 

@@ -1,5 +1,6 @@
 import { Box } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
+import { colours } from '../theme/colours'
 
 interface Props {
   abc: string
@@ -56,7 +57,7 @@ export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props)
           paddingbottom: 4,
           paddingleft: 0,
           paddingright: 0,
-          foregroundColor: dark ? '#f4efe3' : '#1e2230',
+          foregroundColor: dark ? colours.stageText : colours.ink,
         }),
       )
     })

@@ -1,5 +1,6 @@
 import { Text } from '@chakra-ui/react'
-import { Page, Press } from './fields'
+import { Page } from './Page'
+import { Press } from './Press'
 
 /** A page whose facts could not be loaded: what happened, what stays safe, and the next step. */
 export function Failed({ again, detail }: { again: () => unknown; detail?: string }) {

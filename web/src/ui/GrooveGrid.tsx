@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/client'
+import { colours } from '../theme/colours'
 
 interface Props {
   groove: Schemas['Groove']
@@ -16,8 +17,8 @@ export function GrooveGrid({ groove, dark = false, now = null }: Props) {
   const places = groove.lines[0]?.strokes.length ?? 0
   const bar = groove.beatsPerBar * groove.placesPerBeat
   const unit = (width - left - 8) / places
-  const ink = dark ? '#f4efe3' : '#1e2230'
-  const faint = dark ? '#3a404e' : '#d8cfb9'
+  const ink = dark ? colours.stageText : colours.ink
+  const faint = dark ? colours.stageLine : colours.line
   const height = row * groove.lines.length + 26
   const x = (place: number) => left + place * unit
   const said = groove.lines
@@ -37,7 +38,7 @@ export function GrooveGrid({ groove, dark = false, now = null }: Props) {
           y={0}
           width={unit}
           height={row * groove.lines.length}
-          fill={dark ? '#2b3346' : '#efe4c4'}
+          fill={dark ? colours.stageChosen : colours.chosen}
         />
       )}
       {Array.from({ length: places + 1 }, (_, place) => {
@@ -62,7 +63,7 @@ export function GrooveGrid({ groove, dark = false, now = null }: Props) {
           y={height - 6}
           fontSize="15"
           textAnchor="middle"
-          fill={dark ? '#b9bec9' : '#5d594e'}
+          fill={dark ? colours.stageFaded : colours.faded}
         >
           {(beat % groove.beatsPerBar) + 1}
         </text>

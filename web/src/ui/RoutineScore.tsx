@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import type { Area } from '../api/client'
 import { AreaGlyph, areaLooks, staffOrder } from './areas'
+import { colours } from '../theme/colours'
 
 export interface ScoreNote {
   area: Area | null
@@ -42,8 +43,8 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
   const y = (area: Area) => look.note / 2 + 2 + staffOrder.indexOf(area) * look.gap
   const top = y('WarmUp')
   const bottom = y('Ear')
-  const line = dark ? '#3a404e' : '#d5cbb3'
-  const faded = dark ? '#b9bec9' : '#5d594e'
+  const line = dark ? colours.stageLine : colours.line
+  const faded = dark ? colours.stageFaded : colours.faded
   const starts = notes.map((_, i) => notes.slice(0, i).reduce((sum, note) => sum + note.minutes, 0))
   const bar = total > 100 ? 15 : total > 45 ? 10 : 5
   const bars = Array.from({ length: Math.floor(total / bar) + 1 }, (_, i) => i * bar)
@@ -114,7 +115,11 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
           />
         ))}
         {playhead !== undefined && (
-          <g stroke={dark ? '#f2c868' : '#9a5d10'} fill={dark ? '#f2c868' : '#9a5d10'} strokeWidth={2}>
+          <g
+            stroke={dark ? colours.stageAccent : colours.accent}
+            fill={dark ? colours.stageAccent : colours.accent}
+            strokeWidth={2}
+          >
             <line
               x1={left + playhead * scale}
               x2={left + playhead * scale}
@@ -174,7 +179,7 @@ function Note({ note, x, width, y, height, text, dark, line }: NoteProps) {
         y={middle - height / 4}
         width={Math.min(width, 18)}
         height={height / 2}
-        fill={dark ? '#b9bec9' : '#5d594e'}
+        fill={dark ? colours.stageFaded : colours.faded}
       />
     )
   }
@@ -200,7 +205,7 @@ function Note({ note, x, width, y, height, text, dark, line }: NoteProps) {
           x={x + width / 2}
           y={at + text * 0.36}
           style={{ fontSize: text, fontWeight: 700 }}
-          fill="#fff"
+          fill={colours.white}
           textAnchor="middle"
         >
           {note.minutes}
@@ -212,7 +217,7 @@ function Note({ note, x, width, y, height, text, dark, line }: NoteProps) {
           y={at + height / 2 + 1.5}
           width={Math.min(inner * 1.5, (inner * note.played) / note.minutes)}
           height={Math.max(2, height / 7)}
-          fill={dark ? '#f4efe3' : '#1e2230'}
+          fill={dark ? colours.stageText : colours.ink}
         />
       )}
     </g>

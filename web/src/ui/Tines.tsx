@@ -1,5 +1,6 @@
 import type { Area, Schemas } from '../api/client'
 import { AreaGlyph, areaLooks, staffOrder } from './areas'
+import { colours } from '../theme/colours'
 
 interface Props {
   tines: Schemas['AreaBalance'][]
@@ -22,7 +23,7 @@ export function Tines({ tines, small = false }: Props) {
       role="img"
       aria-label={`Last seven days: ${said.join(', ')}`}
     >
-      <rect x={0} y={0} width={gap * 6 + 2} height={small ? 3 : 8} rx={small ? 1.5 : 4} fill="#1e2230" />
+      <rect x={0} y={0} width={gap * 6 + 2} height={small ? 3 : 8} rx={small ? 1.5 : 4} fill={colours.ink} />
       {staffOrder.map((area, i) => {
         const tine = byArea.get(area)
         const look = areaLooks[area]
@@ -60,7 +61,7 @@ export function Tines({ tines, small = false }: Props) {
                   y={height + 58}
                   style={{ fontSize: 12.5 }}
                   textAnchor="middle"
-                  fill="#5d594e"
+                  fill={colours.faded}
                 >
                   {Math.round(tine?.played ?? 0)}/{Math.round(tine?.wanted ?? 0)}
                 </text>

@@ -1,4 +1,5 @@
 import type { Area } from '../api/client'
+import { areaColours } from '../theme/colours'
 
 /** An area always has a colour, a glyph and a place, so that none of them has to carry the meaning alone. */
 export interface AreaLook {
@@ -9,12 +10,12 @@ export interface AreaLook {
 }
 
 export const areaLooks: Record<Area, AreaLook> = {
-  Play: { name: 'Play', short: 'Play', colour: '#b83f27', onDark: '#f08a74' },
-  WarmUp: { name: 'Warm-up', short: 'Warm', colour: '#945f08', onDark: '#e6b04f' },
-  SightReading: { name: 'Sight reading', short: 'Read', colour: '#2b57a8', onDark: '#8db4f5' },
-  Technique: { name: 'Technique', short: 'Tech', colour: '#0b6b6b', onDark: '#5cc7c2' },
-  Repertoire: { name: 'Repertoire', short: 'Rep', colour: '#74366b', onDark: '#e0a2d6' },
-  Ear: { name: 'Ear training', short: 'Ear', colour: '#4a6c10', onDark: '#b0d364' },
+  Play: { name: 'Play', short: 'Play', ...areaColours.Play },
+  WarmUp: { name: 'Warm-up', short: 'Warm', ...areaColours.WarmUp },
+  SightReading: { name: 'Sight reading', short: 'Read', ...areaColours.SightReading },
+  Technique: { name: 'Technique', short: 'Tech', ...areaColours.Technique },
+  Repertoire: { name: 'Repertoire', short: 'Rep', ...areaColours.Repertoire },
+  Ear: { name: 'Ear training', short: 'Ear', ...areaColours.Ear },
 }
 
 /** From the ledger line above the staff down to the lowest line. */

@@ -1,9 +1,20 @@
 const weekday = new Intl.DateTimeFormat('en-GB', { weekday: 'long' })
+const dateAlone = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' })
+const shortDay = new Intl.DateTimeFormat('en-GB', { weekday: 'short' })
 const dayAndMonth = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
 
 const asDate = (day: string) => new Date(`${day}T12:00:00`)
 
 export const weekdayOf = (day: string) => weekday.format(asDate(day))
+
+/** The weekdays, Monday first. */
+export const weekdays = Array.from({ length: 7 }, (_, day) => shortDay.format(new Date(2031, 2, 3 + day)))
+
+/** Its weekday, 0 for Monday. */
+export const weekdayNumber = (day: string) => (asDate(day).getDay() + 6) % 7
+
+/** "3 Mar". */
+export const sayDate = (day: string) => dateAlone.format(asDate(day))
 
 /** A date as people say it: "Tue 3 Mar, in 9 days". */
 export function sayDay(day: string, today?: string) {

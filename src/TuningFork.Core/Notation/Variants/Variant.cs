@@ -26,6 +26,9 @@ public static class VariantMaker
         ("silent-notes", "every other note silent", score => Silence.ByNote(score)),
     ];
 
+    /// <summary>Lasting names of all variants, and what they are called.</summary>
+    public static IReadOnlyList<(string Id, string Name)> All { get; } = [.. Makers.Select(maker => (maker.Id, maker.Name))];
+
     /// <summary>Lasting names of all variants.</summary>
     public static IReadOnlyList<string> Ids { get; } = [.. Makers.Select(maker => maker.Id)];
 

@@ -11,7 +11,7 @@ internal static class EarFill
         if (minutes <= 0)
             yield break;
         var day = context.Request.Day;
-        var all = EarTasks.For(context.Request.Family).ToList();
+        var all = EarTasks.For(context.Request.IsPitched).ToList();
         var tasks = all.Where(task => !context.Used.Contains(task.Key))
             .Select(task => (Task: task, Record: context.Request.Ear.FirstOrDefault(record => record.Key == task.Key)))
             .OrderByDescending(pair => context.Asked(pair.Task.Key))

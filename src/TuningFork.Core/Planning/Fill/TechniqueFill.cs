@@ -86,7 +86,7 @@ internal static class TechniqueFill
     }
 
     /// <summary>Something that everybody knows, where there is no exercise for the minutes.</summary>
-    private static Drill Plain(FillContext context, int minutes, string reason) => context.Request.Family == "percussion"
+    private static Drill Plain(FillContext context, int minutes, string reason) => !context.Request.IsPitched
         ? context.Make(Area.Technique, Methods.EaseIn, "A rudiment you know", minutes, reason) with { How = "Slowly, both hands alike, every stroke from the same height." }
         : context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, reason) with { How = "Two notes to a click, slowly, every note alike." };
 

@@ -6,12 +6,23 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Planning;
 
+/// <summary>A step of a goal.</summary>
+/// <param name="Met">Whether it has been reached.</param>
+public sealed record GoalStepView(DateOnly By, int Value, bool Met);
+
+/// <summary>Something that a goal could be about.</summary>
+/// <param name="Unit">What it is counted in.</param>
+/// <param name="Now">What it measures now.</param>
+/// <param name="Most">The most it can measure.</param>
+public sealed record AimView(GoalKind Kind, int MaterialId, string Title, string Unit, int Now, int Most);
+
 /// <summary>A goal with its weekly steps.</summary>
 /// <param name="About">What it is about.</param>
+/// <param name="Aim">What is to be reached, in words.</param>
 /// <param name="Now">What it measures now.</param>
 /// <param name="Week">What this week asks, in words.</param>
 public sealed record GoalView(
-    int Id, GoalKind Kind, int MaterialId, string About, int From, int To, int Now, DateOnly Begun, DateOnly Until, DateOnly? Reached, bool Behind, string Week, IReadOnlyList<GoalStep> Steps, int Version, GoalState State);
+    int Id, GoalKind Kind, int MaterialId, string About, string Aim, int From, int To, int Now, DateOnly Begun, DateOnly Until, DateOnly? Reached, bool Behind, string Week, IReadOnlyList<GoalStepView> Steps, int Version, GoalState State);
 
 /// <summary>What a goal is to be. Where it stands now is measured, not asked.</summary>
 public sealed record GoalWish(GoalKind Kind, int MaterialId, int To, DateOnly Until, int Version = 0);
@@ -25,6 +36,12 @@ public static class GoalEndpoints
     {
         var group = app.MapGroup("/api/goals").WithTags("Goals");
         group.MapGet("", AllAsync).WithName("GetGoals");
+        group.MapGet("/aims", async (PlanDesk desk, CancellationToken cancel) =>
+        {
+            var materials = (await desk.FactsAsync(cancel)).Materials;
+            return Enum.GetValues<GoalKind>().SelectMany(kind => materials.Where(one => !one.Resting).Select(one => new AimView(
+                kind, one.Id, one.Title, Goals.Unit(kind), Goals.Measure(kind, one.Id, materials), Goals.Most(kind, one.Id, materials)))).Where(aim => aim.Now < aim.Most).ToList();
+        }).WithName("GetAims");
         group.MapPost("", async (GoalWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel) =>
         {
             var row = new GoalRow { Version = 1 };
@@ -77,8 +94,8 @@ public static class GoalEndpoints
             if (row.Reached is null && now >= row.To)
                 row.Reached = facts.Day;
             return new GoalView(
-                row.Id, row.Kind, row.MaterialId, facts.Materials.FirstOrDefault(one => one.Id == row.MaterialId)?.Title ?? "", row.From, row.To, now, row.Begun, row.Until, row.Reached,
-                row.Reached is null && goal.Behind(now, facts.Day), Goals.Week(goal, now, facts.Day), goal.Steps, row.Version,
+                row.Id, row.Kind, row.MaterialId, facts.Materials.FirstOrDefault(one => one.Id == row.MaterialId)?.Title ?? "", Goals.Say(row.Kind, row.To), row.From, row.To, now, row.Begun, row.Until, row.Reached,
+                row.Reached is null && goal.Behind(now, facts.Day), Goals.Week(goal, now, facts.Day), [.. goal.Steps.Select(step => new GoalStepView(step.By, step.Value, now >= step.Value))], row.Version,
                 row.Reached is not null ? GoalState.Met : row.Until < facts.Day ? GoalState.Missed : GoalState.UnderWay);
         });
         await db.SaveChangesAsync(cancel);

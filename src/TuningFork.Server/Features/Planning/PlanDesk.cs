@@ -198,6 +198,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Mix = facts.Profile.Mix,
             ScaleMinutes = facts.Profile.ScaleMinutes,
             Family = facts.Profile.Family,
+            IsPitched = Bookkeeping.InstrumentOf(facts.Profile).IsPitched,
             WarmUps = facts.WarmUps,
             Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,

@@ -32,7 +32,7 @@ public sealed record CutWish(IReadOnlyList<WarmUpPart> Parts, int SittingMinutes
 public sealed record StretchView(IReadOnlyList<int> Places, string Title, int Minutes);
 
 /// <summary>How they come out.</summary>
-public sealed record CutView(int Minutes, IReadOnlyList<StretchView> Stretches, IReadOnlyList<string> LeftOut, string Reason);
+public sealed record CutView(int Minutes, IReadOnlyList<StretchView> Stretches, IReadOnlyList<string> LeftOut, string Short, string Words);
 
 /// <summary>The warm-up's versions over HTTP.</summary>
 public static class WarmUpEndpoints
@@ -121,6 +121,6 @@ public static class WarmUpEndpoints
         return new CutView(
             minutes,
             [.. cut.Stretches.Select(stretch => new StretchView([.. stretch.Parts.Select(pair => pair.Place)], string.Join(" · ", stretch.Parts.Select(pair => pair.Part.Title)), stretch.Minutes))],
-            [.. cut.LeftOut.Select(part => part.Title)], cut.Reason);
+            [.. cut.LeftOut.Select(part => part.Title)], cut.Short, cut.Line);
     }
 }

@@ -1,8 +1,8 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
@@ -14,7 +14,7 @@ namespace TuningFork.Server.Features.Practice;
 
 /// <summary>A material with what its history comes to.</summary>
 public sealed record MaterialView(
-    int Id, MaterialKind Kind, Area Area, string Title, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
+    int Id, MaterialKind Kind, Area Area, string Title, string ShortTitle, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
     int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
     int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing,
     IReadOnlyList<DateOnly> LaterDates, int WeekMinutes, int WeekTimes, bool TwiceADay, string Word);
@@ -175,7 +175,7 @@ public static class MaterialEndpoints
     {
         var byId = rows.ToDictionary(row => row.Id);
         return [.. rows.Zip(await desk.WithWeekAsync(PlanDesk.ToCore(rows, today), today, cancel), (row, core) => new MaterialView(
-            row.Id, row.Kind, row.Area, core.Title, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
+            row.Id, row.Kind, row.Area, core.Title, core.ShortTitle, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
             row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
             row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
             core.LastVisit, row.Visits, row.LastClean,

@@ -1,8 +1,8 @@
 using System.Globalization;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;

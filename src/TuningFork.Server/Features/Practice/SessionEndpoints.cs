@@ -1,8 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
-using TuningFork.Core.Technique;
 using TuningFork.Core.Repertoire;
+using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -12,9 +12,10 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>A drill of a session.</summary>
+/// <param name="OwnBar">Every fourth bar of its groove is silent: it is the player's own.</param>
 public sealed record SessionDrillView(
     int Position, Area? Area, string Title, string Method, string How, string Sum, int Minutes, int AllowedSeconds, double PlayedSeconds,
-    DrillState State, int Takes, int CleanTakes, int Nudge, bool CanAsk);
+    DrillState State, int Takes, int CleanTakes, int Nudge, bool CanAsk, bool OwnBar);
 
 /// <summary>The open session as the stage shows it.</summary>
 /// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>

@@ -44,7 +44,7 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtH
         return new SessionDrillView(
             row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
             drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
-            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count > 0);
+            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count > 0, drill.MethodId == Methods.ThreeAndOne.Id);
     }
 
     private async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
@@ -29,7 +30,7 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
     /// </summary>
     public async Task TenseAsync(SessionRow session, SessionDrillRow row, int tension, CancellationToken cancel)
     {
-        if (tension is < 0 or > 3)
+        if (tension is < 0 or > Body.MostTension)
             throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
         var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
         await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension }, cancel);
@@ -39,7 +40,7 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
             return;
         var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? cue.TargetIndex;
         var alone = drill.Targets.Count == 1;
-        var steps = tension >= 2 ? 2 : tension > (before ?? 0) && (cue.AsksTension || !alone) ? 1 : 0;
+        var steps = Body.StepsDown(tension, before, cue.AsksTension || !alone);
         var beats = steps * Core.Tempo.Ladder.Step(tempo, drill.Targets[index].Goal);
         if (alone)
             row.Nudge -= beats;

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -16,7 +17,7 @@ public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind K
 public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSeconds, double PlayedSeconds, int Takes, int CleanTakes);
 
 /// <summary>A day of the journal.</summary>
-public sealed record JournalDay(DateOnly Day, double PlayedMinutes, IReadOnlyList<PlayedDrillView> Drills, IReadOnlyList<EntryView> Entries, int? Tension, bool Pain);
+public sealed record JournalDay(DateOnly Day, double PlayedMinutes, IReadOnlyList<PlayedDrillView> Drills, IReadOnlyList<EntryView> Entries, bool WasTense, bool Pain);
 
 /// <summary>A stretch of the journal, newest first. More: the day before which to ask for the next stretch, or null.</summary>
 public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More);
@@ -116,7 +117,7 @@ public static class JournalEndpoints
             day, Math.Round(played.Where(drill => drill.Area is not null).Sum(drill => drill.PlayedSeconds) / 60, 1),
             played.ConvertAll(drill => new PlayedDrillView(drill.Area, drill.Title, drill.PlannedSeconds, drill.PlayedSeconds, drill.Takes.Count, drill.Takes.Count(take => take.Clean))),
             [.. entries.Where(entry => entry.Day == day).Select(View)],
-            bodies.Where(body => body.Day == day).Select(body => (int?)body.Tension).Max(), bodies.Exists(body => body.Day == day && body.Pain));
+            bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension), bodies.Exists(body => body.Day == day && body.Pain));
     }
 
     private static string Needed(string? text) => Problems.Text("text", text) is { Length: > 0 } kept ? kept : throw new FieldException("text", "Write something, or close without saving.");

@@ -79,7 +79,8 @@ public static class PieceEndpoints
         return new PieceView(
             id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,
             passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)), Columns(ratings, facts.Day), plan, plan?.Words ?? "", leftOut is not null,
-            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, facts.Profile.Family, row.Version, row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed ? new ProposedView(proposed.Tempo.Value, proposed.Marked) : null);
+            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, Decisions.For(facts.Profile.Family), row.Version, row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed ? new ProposedView(proposed.Tempo.Value, proposed.Marked) : null,
+            PassageInHand.Of(passages)?.Id);
     }
 
     private static List<DateOnly> Columns(List<RatingRow> ratings, DateOnly today) =>
@@ -155,10 +156,13 @@ public static class PieceEndpoints
     {
         var row = await PassageAsync(db, id, cancel);
         var today = clock.Today(await desk.ProfileAsync(cancel));
-        if (wish.Until is { } until && (until <= today || until.DayNumber - today.DayNumber > 730))
+        if (wish.Weeks is < 1 or > 104)
+            throw new FieldException("weeks", "A rest lasts 1 to 104 weeks.");
+        var end = wish.Weeks is { } weeks ? today.AddDays(7 * weeks) : wish.Until;
+        if (end is { } until && (until <= today || until.DayNumber - today.DayNumber > 730))
             throw new FieldException("until", "A rest ends on a day ahead, within two years. Leave the day out to take it up again now.");
-        row.Resting = wish.Until is not null;
-        row.RestUntil = wish.Until ?? today;
+        row.Resting = end is not null;
+        row.RestUntil = end ?? today;
         row.Version++;
         await db.SaveChangesAsync(cancel);
     }

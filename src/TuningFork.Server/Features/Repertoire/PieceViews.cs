@@ -17,10 +17,11 @@ public sealed record PassageView(
 /// <param name="SlowTempo">Tempo of the slow first reading.</param>
 /// <param name="Plan">The way to the performance; null when there is none.</param>
 /// <param name="PlanWords">The same as a sum in words.</param>
+/// <param name="InHand">The passage to look at first; null when all are ready or at rest.</param>
 /// <param name="Proposed">The target that its music proposes, while it has none.</param>
 public sealed record PieceView(
     int Id, string Title, int FromBar, int ToBar, int BeatsPerBar, string Beat, int? Target, DateOnly? Performance, Readiness Readiness, DateOnly Today, int SlowTempo,
-    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, string Family, int Version, ProposedView? Proposed);
+    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, Decisions Decisions, int Version, ProposedView? Proposed, int? InHand);
 
 /// <summary>A target proposed from the music.</summary>
 /// <param name="Tempo">In the beats of the piece.</param>
@@ -35,8 +36,8 @@ public sealed record PageView(int Id, string Name, string ContentType);
 /// <param name="Stroke">Bowing or breath.</param>
 public sealed record DecidedWish(string Fingering = "", string Stroke = "", string Why = "");
 
-/// <summary>Lets a passage rest until a day; null takes it up again.</summary>
-public sealed record RestWish(DateOnly? Until = null);
+/// <summary>Lets a passage rest until a day, or for so many weeks; without either it is taken up again.</summary>
+public sealed record RestWish(DateOnly? Until = null, int? Weeks = null);
 
 /// <summary>Bars that tripped while reading slowly.</summary>
 public sealed record MarksWish(IReadOnlyList<int> Marks);

@@ -23,14 +23,23 @@ public sealed record ExerciseView(int Id, string Title);
 /// <param name="Today">True when it is among the next keys.</param>
 public sealed record KeyView(string Key, string Name, bool IsMinor, int Fifths, int? DaysSince, int? LastClean, bool Today);
 
+/// <summary>A key and the days since it was played.</summary>
+public sealed record WaitingKeyView(string Name, int Days);
+
 /// <summary>An exercise on its way through the keys.</summary>
 /// <param name="Next">The next keys in the order in which they are played.</param>
 /// <param name="DaysToCover">Days until all keys have come, at these minutes a day.</param>
-public sealed record KeyPlanView(int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, IReadOnlyList<string> Next, int Minutes, int DaysToCover);
+/// <param name="Count">Keys it goes through.</param>
+/// <param name="Untouched">Those of them that were never played.</param>
+/// <param name="Waiting">Those that have waited longest, longest first.</param>
+public sealed record KeyPlanView(
+    int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, IReadOnlyList<string> Next, int Minutes, int DaysToCover, int Count, IReadOnlyList<string> Untouched, IReadOnlyList<WaitingKeyView> Waiting);
 
 /// <summary>Exercises from sheets and their way through the keys, over HTTP.</summary>
 public static class KeyEndpoints
 {
+    private const int MostWaiting = 3;
+
     public static void MapKeys(this WebApplication app)
     {
         var group = app.MapGroup("/api/technique").WithTags("Technique");
@@ -96,13 +105,16 @@ public static class KeyEndpoints
         var plan = material.KeyPlan!;
         var next = plan.Today(material.Keys, today, minutes, row.Id);
         var shown = Key.Majors.Concat(Key.Minors).Where(key => Key.OfPitchClass(key.Tonic.PitchClass, key.IsMinor) == key);
+        var views = shown.Select(key =>
+        {
+            var record = material.Keys.FirstOrDefault(one => one.Key == key);
+            return new KeyView(key.ToString(), key.Name, key.IsMinor, key.Signature, record is null ? null : today.DayNumber - record.LastDay.DayNumber, record?.LastClean, next.Contains(key));
+        }).ToList();
+        var wanted = plan.Keys(row.Id).Select(key => key.ToString()).ToHashSet(StringComparer.Ordinal);
+        var mine = views.Where(view => wanted.Contains(view.Key)).ToList();
         return new KeyPlanView(
-            row.Id, row.Title, plan,
-            [.. shown.Select(key =>
-            {
-                var record = material.Keys.FirstOrDefault(one => one.Key == key);
-                return new KeyView(key.ToString(), key.Name, key.IsMinor, key.Signature, record is null ? null : today.DayNumber - record.LastDay.DayNumber, record?.LastClean, next.Contains(key));
-            })],
-            [.. next.Select(key => key.Name)], minutes, plan.DaysToCover(minutes));
+            row.Id, row.Title, plan, views, [.. next.Select(key => key.Name)], minutes, plan.DaysToCover(minutes), wanted.Count,
+            [.. mine.Where(view => view.DaysSince is null).Select(view => view.Name)],
+            [.. mine.Where(view => view.DaysSince is not null).OrderByDescending(view => view.DaysSince).Take(MostWaiting).Select(view => new WaitingKeyView(view.Name, view.DaysSince!.Value))]);
     }
 }

@@ -16,7 +16,7 @@ public sealed record ChoiceView(string Id, string Name);
 /// <param name="Lowest">Lowest written note; empty without pitch.</param>
 /// <param name="SoundsBelow">Semitones from written to sounding pitch.</param>
 public sealed record SheetChoices(
-    string Instrument, string Family, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
+    string Instrument, Family Family, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
     IReadOnlyList<ChoiceView> Rhythms, IReadOnlyList<ChoiceView> Joinings, IReadOnlyList<string> Tonics, IReadOnlyDictionary<int, int> PatternCounts);
 
 /// <summary>What a sheet is to show; see the core's SheetWish.</summary>

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
 using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
@@ -32,7 +33,7 @@ public static class TempoEndpoints
         var row = await db.Materials.AsNoTracking().Include(material => material.Piece).FirstOrDefaultAsync(material => material.Id == id, cancel) ?? throw Problems.Unknown("id", "material");
         var today = clock.Today(await desk.ProfileAsync(cancel));
         var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).ToListAsync(cancel);
-        var tense = await db.Bodies.AnyAsync(body => body.Tension >= 2 && body.Day >= today.AddDays(-TenseDays), cancel);
+        var tense = await db.Bodies.AnyAsync(body => body.Tension >= Body.HighTension && body.Day >= today.AddDays(-TenseDays), cancel);
         var core = Bookkeeping.ToCore(row, today, row.Piece);
         var points = Bookkeeping.Tempos(row, visits);
         var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));

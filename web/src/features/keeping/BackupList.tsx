@@ -1,7 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
-import { Press } from '../../ui/fields'
+import { Press } from '../../ui/Press'
 
 interface Props {
   backups: Schemas['BackupView'][]

@@ -2,7 +2,9 @@ import { Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { api, ask, client } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { BackupList } from './BackupList'
 
 /** The backups of one's own book, and the way back to one of them. */

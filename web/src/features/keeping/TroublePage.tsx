@@ -3,7 +3,9 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { keepBook } from '../../api/book'
 import { ask, client, type Schemas } from '../../api/client'
-import { Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { BackupList } from './BackupList'
 
 const titles: Record<Schemas['TroubleKind'], string> = {
@@ -36,13 +38,13 @@ export function TroublePage({ trouble, book }: { trouble: Schemas['TroubleView']
   const replaceable = book === 'Own' && ['Damaged', 'Missing', 'Newer'].includes(trouble.kind)
   return (
     <Page title={titles[trouble.kind]}>
-      <Text maxW="70ch" fontSize="19px" mb="4">
+      <Text maxW="70ch" fontSize="lead" mb="4">
         {trouble.message}
       </Text>
       <Refusal problem={problem} />
       {replaceable && trouble.offer && (
         <Box mb="5">
-          <chakra.h2 fontSize="22px" mb="1">
+          <chakra.h2 fontSize="subheading" mb="1">
             The newest good backup
           </chakra.h2>
           <BackupList

@@ -1,18 +1,20 @@
-import { Box, Flex, chakra } from '@chakra-ui/react'
-import type { Problem, Schemas } from '../../api/client'
+import { Box, chakra, Flex, Input } from '@chakra-ui/react'
+import { useChoices } from '../../api/choices'
+import type { Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
-import { Field, Press, Refusal, Select, TextInput } from '../../ui/fields'
-import { Whole } from '../../ui/Whole'
+import { Field } from '../../ui/Field'
+import { Tick, Ticks } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { RefusalOf } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
+import { Whole } from '../../ui/NumberInput'
 import { useTap } from '../sound/useTap'
 import { Dates } from './DateFields'
 import type { Wish } from './wish'
 
-const difficulties = ['fingering', 'shift', 'rhythm', 'coordination', 'intonation', 'tone', 'memory', 'join']
-
 interface PartProps {
   wish: Wish
   set: (change: Partial<Wish>) => void
-  problem: Problem | null
 }
 
 export function What({
@@ -20,12 +22,12 @@ export function What({
   set,
   pieces,
   fixed,
-  problem,
 }: PartProps & { pieces: Schemas['MaterialView'][]; fixed: boolean }) {
+  const choices = useChoices()
   if (wish.kind === 'Passage')
     return (
       <>
-        <Field label="Piece" width="220px">
+        <Field label="Piece" width="220px" name="pieceId">
           <Select
             value={wish.pieceId ?? ''}
             disabled={fixed}
@@ -43,10 +45,10 @@ export function What({
             <Whole label="From bar" value={wish.fromBar} set={(fromBar) => set({ fromBar: fromBar ?? 0 })} />
             <Whole label="To bar" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
           </Flex>
-          <Refusal problem={problem} field={['fromBar', 'toBar']} />
+          <RefusalOf field={['fromBar', 'toBar']} />
         </Box>
-        <Field label="What is hard" width="170px">
-          <TextInput
+        <Field label="What is hard" width="170px" name="difficulty">
+          <Input
             list="difficulties"
             maxLength={60}
             placeholder="choose, or your own word"
@@ -54,7 +56,7 @@ export function What({
             onChange={(event) => set({ difficulty: event.target.value })}
           />
           <datalist id="difficulties">
-            {difficulties.map((one) => (
+            {choices.difficulties.map((one) => (
               <option key={one} value={one} />
             ))}
           </datalist>
@@ -64,30 +66,22 @@ export function What({
   return (
     <>
       <Box width="280px">
-        <Field label="Title">
-          <TextInput autoFocus value={wish.title} onChange={(event) => set({ title: event.target.value })} />
+        <Field label="Title" name="title">
+          <Input autoFocus value={wish.title} onChange={(event) => set({ title: event.target.value })} />
         </Field>
-        <Refusal problem={problem} field="title" />
       </Box>
       {wish.kind === 'Piece' && (
         <Box>
           <Flex gap="2" align="end">
             <Whole label="Bars" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
-            <chakra.label display="flex" gap="2" minH="42px" alignItems="center">
-              <input
-                type="checkbox"
-                checked={wish.fromBar === 0}
-                onChange={(event) => set({ fromBar: event.target.checked ? 0 : 1 })}
-              />{' '}
-              upbeat
-            </chakra.label>
+            <Tick label="upbeat" on={wish.fromBar === 0} set={(on) => set({ fromBar: on ? 0 : 1 })} />
           </Flex>
-          <Refusal problem={problem} field={['fromBar', 'toBar']} />
+          <RefusalOf field={['fromBar', 'toBar']} />
         </Box>
       )}
       {wish.kind === 'Exercise' && (
         <>
-          <Field label="Area" width="140px">
+          <Field label="Area" width="140px" name="area">
             <Select
               value={wish.area ?? 'Technique'}
               onChange={(event) => set({ area: event.target.value as Schemas['Area'] })}
@@ -97,14 +91,7 @@ export function What({
             </Select>
           </Field>
           <Whole label="Bars" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />
-          <chakra.label display="flex" gap="2" minH="42px" alignItems="center" mt="5">
-            <input
-              type="checkbox"
-              checked={wish.isScale}
-              onChange={(event) => set({ isScale: event.target.checked })}
-            />{' '}
-            scale or arpeggio
-          </chakra.label>
+          <Tick mt="5" label="scale or arpeggio" on={wish.isScale} set={(isScale) => set({ isScale })} />
           <Serves chosen={wish.serves ?? []} set={(serves) => set({ serves })} />
         </>
       )}
@@ -112,7 +99,8 @@ export function What({
   )
 }
 
-export function TempoFields({ wish, set, problem }: PartProps) {
+export function TempoFields({ wish, set }: PartProps) {
+  const { beats } = useChoices()
   const tap = useTap((bpm) => set({ target: Math.round(bpm) }))
   return (
     <>
@@ -127,7 +115,7 @@ export function TempoFields({ wish, set, problem }: PartProps) {
               />
               <Field label="Beat" width="140px">
                 <Select value={wish.beat} onChange={(event) => set({ beat: event.target.value })}>
-                  {['half', 'dotted quarter', 'quarter', 'eighth'].map((one) => (
+                  {beats.map((one) => (
                     <option key={one}>{one}</option>
                   ))}
                 </Select>
@@ -151,14 +139,14 @@ export function TempoFields({ wish, set, problem }: PartProps) {
             tap it
           </Press>
         </Flex>
-        <Refusal problem={problem} field={['target', 'beat', 'beatsPerBar']} />
+        <RefusalOf field={['target', 'beat', 'beatsPerBar']} />
       </Box>
-      {wish.kind === 'Piece' && <Dates wish={wish} set={set} problem={problem} />}
+      {wish.kind === 'Piece' && <Dates wish={wish} set={set} />}
     </>
   )
 }
 
-export function BookFields({ wish, set, problem }: PartProps) {
+export function BookFields({ wish, set }: PartProps) {
   return (
     <Box>
       <Flex gap="2">
@@ -170,12 +158,12 @@ export function BookFields({ wish, set, problem }: PartProps) {
         />
         <Whole label="A day" value={wish.perDay} set={(perDay) => set({ perDay: perDay ?? 0 })} />
       </Flex>
-      <Refusal problem={problem} field={['examples', 'nextExample', 'perDay']} />
+      <RefusalOf field={['examples', 'nextExample', 'perDay']} />
     </Box>
   )
 }
 
-export function ReadinessField({ wish, set }: Omit<PartProps, 'problem'>) {
+export function ReadinessField({ wish, set }: PartProps) {
   return (
     <chakra.fieldset>
       <chakra.legend fontSize="0.85em" color="faded" mb="0.5">
@@ -200,30 +188,11 @@ export function ReadinessField({ wish, set }: Omit<PartProps, 'problem'>) {
   )
 }
 
-/** Those that a movement or the ear can be trained for. */
-const listed = difficulties.slice(0, 6)
-
 /** The difficulties of passages that an exercise helps with, one's own words among them. */
 export function Serves({ chosen, set }: { chosen: string[]; set: (chosen: string[]) => void }) {
+  const { served } = useChoices()
+  const all = [...served, ...chosen.filter((one) => !served.includes(one))]
   return (
-    <chakra.fieldset>
-      <chakra.legend fontSize="0.85em" color="faded">
-        It helps with
-      </chakra.legend>
-      <Flex columnGap="3.5" wrap="wrap">
-        {[...listed, ...chosen.filter((one) => !listed.includes(one))].map((one) => (
-          <chakra.label key={one} display="flex" gap="1.5" minH="42px" alignItems="center">
-            <input
-              type="checkbox"
-              checked={chosen.includes(one)}
-              onChange={(event) =>
-                set(event.target.checked ? [...chosen, one] : chosen.filter((other) => other !== one))
-              }
-            />
-            {one}
-          </chakra.label>
-        ))}
-      </Flex>
-    </chakra.fieldset>
+    <Ticks legend="It helps with" options={all.map((one) => [one, one] as const)} chosen={chosen} set={set} />
   )
 }

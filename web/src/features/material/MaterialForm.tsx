@@ -1,9 +1,11 @@
-import { Flex, chakra } from '@chakra-ui/react'
+import { chakra, Flex, Input } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Form } from '../../ui/Form'
-import { Field, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { DemoWord } from '../../ui/DemoWord'
 import { useRemoval } from '../../ui/removal'
 import { BookFields, ReadinessField, TempoFields, What } from './MaterialFields'
@@ -62,41 +64,25 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
       mb="5"
       bg="sheet"
       submit={() => save(false)}
+      problem={problem}
     >
-      <chakra.h2 fontSize="22px" mb="3">
+      <chakra.h2 fontSize="subheading" mb="3">
         {id === null ? `New ${names[wish.kind]}` : `Change this ${names[wish.kind]}`}
       </chakra.h2>
       <Flex gap="4" wrap="wrap" align="start">
-        <What wish={wish} set={set} pieces={pieces} fixed={id !== null} problem={problem} />
-        {wish.kind === 'Book' ? (
-          <BookFields wish={wish} set={set} problem={problem} />
-        ) : (
-          <TempoFields wish={wish} set={set} problem={problem} />
-        )}
-        {wish.kind !== 'Book' && <ByWeek wish={wish} set={set} problem={problem} week={week} />}
+        <What wish={wish} set={set} pieces={pieces} fixed={id !== null} />
+        {wish.kind === 'Book' ? <BookFields wish={wish} set={set} /> : <TempoFields wish={wish} set={set} />}
+        {wish.kind !== 'Book' && <ByWeek wish={wish} set={set} week={week} />}
         {(wish.kind === 'Piece' || wish.kind === 'Passage') && <ReadinessField wish={wish} set={set} />}
         <Field
           label={wish.kind === 'Passage' ? 'Note for the stage: fingering, breath, why' : 'Note'}
+          name="note"
           width="340px"
         >
-          <TextInput value={wish.note} onChange={(event) => set({ note: event.target.value })} />
+          <Input value={wish.note} onChange={(event) => set({ note: event.target.value })} />
         </Field>
       </Flex>
-      <Refusal
-        problem={problem}
-        field={[
-          'note',
-          'version',
-          'id',
-          'kind',
-          'server',
-          'request',
-          'difficulty',
-          'readiness',
-          'area',
-          'pieceId',
-        ]}
-      />
+      <Refusal />
       <DemoWord />
       <Flex gap="3" mt="4" wrap="wrap">
         <Press look="strong" type="submit">

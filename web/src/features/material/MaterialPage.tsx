@@ -1,12 +1,16 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Table, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { OutlineLines } from '../../ui/Outline'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { AreaGlyph } from '../../ui/areas'
-import { Empty, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
 import { sayDistance, sayTempo } from '../../ui/words'
 import { MaterialForm } from './MaterialForm'
 import { emptyWish, sayDates, wishOf, type Wish } from './wish'
@@ -26,7 +30,7 @@ const sorts = { piece: 'by piece', due: 'by due day', lastVisit: 'by last played
 /** The music that is practised: entered quickly, sorted, searched, rested and brought back. Exercises stand in Craft. */
 export function MaterialPage() {
   const materials = api.useQuery('get', '/api/materials')
-  const today = api.useQuery('get', '/api/today').data?.day
+  const today = usePracticeDay()
   const [search, setSearch] = useState('')
   const [kind, setKind] = useState<MusicKind | ''>('')
   const [sort, setSort] = useState<keyof typeof sorts>('piece')
@@ -67,7 +71,7 @@ export function MaterialPage() {
         />
       )}
       <Flex gap="3" mb="3" wrap="wrap">
-        <TextInput
+        <Input
           type="search"
           aria-label="Search music"
           placeholder="search"
@@ -110,7 +114,7 @@ export function MaterialPage() {
       )}
       {all.length > 0 && shown.length === 0 && <Empty>Nothing fits this search.</Empty>}
       {shown.length > 0 && (
-        <Table
+        <List
           items={shown}
           today={today}
           indent={sort === 'piece'}
@@ -123,45 +127,34 @@ export function MaterialPage() {
 
 interface TableProps {
   items: Material[]
-  today?: string
+  today: string
   indent: boolean
   edit: (item: Material) => void
 }
 
-function Table({ items, today, indent, edit }: TableProps) {
+function List({ items, today, indent, edit }: TableProps) {
   return (
     // What is hidden from the eye stays inside what scrolls.
     <Box overflowX="auto" position="relative">
-      <chakra.table
-        width="100%"
-        css={{
-          '& th, & td': {
-            textAlign: 'left',
-            padding: '7px 10px 7px 0',
-            borderBottom: '1px solid #d8cfb9',
-            verticalAlign: 'middle',
-          },
-          '& th': { fontSize: '0.85em', color: '#5d594e', fontWeight: 600 },
-        }}
-      >
-        <thead>
-          <tr>
-            <th>what</th>
-            <th>how far</th>
-            <th>tempo</th>
-            <th>last played</th>
-            <th>due</th>
-            <th>
+      <Table.Root width="100%">
+        <Table.Header>
+          <Table.Row>
+            <Table.ColumnHeader>what</Table.ColumnHeader>
+            <Table.ColumnHeader>how far</Table.ColumnHeader>
+            <Table.ColumnHeader>tempo</Table.ColumnHeader>
+            <Table.ColumnHeader>last played</Table.ColumnHeader>
+            <Table.ColumnHeader>due</Table.ColumnHeader>
+            <Table.ColumnHeader>
               <chakra.span srOnly>actions</chakra.span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
+            </Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
           {items.map((item) => (
             <Row key={item.id} item={item} today={today} indent={indent} edit={edit} />
           ))}
-        </tbody>
-      </chakra.table>
+        </Table.Body>
+      </Table.Root>
     </Box>
   )
 }
@@ -181,8 +174,8 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
     await queries.invalidateQueries()
   }
   return (
-    <chakra.tr color={item.resting ? 'faded' : undefined}>
-      <td>
+    <Table.Row color={item.resting ? 'faded' : undefined}>
+      <Table.Cell>
         <Flex gap="2.5" align="center" pl={indent && item.kind === 'Passage' ? '6' : '0'}>
           <AreaGlyph area={item.area} />
           <Box>
@@ -190,7 +183,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
               {item.kind === 'Piece' ? (
                 <PieceLink to={`/music/${item.id}`}>{item.title}</PieceLink>
               ) : indent && item.kind === 'Passage' ? (
-                `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.title.split(', ').at(-1)}`
+                `${item.fromBar === item.toBar ? 'bar' : 'bars'} ${item.shortTitle}`
               ) : (
                 item.title
               )}
@@ -199,7 +192,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
               {[
                 item.resting && 'resting',
                 item.kind === 'Piece' && `${item.toBar} bars`,
-                today && sayDates(item, today),
+                sayDates(item, today),
                 item.weekTimes > 0 && `${item.weekMinutes} min, ${item.weekTimes} times a week`,
                 item.difficulty,
                 item.note,
@@ -215,16 +208,16 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
             <Refusal problem={problem} />
           </Box>
         </Flex>
-      </td>
-      <td>
+      </Table.Cell>
+      <Table.Cell>
         {(item.kind === 'Piece' || item.kind === 'Passage') && (
           <Flex gap="2" align="center" whiteSpace="nowrap">
             <ReadinessSign value={item.readiness} /> {readinessWords[item.readiness]}
           </Flex>
         )}
         {item.kind === 'Book' && `no. ${Math.min(item.nextExample, item.examples)} of ${item.examples}`}
-      </td>
-      <td>
+      </Table.Cell>
+      <Table.Cell>
         <chakra.span whiteSpace="nowrap">
           {item.lastClean ? (
             <Notes px="0" to={`/music/${item.id}/tempo`} aria-label={`Tempo of ${item.title}`}>
@@ -237,18 +230,18 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
             item.daysLeft !== null &&
             (item.daysLeft === 0 ? 'read' : `${item.perDay} a day: about ${item.daysLeft} days left`)}
         </chakra.span>
-      </td>
-      <td>{item.lastVisit && today ? distance(item.lastVisit, today) : '–'}</td>
-      <td>
+      </Table.Cell>
+      <Table.Cell>{item.lastVisit ? distance(item.lastVisit, today) : '–'}</Table.Cell>
+      <Table.Cell>
         {item.resting
           ? ''
           : item.growing && !item.due
             ? 'growing'
-            : item.due && today
+            : item.due
               ? distance(item.due, today)
               : ''}
-      </td>
-      <td>
+      </Table.Cell>
+      <Table.Cell>
         <Flex justify="end" align="center">
           <Notes to={`/journal?material=${item.id}`} aria-label={`Notes on ${item.title}`}>
             notes
@@ -265,8 +258,8 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
             {item.resting ? 'bring back' : 'rest'}
           </Press>
         </Flex>
-      </td>
-    </chakra.tr>
+      </Table.Cell>
+    </Table.Row>
   )
 }
 

@@ -1,7 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import { api, type Schemas } from '../../api/client'
-import { NumberInput, Press, Select } from '../../ui/fields'
+import { NumberInput } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Select } from '../../ui/Select'
 import type { Today } from './useToday'
 
 /** What waits, and anything else, can be added by hand. */

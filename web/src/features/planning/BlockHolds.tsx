@@ -1,7 +1,8 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Input, Text, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api } from '../../api/client'
-import { Field, TextArea, TextInput } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Ticks } from '../../ui/Tick'
 import type { KeyedBlock } from './BlockRow'
 
 interface Props {
@@ -23,36 +24,21 @@ export function BlockHolds({ block, change }: Props) {
     <Box borderLeft="3px solid" borderColor="line" pl="4" mt="2" width="100%">
       <Flex gap="5" wrap="wrap" align="start">
         <Field label="Name, if you like" width="220px">
-          <TextInput value={block.name ?? ''} onChange={(event) => change({ name: event.target.value })} />
+          <Input value={block.name ?? ''} onChange={(event) => change({ name: event.target.value })} />
         </Field>
         {fitting.length > 0 && (
-          <chakra.fieldset>
-            <chakra.legend fontSize="0.85em" color="faded">
-              Only these; none ticked means all
-            </chakra.legend>
-            <Flex columnGap="4" wrap="wrap" maxW="620px">
-              {fitting.map((item) => (
-                <chakra.label key={item.id} display="flex" gap="1.5" minH="42px" alignItems="center">
-                  <input
-                    type="checkbox"
-                    checked={chosen.includes(item.id)}
-                    onChange={(event) =>
-                      change({
-                        materials: event.target.checked
-                          ? [...chosen, item.id]
-                          : chosen.filter((one) => one !== item.id),
-                      })
-                    }
-                  />
-                  {item.title}
-                </chakra.label>
-              ))}
-            </Flex>
-          </chakra.fieldset>
+          <Box maxW="620px">
+            <Ticks
+              legend="Only these; none ticked means all"
+              options={fitting.map((item) => [item.id, item.title] as const)}
+              chosen={chosen}
+              set={(materials) => change({ materials })}
+            />
+          </Box>
         )}
         {block.area === 'Play' && (
           <Field label="Your own ideas, one a line: songs, vocabulary, grooves you know" width="340px">
-            <TextArea
+            <Textarea
               rows={3}
               value={ideas}
               onChange={(event) => setIdeas(event.target.value)}

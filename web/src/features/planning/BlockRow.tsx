@@ -3,7 +3,10 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
-import { Field, NumberInput, Press } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Tick } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
 import { useSortableItem } from '../../ui/useSortableItem'
 import { BlockHolds } from './BlockHolds'
 
@@ -32,7 +35,7 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
         <Text fontWeight={700} width="130px">
           {name}
         </Text>
-        <Text width="52px" fontFamily="heading" fontSize="22px" fontWeight={600}>
+        <Text width="52px" fontFamily="heading" fontSize="subheading" fontWeight={600}>
           {minutes ?? '–'}′
         </Text>
         <Grid templateColumns="repeat(3, 78px)" gap="2">
@@ -48,22 +51,12 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
             </Field>
           ))}
         </Grid>
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.must}
-            onChange={(event) => change({ must: event.target.checked })}
-          />{' '}
-          must
-        </chakra.label>
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.fixed != null}
-            onChange={(event) => change({ fixed: event.target.checked ? block.wanted || 5 : null })}
-          />{' '}
-          fixed
-        </chakra.label>
+        <Tick label="must" on={block.must} set={(must) => change({ must })} />
+        <Tick
+          label="fixed"
+          on={block.fixed != null}
+          set={(on) => change({ fixed: on ? block.wanted || 5 : null })}
+        />
         {block.fixed != null && (
           <NumberInput
             label={`${name}, fixed minutes`}
@@ -73,14 +66,11 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
             onChange={(fixed) => change({ fixed })}
           />
         )}
-        <chakra.label display="flex" gap="1.5" alignItems="center" minH="42px">
-          <input
-            type="checkbox"
-            checked={block.rounds != null}
-            onChange={(event) => change({ rounds: event.target.checked ? { work: 4, rest: 1 } : null })}
-          />{' '}
-          work and rest
-        </chakra.label>
+        <Tick
+          label="work and rest"
+          on={block.rounds != null}
+          set={(on) => change({ rounds: on ? { work: 4, rest: 1 } : null })}
+        />
         {block.rounds != null && (
           <Flex gap="1" align="center">
             <NumberInput

@@ -1,8 +1,12 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
-import { Field, NumberInput, Refusal, Select, TextInput } from '../../ui/fields'
+import { Slide } from '../../ui/Slide'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { RefusalOf } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
 import type { Today } from './useToday'
 
 const demands = [
@@ -19,8 +23,8 @@ interface Props {
 /** The one figure of the day: how many minutes. */
 export function Minutes({ state, today }: Props) {
   const [sliding, setSliding] = useState<number | null>(null)
-  const commit = () => {
-    if (sliding !== null && sliding !== today.minutes) void state.wish({ minutes: sliding })
+  const commit = (minutes: number) => {
+    if (minutes !== today.minutes) void state.wish({ minutes })
     setSliding(null)
   }
   return (
@@ -37,22 +41,16 @@ export function Minutes({ state, today }: Props) {
         max={240}
         onChange={(minutes) => void state.wish({ minutes })}
       />
-      <chakra.input
-        type="range"
-        aria-label="Minutes today, in fives"
+      <Slide
+        label="Minutes today, in fives"
         min={5}
         max={120}
         step={5}
         value={sliding ?? today.minutes}
-        onChange={(event) => setSliding(Number(event.target.value))}
-        onPointerUp={commit}
-        onKeyUp={commit}
-        onBlur={commit}
-        width="100%"
-        height="28px"
-        accentColor="ink"
+        slide={setSliding}
+        done={commit}
       />
-      <Refusal problem={state.problem} field={['minutes', 'until']} />
+      <RefusalOf field="minutes" />
     </>
   )
 }
@@ -76,7 +74,6 @@ export function DayWishes({ state, today }: Props) {
         <span data-testid="wishes">{sayWishes(today)}</span>
       </chakra.button>
       {open && <Wishes state={state} today={today} />}
-      {!open && <Refusal problem={state.problem} field={['purpose', 'focus', 'routineId', 'demands']} />}
     </Box>
   )
 }
@@ -92,15 +89,13 @@ function sayWishes(today: Schemas['TodayView']) {
 
 function Wishes({ state, today }: Props) {
   const routines = api.useQuery('get', '/api/routines')
-  const { problem } = state
   return (
     <>
       <Until state={state} />
       <Box mt="3">
-        <Field label="What for">
+        <Field label="What for" name="purpose">
           <Purpose key={today.purpose} state={state} today={today} />
         </Field>
-        <Refusal problem={problem} field="purpose" />
       </Box>
       <Flex gap="1.5" wrap="wrap" mt="3" role="group" aria-label="What the day asks">
         {demands.map(([value, name]) => (
@@ -108,7 +103,7 @@ function Wishes({ state, today }: Props) {
         ))}
       </Flex>
       <Box mt="3">
-        <Field label="Technique is for" hint={today.focus ? undefined : today.techniqueFor}>
+        <Field label="Technique is for" name="focus" hint={today.focus ? undefined : today.techniqueFor}>
           <Select value={today.focus} onChange={(event) => void state.wish({ focus: event.target.value })}>
             <option value="">what my passages need</option>
             {today.focuses.map((one) => (
@@ -117,10 +112,9 @@ function Wishes({ state, today }: Props) {
             <option value="none">nothing in particular</option>
           </Select>
         </Field>
-        <Refusal problem={problem} field="focus" />
       </Box>
       <Box mt="3">
-        <Field label="Routine">
+        <Field label="Routine" name="routineId">
           <Select
             value={today.routineId}
             onChange={(event) => void state.wish({ routineId: Number(event.target.value) })}
@@ -132,7 +126,6 @@ function Wishes({ state, today }: Props) {
             ))}
           </Select>
         </Field>
-        <Refusal problem={problem} field={['routineId', 'demands']} />
       </Box>
     </>
   )
@@ -142,8 +135,8 @@ function Wishes({ state, today }: Props) {
 function Until({ state }: { state: Today }) {
   const [wished, setWished] = useState('')
   return (
-    <Field label="or until" width="130px">
-      <TextInput
+    <Field label="or until" width="130px" name="until">
+      <Input
         type="time"
         // Tabbing through changes nothing: only a time that was typed since the last wish counts.
         onBlur={(event) => {
@@ -161,7 +154,7 @@ function Purpose({ state, today }: Props) {
   const [text, setText] = useState(today.purpose)
   const commit = () => text !== today.purpose && void state.wish({ purpose: text })
   return (
-    <TextInput
+    <Input
       value={text}
       maxLength={200}
       placeholder="the trouble it is to cure"

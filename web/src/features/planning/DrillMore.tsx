@@ -2,8 +2,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { Lock, LockOpen, Repeat2, X } from 'lucide-react'
 import { Link } from 'react-router'
 import type { Schemas } from '../../api/client'
-import { Press } from '../../ui/fields'
-import { useOffer } from '../../ui/removal'
+import { Press } from '../../ui/Press'
+import { offer } from '../../ui/removal'
 import { MethodChoice } from './MethodChoice'
 import type { Today } from './useToday'
 
@@ -14,7 +14,6 @@ interface Props {
 
 /** A drill opened: how it goes, what was written about it, and every way to overrule it. */
 export function DrillMore({ drill, state }: Props) {
-  const offer = useOffer()
   const leaveOut = async () => {
     const view = await state.change({ kind: 'LeaveOut', drillId: drill.id })
     if (view) offer({ what: `Left out today: ${drill.title}`, back: () => state.back(view.version) })

@@ -1,15 +1,22 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { keepPreviousData, useQueryClient } from '@tanstack/react-query'
 import { useNavigate } from 'react-router'
 import { keepBook } from '../../api/book'
+import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, Problem, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { Field, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Page } from '../../ui/Page'
+import { Whole } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Refusal, RefusalOf, useProblem } from '../../ui/refusal'
 import { useDraft } from '../../ui/useDraft'
+import { weekdayNumber, weekdays } from '../../ui/words'
 import { usePause } from '../../ui/usePause'
 import { Found, InstrumentName, type Unknown } from './FoundInstrument'
 
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+/** What the server may say of a line. */
+const ofPieces = ['title', 'fromBar', 'toBar', 'target', 'passages', 'pieceId', 'pieces', 'lines', 'examples']
 
 interface Start {
   instrument: string
@@ -23,7 +30,7 @@ interface Start {
 
 const empty: Start = {
   instrument: '',
-  unknown: { family: 'other', lowest: '', highest: '' },
+  unknown: { family: 'Other', lowest: '', highest: '' },
   minutes: [30, 30, 30, 30, 30, 30, 30],
   lines: '',
   exercise: '',
@@ -43,7 +50,8 @@ export function FirstVisitPage() {
     await queries.resetQueries()
     await navigate('/')
   }
-  const minutes = start.minutes[(new Date().getDay() + 6) % 7] || 30
+  const today = usePracticeDay()
+  const minutes = start.minutes[weekdayNumber(today)] || 30
   const look = useLook({ lines: start.lines, minutes, exercise: start.exercise, book: start.book })
   const demo = async () => {
     keepBook('Demo')
@@ -52,6 +60,7 @@ export function FirstVisitPage() {
   }
   return (
     <Page
+      problem={problem}
       title="Your first day"
       aside={
         <Press look="quiet" onClick={() => demo()}>
@@ -72,57 +81,41 @@ export function FirstVisitPage() {
             name={start.instrument}
             unknown={start.unknown}
             set={(part) => set({ unknown: { ...start.unknown, ...part } })}
-            problem={problem}
           />
-          <Refusal problem={problem} field={['instrument', 'family']} />
+          <RefusalOf field="instrument" />
         </Section>
         <Section number="2" title="How many minutes do you have?">
-          {days.map((day, i) => (
-            <Field key={day} label={day}>
-              <TextInput
-                type="number"
-                min={0}
-                max={240}
-                width="74px"
-                value={start.minutes[i]}
-                onChange={(event) =>
-                  set({
-                    minutes: start.minutes.map((old, at) => (at === i ? Number(event.target.value) : old)),
-                  })
-                }
-              />
-            </Field>
+          {weekdays.map((day, i) => (
+            <Whole
+              key={day}
+              label={day}
+              width="74px"
+              value={start.minutes[i] ?? 0}
+              set={(minutes) =>
+                set({ minutes: start.minutes.map((old, at) => (at === i ? (minutes ?? 0) : old)) })
+              }
+            />
           ))}
-          <Refusal problem={problem} field="weekdayMinutes" />
+          <RefusalOf field="weekdayMinutes" />
         </Section>
       </Grid>
       <Section number="3" title="What are you working on?">
         <Box flex="1 1 420px" maxW="620px">
-          <Field label="Pieces, one a line" hint="like: Willow Reel 48 bars 120, hard 9-12, 25-28">
-            <TextArea value={start.lines} rows={3} onChange={(event) => set({ lines: event.target.value })} />
+          <Field
+            label="Pieces, one a line"
+            name={ofPieces}
+            hint="like: Willow Reel 48 bars 120, hard 9-12, 25-28"
+          >
+            <Textarea value={start.lines} rows={3} onChange={(event) => set({ lines: event.target.value })} />
           </Field>
-          <Refusal
-            problem={problem}
-            field={[
-              'title',
-              'fromBar',
-              'toBar',
-              'target',
-              'passages',
-              'pieceId',
-              'pieces',
-              'lines',
-              'examples',
-            ]}
-          />
         </Box>
         <Understood pieces={look.data?.pieces ?? []} />
         <Box flexBasis="100%" />
         <Field label="An exercise" hint="a scale, a pattern" width="230px">
-          <TextInput value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
+          <Input value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
         </Field>
         <Field label="A book of easy music for sight reading" width="300px">
-          <TextInput value={start.book} onChange={(event) => set({ book: event.target.value })} />
+          <Input value={start.book} onChange={(event) => set({ book: event.target.value })} />
         </Field>
       </Section>
       {look.data && (
@@ -132,8 +125,8 @@ export function FirstVisitPage() {
           </Box>
         </Section>
       )}
-      <Refusal problem={problem} field={['server', 'version', 'request']} />
-      <Press look="strong" minH="54px" px="7" fontSize="18px" onClick={() => begin()}>
+      <Refusal />
+      <Press look="strong" minH="54px" px="7" fontSize="lead" onClick={() => begin()}>
         Make my first plan
       </Press>
     </Page>
@@ -175,7 +168,7 @@ function Understood({ pieces }: { pieces: Schemas['FirstPieceView'][] }) {
 function Section({ number, title, children }: { number?: string; title: string; children: React.ReactNode }) {
   return (
     <Box as="section" borderTop="1px solid" borderColor="line" py="4" mb="2">
-      <chakra.h2 fontSize="24px" mb="3">
+      <chakra.h2 fontSize="heading" mb="3">
         {number && (
           <chakra.span color="accent" mr="3">
             {number}
@@ -197,7 +190,7 @@ async function enter(start: Start) {
   )
   const profile = {
     instrument: start.instrument,
-    ...(found ? { family: '', lowest: '', highest: '' } : start.unknown),
+    ...(found ? { family: null, lowest: '', highest: '' } : start.unknown),
     boundaryHour: 4,
     school: 'WideningGaps',
     mix: 'Shuffled',

@@ -1,11 +1,13 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { keepPreviousData } from '@tanstack/react-query'
-import { api, type Problem } from '../../api/client'
-import { Field, Refusal, Select, TextInput } from '../../ui/fields'
+import { useChoices } from '../../api/choices'
+import { api, type Schemas } from '../../api/client'
+import { Field } from '../../ui/Field'
+import { Pick } from '../../ui/Pick'
 
 /** What is asked of an instrument that nobody knows by name. */
 export interface Unknown {
-  family: string
+  family: Schemas['Family']
   lowest: string
   highest: string
 }
@@ -25,7 +27,7 @@ export function InstrumentName({ name, set }: { name: string; set: (name: string
   const instruments = useInstruments(name)
   return (
     <>
-      <TextInput
+      <Input
         aria-label="Instrument"
         list="known-instruments"
         placeholder="its name"
@@ -46,20 +48,19 @@ export function Found({
   name,
   unknown,
   set,
-  problem,
 }: {
   name: string
   unknown: Unknown
   set: (part: Partial<Unknown>) => void
-  problem: Problem | null
 }) {
   const instruments = useInstruments(name)
+  const { families } = useChoices()
   if (!instruments || !name.trim()) return null
   const { found } = instruments
   if (found)
     return (
       <Text color="faded" fontSize="0.92em" role="status">
-        {found.name}: {found.family}
+        {found.name}: {found.family.toLowerCase()}
         {found.lowest && `, written ${found.lowest} to ${found.highest}`}, sounds{' '}
         {sounding(found.transposition)}.
       </Text>
@@ -70,24 +71,20 @@ export function Found({
         Not known by name. So that sheets and exercises fit it:
       </Text>
       <Flex gap="3" wrap="wrap">
-        <Field label="Family" width="140px">
-          <Select value={unknown.family} onChange={(event) => set({ family: event.target.value })}>
-            {instruments.families.map((one) => (
-              <option key={one}>{one}</option>
-            ))}
-          </Select>
+        <Field label="Family" width="140px" name="family">
+          <Pick value={unknown.family} options={families} pick={(family) => set({ family })} />
         </Field>
-        {unknown.family !== 'percussion' && (
+        {unknown.family !== 'Percussion' && (
           <>
-            <Field label="Lowest written note" width="150px">
-              <TextInput
+            <Field label="Lowest written note" width="150px" name="lowest">
+              <Input
                 placeholder="C4"
                 value={unknown.lowest}
                 onChange={(event) => set({ lowest: event.target.value })}
               />
             </Field>
-            <Field label="Highest written note" width="150px">
-              <TextInput
+            <Field label="Highest written note" width="150px" name="highest">
+              <Input
                 placeholder="C6"
                 value={unknown.highest}
                 onChange={(event) => set({ highest: event.target.value })}
@@ -96,7 +93,6 @@ export function Found({
           </>
         )}
       </Flex>
-      <Refusal problem={problem} field={['lowest', 'highest']} />
     </Box>
   )
 }

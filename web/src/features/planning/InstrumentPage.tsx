@@ -1,20 +1,18 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { Outline } from '../../ui/Outline'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
 import { InstrumentName, sounding, useInstruments } from './FoundInstrument'
 
 type Profile = Schemas['ProfileView']
-
-const namings: [Schemas['Naming'], string][] = [
-  ['Letters', 'letters: C D E'],
-  ['FixedDo', 'fixed do: do is always C'],
-  ['MovableDo', 'movable do: do is the first note of the key'],
-  ['Degrees', 'degrees: 1 is the first note of the key'],
-  ['Sargam', 'sargam: S is the first note of the key'],
-]
 
 /** What is played, how far it reaches, how it sounds and how its notes are called. */
 export function InstrumentPage() {
@@ -45,6 +43,7 @@ interface FormProps {
 function Form({ start, kept, setKept }: FormProps) {
   const [wish, setWish] = useState(start)
   const instruments = useInstruments(wish.instrument)
+  const choices = useChoices()
   const { problem, run } = useProblem()
   const queries = useQueryClient()
   const set = (part: Partial<Profile>) => {
@@ -57,47 +56,41 @@ function Form({ start, kept, setKept }: FormProps) {
     await queries.invalidateQueries()
   }
   return (
-    <Page title="Instrument">
+    <Page title="Instrument" problem={problem}>
       <Grid
         templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }}
         columnGap="10"
         rowGap="5"
         maxW="900px"
       >
-        <Field label="What you play">
+        <Field label="What you play" name="instrument">
           <InstrumentName name={wish.instrument} set={(instrument) => set({ instrument })} />
         </Field>
-        <Field label="Family">
-          <Select value={wish.family} onChange={(event) => set({ family: event.target.value })}>
-            {(instruments?.families ?? [wish.family]).map((one) => (
-              <option key={one}>{one}</option>
-            ))}
-          </Select>
+        <Field label="Family" name="family">
+          <Pick value={wish.family} options={choices.families} pick={(family) => set({ family })} />
         </Field>
         <Box>
           <Flex gap="3">
-            <Field label="Lowest written note" hint="empty: the usual one">
-              <TextInput
+            <Field label="Lowest written note" name="lowest" hint="empty: the usual one">
+              <Input
                 value={wish.lowest}
                 placeholder="E3"
                 onChange={(event) => set({ lowest: event.target.value })}
               />
             </Field>
-            <Field label="Highest written note" hint="the highest you can play">
-              <TextInput
+            <Field label="Highest written note" name="highest" hint="the highest you can play">
+              <Input
                 value={wish.highest}
                 placeholder="G6"
                 onChange={(event) => set({ highest: event.target.value })}
               />
             </Field>
           </Flex>
-          <Refusal problem={problem} field={['lowest', 'highest']} />
         </Box>
         <Box>
           <Flex gap="3">
-            <Field label="Sounds, in semitones" hint={sounding(wish.transposition)}>
+            <Field label="Sounds, in semitones" name="transposition" hint={sounding(wish.transposition)}>
               <NumberInput
-                label="Semitones from written to sounding"
                 value={wish.transposition}
                 min={-36}
                 max={36}
@@ -105,18 +98,10 @@ function Form({ start, kept, setKept }: FormProps) {
                 onChange={(transposition) => set({ transposition })}
               />
             </Field>
-            <Field label="A4 in hertz" hint="400 to 480">
-              <NumberInput
-                label="A4 in hertz"
-                value={wish.a4}
-                min={400}
-                max={480}
-                width="110px"
-                onChange={(a4) => set({ a4 })}
-              />
+            <Field label="A4 in hertz" name="a4" hint="400 to 480">
+              <NumberInput value={wish.a4} min={400} max={480} width="110px" onChange={(a4) => set({ a4 })} />
             </Field>
           </Flex>
-          <Refusal problem={problem} field={['transposition', 'a4']} />
         </Box>
         {instruments?.found && wish.instrument !== start.instrument && (
           <Box gridColumn={{ md: '1 / -1' }}>
@@ -126,19 +111,10 @@ function Form({ start, kept, setKept }: FormProps) {
           </Box>
         )}
         <Field label="Notes are called by" hint="shown under the notes of a sheet">
-          <Select
-            value={wish.naming}
-            onChange={(event) => set({ naming: event.target.value as Schemas['Naming'] })}
-          >
-            {namings.map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Select>
+          <Pick value={wish.naming} options={choices.namings} pick={(naming) => set({ naming })} />
         </Field>
       </Grid>
-      <Refusal problem={problem} field={['instrument', 'family', 'version', 'server']} />
+      <Refusal />
       <Flex gap="4" mt="6" align="center">
         <Press look="strong" onClick={() => save()}>
           Keep

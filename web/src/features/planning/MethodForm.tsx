@@ -1,30 +1,26 @@
-import { Flex, Grid, chakra } from '@chakra-ui/react'
+import { Box, Flex, Grid, Input, Textarea } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { ask, client, type Schemas } from '../../api/client'
 import { Form } from '../../ui/Form'
-import { Field, NumberInput, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Ticks } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
 import { useRemoval } from '../../ui/removal'
 
 type Wish = Schemas['MethodWish']
 type Fit = Schemas['Fit']
 
-const courses: [Schemas['Course'], string, string][] = [
-  ['FixedCount', 'so many takes', 'takes'],
-  ['CleanInRow', 'so many clean in a row', 'clean in a row'],
-  ['CleanMinutes', 'so many minutes without a miss', 'minutes'],
-  ['Ladder', 'the tempo follows the takes', ''],
-  ['Once', 'one take, no stopping', ''],
-  ['Timed', 'its minutes; nothing is counted', ''],
-]
-
-const fits: [Fit, string][] = [
-  ['Raw', 'raw'],
-  ['Shaping', 'taking shape'],
-  ['Ready', 'ready'],
-  ['Stuck', 'stuck'],
-  ['BeforeDate', 'before a performance'],
-]
+/** What a method is counted in, where it is counted. */
+const units: Partial<Record<Schemas['Course'], string>> = {
+  FixedCount: 'takes',
+  CleanInRow: 'clean in a row',
+  CleanMinutes: 'minutes',
+}
 
 const fresh: Wish = {
   name: '',
@@ -50,7 +46,8 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
   )
   const set = (part: Partial<Wish>) => setWish({ ...wish, ...part })
   const fit = wish.fit ?? []
-  const counted = courses.find(([one]) => one === wish.course)![2]
+  const counted = units[wish.course ?? 'FixedCount']
+  const choices = useChoices()
   const done = async (kept: unknown) => {
     if (!kept) return
     await queries.invalidateQueries()
@@ -76,20 +73,30 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
       ),
     )
   return (
-    <Form submit={keep} bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="5" mb="6">
+    <Form
+      submit={keep}
+      problem={problem}
+      bg="sheet"
+      border="1px solid"
+      borderColor="line"
+      borderRadius="8px"
+      p="5"
+      mb="6"
+    >
       <Grid templateColumns={{ base: '1fr', md: '260px minmax(0, 1fr)' }} columnGap="6" rowGap="4">
-        <Field label="name">
-          <TextInput value={wish.name} onChange={(event) => set({ name: event.target.value })} />
-          <Refusal problem={problem} field="name" />
+        <Field label="name" name="name">
+          <Input value={wish.name} onChange={(event) => set({ name: event.target.value })} />
         </Field>
-        <Field label="how it is done, in two or three sentences; the first one stands on the stage">
-          <TextArea rows={2} value={wish.how} onChange={(event) => set({ how: event.target.value })} />
-          <Refusal problem={problem} field="how" />
+        <Field
+          label="how it is done, in two or three sentences; the first one stands on the stage"
+          name="how"
+        >
+          <Textarea rows={2} value={wish.how} onChange={(event) => set({ how: event.target.value })} />
         </Field>
         <Flex gap="3" align="end">
           <Field label="usual minutes, from">
             <NumberInput
-              label="Least minutes"
+              label="usual minutes, from"
               value={wish.least!}
               min={1}
               max={30}
@@ -98,7 +105,7 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
           </Field>
           <Field label="to">
             <NumberInput
-              label="Most minutes"
+              label="to, minutes"
               value={wish.most!}
               min={1}
               max={30}
@@ -108,21 +115,16 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
         </Flex>
         <Flex gap="3" align="end" wrap="wrap">
           <Field label="it is done after" width="280px">
-            <Select
-              value={wish.course}
-              onChange={(event) => set({ course: event.target.value as Schemas['Course'] })}
-            >
-              {courses.map(([one, name]) => (
-                <option key={one} value={one}>
-                  {name}
-                </option>
-              ))}
-            </Select>
+            <Pick
+              value={wish.course ?? 'FixedCount'}
+              options={choices.courses}
+              pick={(course) => set({ course })}
+            />
           </Field>
           {counted && (
             <Field label={counted}>
               <NumberInput
-                label={`How many ${counted}`}
+                label={`${counted}, how many`}
                 value={wish.count!}
                 min={1}
                 max={30}
@@ -131,44 +133,30 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
             </Field>
           )}
         </Flex>
-        <chakra.fieldset gridColumn={{ md: '1 / -1' }}>
-          <chakra.legend fontSize="0.85em" color="faded">
-            the planner may take it for what is
-          </chakra.legend>
-          <Flex gap="5" wrap="wrap">
-            {fits.map(([one, name]) => (
-              <chakra.label key={one} display="flex" gap="2" alignItems="center" minH="42px" cursor="pointer">
-                <input
-                  type="checkbox"
-                  checked={fit.includes(one)}
-                  onChange={(event) =>
-                    set({ fit: event.target.checked ? [...fit, one] : fit.filter((other) => other !== one) })
-                  }
-                />
-                {name}
-              </chakra.label>
-            ))}
-          </Flex>
-        </chakra.fieldset>
+        <Box gridColumn={{ md: '1 / -1' }}>
+          <Ticks
+            legend="the planner may take it for what is"
+            options={choices.fits.map((one) => [one.id as Fit, one.name] as const)}
+            chosen={fit}
+            set={(fit) => set({ fit })}
+          />
+        </Box>
         <Field label="what is recorded">
-          <TextInput
+          <Input
             value={wish.records}
             placeholder="clean or missed"
             onChange={(event) => set({ records: event.target.value })}
           />
         </Field>
         <Field label="when it fits and when to leave it">
-          <TextInput
+          <Input
             value={wish.leave}
             placeholder="left empty, the choice above says it"
             onChange={(event) => set({ leave: event.target.value })}
           />
         </Field>
       </Grid>
-      <Refusal
-        problem={problem}
-        field={['least', 'most', 'course', 'count', 'records', 'leave', 'version', 'id', 'server', 'request']}
-      />
+      <Refusal />
       <Flex gap="3" mt="4" wrap="wrap">
         <Press look="strong" type="submit">
           Keep

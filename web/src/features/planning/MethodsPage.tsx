@@ -2,7 +2,8 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Page, Press } from '../../ui/fields'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
 import { MethodForm } from './MethodForm'
 
 type Method = Schemas['MethodView']
@@ -40,7 +41,7 @@ function List({ title, methods, edit }: { title: string; methods: Method[]; edit
   return (
     <Box mb="8">
       {title && (
-        <chakra.h2 fontSize="22px" mb="2">
+        <chakra.h2 fontSize="subheading" mb="2">
           {title}
         </chakra.h2>
       )}

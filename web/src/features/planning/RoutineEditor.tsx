@@ -1,4 +1,4 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
@@ -9,12 +9,18 @@ import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { areaLooks, staffOrder } from '../../ui/areas'
-import { Field, NumberInput, Page, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
-import { useRowRemoval } from '../../ui/removal'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Tick } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
+import { weekdays as dayNames } from '../../ui/words'
+import { removeRow } from '../../ui/removal'
 
 type Block = KeyedBlock
 
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const keyed = (blocks: Schemas['Block'][]): Block[] =>
   blocks.map((block) => ({ ...block, key: crypto.randomUUID() }))
 const bare = (blocks: Block[]): Schemas['Block'][] =>
@@ -27,7 +33,6 @@ const bare = (blocks: Block[]): Schemas['Block'][] =>
 /** Builds a day shape by drag and keyboard; the arithmetic follows at once. */
 export function RoutineEditor({ start, close }: { start: Schemas['RoutineView']; close: () => void }) {
   const [name, setName] = useState(start.name)
-  const removeRow = useRowRemoval()
   const [interwoven, setInterwoven] = useState(start.interwoven)
   const [weekdays, setWeekdays] = useState(start.weekdays)
   const [blocks, setBlocks] = useState(() => keyed(start.blocks))
@@ -65,24 +70,20 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
     close()
   }
   return (
-    <Page title={start.id === 0 ? 'A new routine' : start.name}>
+    <Page title={start.id === 0 ? 'A new routine' : start.name} problem={problem}>
       <Flex gap="5" wrap="wrap" align="end" mb="4">
         <Box width="280px">
-          <Field label="Name">
-            <TextInput value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
+          <Field label="Name" name="name">
+            <Input value={name} maxLength={80} onChange={(event) => setName(event.target.value)} />
           </Field>
-          <Refusal problem={problem} field="name" />
         </Box>
-        <chakra.label display="flex" gap="2" minH="42px" alignItems="center">
-          <input
-            type="checkbox"
-            checked={interwoven}
-            onChange={(event) => setInterwoven(event.target.checked)}
-          />{' '}
-          mix the short drills of technique, repertoire and ear
-        </chakra.label>
+        <Tick
+          label="mix the short drills of technique, repertoire and ear"
+          on={interwoven}
+          set={setInterwoven}
+        />
         <Flex gap="1" role="group" aria-label="Used on">
-          {days.map((day, i) => (
+          {dayNames.map((day, i) => (
             <Press
               key={day}
               px="2.5"
@@ -145,7 +146,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
           </chakra.ol>
         </SortableContext>
       </DndContext>
-      <Refusal problem={problem} field={['blocks', 'weekdays', 'version', 'server', 'request']} />
+      <Refusal />
       <Flex gap="3" mt="4" wrap="wrap" align="center">
         <Select
           aria-label="Add a block"

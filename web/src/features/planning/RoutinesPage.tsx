@@ -2,7 +2,10 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { NumberInput, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
 import { RoutineEditor } from './RoutineEditor'
 
@@ -72,7 +75,7 @@ function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; e
   return (
     <Box as="section" borderTop="2px solid" borderColor="ink" pt="3" aria-label={routine.name}>
       <Flex justify="space-between" align="baseline" gap="3" wrap="wrap">
-        <chakra.h2 fontSize="22px">{routine.name}</chakra.h2>
+        <chakra.h2 fontSize="subheading">{routine.name}</chakra.h2>
         <Text color="accent" fontWeight={600} fontSize="0.9em">
           {used}
         </Text>

@@ -1,12 +1,18 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, Flex, Table, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
-import { Field, NumberInput, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
-
-const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
+import { Select } from '../../ui/Select'
+import { weekdays } from '../../ui/words'
 
 /** How the week is shared out, and the schools one follows. */
 export function SharesPage() {
@@ -18,6 +24,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
   const [wish, setWish] = useState(start)
   const { problem, run } = useProblem()
   const queries = useQueryClient()
+  const choices = useChoices()
   const set = (part: Partial<Schemas['ProfileView']>) => setWish({ ...wish, ...part })
   const share = (area: Schemas['Area'], part: Partial<Schemas['AreaShare']>) =>
     set({ shares: wish.shares.map((one) => (one.area === area ? { ...one, ...part } : one)) })
@@ -26,39 +33,30 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
     if (await run(() => ask(client.PUT('/api/profile', { body: wish })))) await queries.invalidateQueries()
   }
   return (
-    <Page title="Shares">
+    <Page title="Shares" problem={problem}>
       <Text color="faded" maxW="64ch" mb="3">
         The warm-up goes by the length of a sitting. The other five share the week: what one gets too little
         of today, the plan gives back on the days after.
       </Text>
       <Box overflowX="auto" position="relative">
-        <chakra.table
-          css={{
-            '& th, & td': {
-              textAlign: 'left',
-              padding: '6px 18px 6px 0',
-              borderBottom: '1px solid #d8cfb9',
-            },
-            '& th': { fontSize: '0.85em', color: '#5d594e' },
-          }}
-        >
-          <thead>
-            <tr>
-              <th>area</th>
-              <th>share of the week, %</th>
-              <th>least a day, min</th>
-              <th>most a day, min</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table.Root>
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader>area</Table.ColumnHeader>
+              <Table.ColumnHeader>share of the week, %</Table.ColumnHeader>
+              <Table.ColumnHeader>least a day, min</Table.ColumnHeader>
+              <Table.ColumnHeader>most a day, min</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
             {wish.shares.map((one) => (
-              <tr key={one.area}>
-                <td>
+              <Table.Row key={one.area}>
+                <Table.Cell>
                   <Flex gap="2" align="center">
                     <AreaGlyph area={one.area} /> {areaLooks[one.area].name}
                   </Flex>
-                </td>
-                <td>
+                </Table.Cell>
+                <Table.Cell>
                   <NumberInput
                     look="row"
                     label={`${areaLooks[one.area].name}, share`}
@@ -67,8 +65,8 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                     max={100}
                     onChange={(percent) => share(one.area, { percent })}
                   />
-                </td>
-                <td>
+                </Table.Cell>
+                <Table.Cell>
                   <NumberInput
                     look="row"
                     label={`${areaLooks[one.area].name}, least`}
@@ -77,8 +75,8 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                     max={240}
                     onChange={(least) => share(one.area, { least })}
                   />
-                </td>
-                <td>
+                </Table.Cell>
+                <Table.Cell>
                   <NumberInput
                     look="row"
                     label={`${areaLooks[one.area].name}, most`}
@@ -87,37 +85,26 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                     max={240}
                     onChange={(most) => share(one.area, { most })}
                   />
-                </td>
-              </tr>
+                </Table.Cell>
+              </Table.Row>
             ))}
-            <tr>
-              <td>together</td>
-              <chakra.td fontWeight={700} color={sum === 100 ? undefined : 'wrong'} aria-live="polite">
+            <Table.Row>
+              <Table.Cell>together</Table.Cell>
+              <Table.Cell fontWeight={700} color={sum === 100 ? undefined : 'wrong'} aria-live="polite">
                 {sum} %{sum !== 100 && ` (${sum > 100 ? `${sum - 100} too many` : `${100 - sum} missing`})`}
-              </chakra.td>
-              <td />
-              <td />
-            </tr>
-          </tbody>
-        </chakra.table>
+              </Table.Cell>
+              <Table.Cell />
+              <Table.Cell />
+            </Table.Row>
+          </Table.Body>
+        </Table.Root>
       </Box>
       <Flex gap="5" wrap="wrap" mt="6">
         <Field label="Passages come back" width="370px">
-          <Select
-            value={wish.school}
-            onChange={(event) => set({ school: event.target.value as Schemas['School'] })}
-          >
-            <option value="WideningGaps">in widening gaps, by how well it went</option>
-            <option value="EveryOtherDay">every other day, come what may</option>
-            <option value="ToughestFirst">toughest daily, ready ones every third day</option>
-          </Select>
+          <Pick value={wish.school} options={choices.schools} pick={(school) => set({ school })} />
         </Field>
         <Field label="Takes in rounds are" width="200px">
-          <Select value={wish.mix} onChange={(event) => set({ mix: event.target.value as Schemas['Mix'] })}>
-            <option value="Shuffled">shuffled every round</option>
-            <option value="InTurn">in the same turn</option>
-            <option value="Blocked">blocked, one after the other</option>
-          </Select>
+          <Pick value={wish.mix} options={choices.mixes} pick={(mix) => set({ mix })} />
         </Field>
         <Field label="Passages under way, at most" hint="0: no limit">
           <NumberInput
@@ -146,7 +133,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
           Minutes you usually have
         </chakra.legend>
         <Flex gap="3" wrap="wrap">
-          {days.map((day, i) => (
+          {weekdays.map((day, i) => (
             <Field key={day} label={day}>
               <NumberInput
                 label={`Minutes on ${day}`}
@@ -161,7 +148,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
           ))}
         </Flex>
       </chakra.fieldset>
-      <Refusal problem={problem} />
+      <Refusal />
       <Press look="strong" mt="5" onClick={() => save()}>
         Keep
       </Press>

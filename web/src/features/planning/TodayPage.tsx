@@ -2,10 +2,12 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link, useNavigate } from 'react-router'
-import { api, ask, client, type Problem, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem, Refused, RefusalOf } from '../../ui/refusal'
 import { usePageChange } from '../../ui/usePageChange'
 import { sayDay, sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
@@ -17,7 +19,11 @@ export function TodayPage() {
   const state = useToday()
   const { today, problem, refused } = state
   if (!today) return refused ? <NoPlan message={refused} /> : <Outline />
-  return <Day state={state} today={today} problem={problem} />
+  return (
+    <Refused problem={problem}>
+      <Day state={state} today={today} />
+    </Refused>
+  )
 }
 
 /** Beside each other the list and the day's wishes; on a phone the minutes and Begin come first. */
@@ -26,15 +32,7 @@ const areas = {
   lg: '"title title" "list head" "list rest"',
 }
 
-function Day({
-  state,
-  today,
-  problem,
-}: {
-  state: Today
-  today: Schemas['TodayView']
-  problem: Problem | null
-}) {
+function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
   const begin = useBegin(state)
   const title = `${sayNumber(today.minutes)} minutes, ${weekdayOf(today.day)}`
   const heading = usePageChange<HTMLHeadingElement>(title)
@@ -56,7 +54,7 @@ function Day({
     >
       <Box gridArea="title">
         <Flex align="baseline" columnGap="6" wrap="wrap" mb="1">
-          <chakra.h1 ref={heading} tabIndex={-1} outline="none" fontSize={{ base: '28px', md: '34px' }}>
+          <chakra.h1 ref={heading} tabIndex={-1} outline="none" fontSize={{ base: '1.65rem', md: '2.0rem' }}>
             {title}
           </chakra.h1>
           <Flex align="baseline" columnGap="4" wrap="wrap">
@@ -80,7 +78,7 @@ function Day({
         </Flex>
         {today.unclosed && <Unclosed unclosed={today.unclosed} />}
         {today.done && (
-          <Text mb="3" fontSize="18px" data-testid="done">
+          <Text mb="3" fontSize="lead" data-testid="done">
             {today.done}
           </Text>
         )}
@@ -88,13 +86,13 @@ function Day({
       </Box>
       <Box gridArea="head" as="section" aria-label="Minutes" className="no-print" mb={{ base: '4', lg: '0' }}>
         <Minutes state={state} today={today} />
-        <Press look="strong" mt="2" minH="54px" px="6" fontSize="18px" onClick={() => begin()}>
+        <Press look="strong" mt="2" minH="54px" px="6" fontSize="lead" onClick={() => begin()}>
           {today.sessionOpen ? 'Go on' : 'Begin'}
           <Text
             as="span"
             fontWeight={400}
             opacity={0.75}
-            fontSize="15px"
+            fontSize="0.9rem"
             display={{ base: 'none', md: 'inline' }}
           >
             space
@@ -115,13 +113,10 @@ function Day({
           }))}
           minutes={today.minutes}
         />
-        <Refusal
-          problem={problem}
-          field={['drillId', 'value', 'version', 'materialId', 'drills', 'session', 'server']}
-        />
+        <Refusal />
         {state.letGo && (
           <Box role="alert" borderLeft="4px solid" borderColor="accent" pl="4" my="2">
-            <Text>{problem?.message}</Text>
+            <RefusalOf field="letGo" />
             <Flex gap="3" mt="2" wrap="wrap">
               <Press onClick={state.letGo}>Let it go</Press>
               <Press onClick={state.clear}>Leave the day as it is</Press>

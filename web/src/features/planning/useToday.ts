@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { useProblem } from '../../ui/fields'
+import { useProblem } from '../../ui/refusal'
 
 type View = Schemas['TodayView']
 type Wish = Omit<Schemas['TodayWish'], 'version' | 'letGo'>

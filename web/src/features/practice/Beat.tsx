@@ -1,5 +1,6 @@
 import { Flex } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
+import { colours } from '../../theme/colours'
 
 interface Props {
   tempo: number
@@ -40,8 +41,8 @@ export function Beat({ tempo, running, beat }: Props) {
             width: 22,
             height: 22,
             borderRadius: '50%',
-            border: '2px solid #8a91a3',
-            background: now === light ? '#f2c868' : 'transparent',
+            border: `2px solid ${colours.stageEdge}`,
+            background: now === light ? colours.stageAccent : 'transparent',
           }}
         />
       ))}

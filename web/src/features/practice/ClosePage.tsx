@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, Navigate, useNavigate } from 'react-router'
@@ -7,8 +7,13 @@ import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph } from '../../ui/areas'
 import { DemoWord } from '../../ui/DemoWord'
-import { Field, Page, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
-import { sayDay } from '../../ui/words'
+import { Field } from '../../ui/Field'
+import { Page } from '../../ui/Page'
+import { Tick } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem, RefusalOf } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
+import { sayDay, sayMinutes } from '../../ui/words'
 import { LeftOver } from './LeftOver'
 import { RatingQuestion } from './RatingQuestion'
 import { TargetQuestion } from './TargetQuestion'
@@ -66,6 +71,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
   return (
     <Page
       title={session.isOver ? `Close the session of ${sayDay(session.day)}` : 'Close the session'}
+      problem={problem}
       aside={<BackToStage session={session} />}
     >
       {session.isOver && (
@@ -83,7 +89,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
         }))}
       />
       <Text my="3" fontWeight={600}>
-        {Math.round(played)} minutes played of {session.plannedMinutes} planned
+        {sayMinutes(Math.round(played))} played of {session.plannedMinutes} planned
       </Text>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8">
         <Box>
@@ -103,13 +109,12 @@ function CloseForm({ session, draft, closed }: FormProps) {
               }
             />
           ))}
-          <Refusal problem={problem} field={['lines', 'tomorrow']} />
+          <RefusalOf field={['lines', 'tomorrow']} />
         </Box>
         <Box>
-          <Field label="What was it like, and what next?">
-            <TextArea value={note} onChange={(event) => draft.write({ note: event.target.value })} />
+          <Field label="What was it like, and what next?" name="note">
+            <Textarea value={note} onChange={(event) => draft.write({ note: event.target.value })} />
           </Field>
-          <Refusal problem={problem} field="note" />
           <chakra.fieldset mt="4">
             <chakra.legend fontSize="0.85em" color="faded" mb="1">
               Tension while playing
@@ -128,25 +133,20 @@ function CloseForm({ session, draft, closed }: FormProps) {
               ))}
             </Flex>
           </chakra.fieldset>
-          <chakra.label display="flex" gap="3" alignItems="center" mt="4" minH="42px">
-            <input
-              type="checkbox"
-              checked={pain}
-              onChange={(event) => draft.write({ pain: event.target.checked })}
-              style={{ width: 20, height: 20 }}
-            />
-            Pain, numbness or tingling
-          </chakra.label>
+          <Tick mt="4" label="Pain, numbness or tingling" on={pain} set={(on) => draft.write({ pain: on })} />
           {pain && (
             <Box borderLeft="4px solid" borderColor="wrong" pl="4" mt="2">
               <Text mb="2">
                 The next plan turns to work without the instrument, and asks before it plans playing. See a
                 doctor or a physiotherapist who knows musicians; this is no medical advice.
               </Text>
-              <Field label="Where">
-                <TextInput value={where} onChange={(event) => draft.write({ where: event.target.value })} />
+              <Field label="Where" name="where">
+                <Input value={where} onChange={(event) => draft.write({ where: event.target.value })} />
               </Field>
-              <Field label="In which drill? It and what moves like it rest for the first days back.">
+              <Field
+                label="In which drill? It and what moves like it rest for the first days back."
+                name="painAt"
+              >
                 <Select
                   value={painAt ?? ''}
                   onChange={(event) =>
@@ -165,7 +165,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
               </Field>
             </Box>
           )}
-          <Refusal problem={problem} field={['tension', 'where', 'painAt', 'session', 'server', 'request']} />
+          <Refusal />
           <DemoWord />
           <Press look="strong" mt="5" minH="52px" px="6" onClick={save}>
             Close and keep
@@ -234,7 +234,7 @@ function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
           {drill.state === 'Skipped' && ' · skipped'}
         </Text>
       </Box>
-      <TextInput
+      <Input
         gridColumn={{ base: '2', md: 'auto' }}
         aria-label={`A line on ${drill.title}`}
         placeholder="a line, if you like"
@@ -242,21 +242,13 @@ function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
         onChange={(event) => write(event.target.value)}
       />
       {drill.canAsk ? (
-        <chakra.label
+        <Tick
           gridColumn={{ base: '2', md: 'auto' }}
-          display="flex"
-          gap="2"
-          alignItems="center"
           fontSize="0.92em"
-        >
-          <input
-            type="checkbox"
-            checked={asked}
-            onChange={(event) => setAsked(event.target.checked)}
-            style={{ width: 18, height: 18 }}
-          />
-          tomorrow
-        </chakra.label>
+          label="tomorrow"
+          on={asked}
+          set={setAsked}
+        />
       ) : (
         <span />
       )}
@@ -267,9 +259,9 @@ function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
 function Closed({ view }: { view: Schemas['CloseView'] }) {
   return (
     <Page title="Kept">
-      <Text fontSize="20px">
-        {Math.round(view.playedMinutes)} minutes played of {view.plannedMinutes} planned. What you did today
-        is already part of tomorrow&rsquo;s plan.
+      <Text fontSize="subheading">
+        {sayMinutes(Math.round(view.playedMinutes))} played of {view.plannedMinutes} planned. What you did
+        today is already part of tomorrow&rsquo;s plan.
       </Text>
       {view.advice && (
         <Box borderLeft="4px solid" borderColor="wrong" pl="4" my="4" maxW="62ch">

@@ -1,6 +1,7 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { Press } from '../../ui/fields'
-import { Sheet } from './Sheet'
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { Tick } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { Sheet } from '../../ui/Sheet'
 
 interface Row {
   /** Key and its sign; pressed with a finger it does the same. */
@@ -66,10 +67,12 @@ export function KeySheet({ close, press, letters }: Props) {
           </Flex>
         ))}
       </Box>
-      <chakra.label display="flex" gap="2" mt="4" minH="42px" alignItems="center">
-        <input type="checkbox" checked={letters.on} onChange={(event) => letters.set(event.target.checked)} />
-        Single letters, figures and signs work as keys. Off, only arrows, pedal, space, enter and esc do.
-      </chakra.label>
+      <Tick
+        mt="4"
+        label="Single letters, figures and signs work as keys. Off, only arrows, pedal, space, enter and esc do."
+        on={letters.on}
+        set={letters.set}
+      />
     </Sheet>
   )
 }

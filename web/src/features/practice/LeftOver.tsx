@@ -1,7 +1,9 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useNavigate } from 'react-router'
 import { ask, client } from '../../api/client'
-import { Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { textsOf, type Written } from './useCloseDraft'
 
 interface Props {

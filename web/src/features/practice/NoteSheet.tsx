@@ -1,8 +1,9 @@
-import { Flex, Text } from '@chakra-ui/react'
+import { Flex, Text, Textarea } from '@chakra-ui/react'
 import { ask, client, type Schemas } from '../../api/client'
 import { DemoWord } from '../../ui/DemoWord'
-import { Press, Refusal, TextArea, useProblem } from '../../ui/fields'
-import { Sheet } from './Sheet'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Sheet } from '../../ui/Sheet'
 import type { Note } from './useNote'
 
 /** Two keystrokes and a line: the key opens it, Enter keeps it. The clock runs on; the note stays with where it was begun. */
@@ -23,7 +24,7 @@ export function NoteSheet({ note }: { note: Note }) {
       <Text color="faded" mb="2">
         {begun.about}
       </Text>
-      <TextArea
+      <Textarea
         data-first
         aria-label={begun.kind === 'Note' ? 'Note' : 'Idea for the shelf'}
         value={text}

@@ -2,7 +2,8 @@ import { Flex, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
-import { Press, Refusal, useProblem } from '../../ui/fields'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 
 /** The takes say something else than the rating: one press settles it, none leaves it as it is. */
 export function RatingQuestion({ question }: { question: Schemas['RatingQuestion'] }) {

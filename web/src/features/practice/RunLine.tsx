@@ -15,7 +15,7 @@ export function RunLine({ run, state }: Props) {
         {run.steps.map((step, i) => (
           <chakra.li
             key={i}
-            fontSize={{ base: '20px', md: '26px' }}
+            fontSize={{ base: 'subheading', md: 'heading' }}
             px="3"
             py="1"
             borderRadius="6px"
@@ -28,7 +28,7 @@ export function RunLine({ run, state }: Props) {
           </chakra.li>
         ))}
       </Flex>
-      <Text fontSize="22px" color="stageFaded" mt="3" aria-live="polite" data-testid="run-says">
+      <Text fontSize="subheading" color="stageFaded" mt="3" aria-live="polite" data-testid="run-says">
         {says(run, state)}
       </Text>
     </>

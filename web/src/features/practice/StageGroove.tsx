@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react'
 import type { Schemas } from '../../api/client'
 import { useGroove } from '../../sound/useGroove'
 import { GrooveGrid } from '../../ui/GrooveGrid'
-import { Press } from '../../ui/fields'
+import { Press } from '../../ui/Press'
 
 interface Props {
   groove: Schemas['Groove']
@@ -25,7 +25,10 @@ export function StageGroove({ groove, tempo, ownBar, running }: Props) {
     const press = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() !== 'g' || event.repeat || event.ctrlKey || event.metaKey || event.altKey)
         return
-      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog'))
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, [role="dialog"]')
+      )
         return
       toggle.current()
     }

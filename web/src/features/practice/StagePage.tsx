@@ -143,11 +143,13 @@ function Stage({ stage, session, note }: StageProps) {
   const before = session.drills.slice(0, session.position).reduce((sum, one) => sum + one.minutes, 0)
   const playhead =
     before + Math.min(drill.minutes, (played / Math.max(1, drill.allowedSeconds)) * drill.minutes)
+  const now = question ? (heard === asked ? `${question.answerText}. Right?` : question.ask) : cue.sentence
   return (
     <Flex
       as="main"
       id="main"
       direction="column"
+      className="stage"
       bg="stage"
       color="stageText"
       minH="100vh"
@@ -178,18 +180,24 @@ function Stage({ stage, session, note }: StageProps) {
       <Flex flex="1" align="center" gap="8" wrap={{ base: 'wrap', lg: 'nowrap' }}>
         <Box flex="1" minW="0">
           <chakra.h1
-            fontSize={{ base: '40px', md: session.groove || session.abc ? '46px' : '64px' }}
+            fontSize={{ base: '2.35rem', md: session.groove || session.abc ? '2.71rem' : '3.76rem' }}
             lineHeight={1.1}
             overflowWrap="anywhere"
             data-testid="stage-title"
           >
             {(run.state && cue.run?.steps[Math.max(0, run.state.step)]) ?? cue.title}
           </chakra.h1>
-          <Text fontSize={{ base: '32px', md: '56px' }} lineHeight={1.15} mt="3" data-testid="stage-now">
-            {question ? (heard === asked ? `${question.answerText}. Right?` : question.ask) : cue.sentence}
+          <Text
+            // A long instruction is read once; it may be smaller, so that the keys stay in sight.
+            fontSize={now.length > 80 ? { base: '1.4rem', md: '2.1rem' } : { base: '1.88rem', md: '3.29rem' }}
+            lineHeight={1.15}
+            mt="3"
+            data-testid="stage-now"
+          >
+            {now}
           </Text>
           {cue.count && (
-            <Text fontSize="24px" color="stageFaded" mt="3" data-testid="stage-count">
+            <Text fontSize="heading" color="stageFaded" mt="3" data-testid="stage-count">
               {cue.count}
             </Text>
           )}
@@ -199,7 +207,7 @@ function Stage({ stage, session, note }: StageProps) {
               key={session.position}
               groove={session.groove}
               tempo={session.target?.tempo ?? 80}
-              ownBar={drill.method === 'three bars and one made up'}
+              ownBar={drill.ownBar}
               running={session.running}
             />
           )}
@@ -209,21 +217,21 @@ function Stage({ stage, session, note }: StageProps) {
             </Box>
           )}
           {session.musicWord && (
-            <Text fontSize="22px" color="stageFaded" mt="3" data-testid="music-word">
+            <Text fontSize="subheading" color="stageFaded" mt="3" data-testid="music-word">
               {session.musicWord}
             </Text>
           )}
           {session.target?.note && (
-            <Text fontSize="24px" color="stageAccent" mt="2">
+            <Text fontSize="heading" color="stageAccent" mt="2">
               {session.target.note}
             </Text>
           )}
           {session.laterToday && (
-            <Text fontSize="22px" color="stageAccent" mt="2" data-testid="later-today">
+            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="later-today">
               {session.laterToday} comes again in a later sitting today.
             </Text>
           )}
-          <Text fontSize={{ base: '28px', md: '40px' }} color="stageFaded" mt="5">
+          <Text fontSize={{ base: '1.65rem', md: '2.35rem' }} color="stageFaded" mt="5">
             {next ? `then ${next}` : 'then done'}
           </Text>
         </Box>

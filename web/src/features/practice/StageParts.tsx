@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { Press } from '../../ui/fields'
+import { Press } from '../../ui/Press'
 
 /** The program does not answer, and there is nothing to show yet. */
 export function Away({ retry }: { retry: () => void }) {
@@ -7,6 +7,7 @@ export function Away({ retry }: { retry: () => void }) {
     <Flex
       as="main"
       id="main"
+      className="stage"
       bg="stage"
       color="stageText"
       minH="100vh"
@@ -15,7 +16,7 @@ export function Away({ retry }: { retry: () => void }) {
       direction="column"
       gap="5"
     >
-      <Text fontSize="28px">
+      <Text fontSize="1.65rem">
         The program does not answer. Start it again with ./run; what you played is kept.
       </Text>
       <StageButton keys="" name="Try again" press={retry} />
@@ -47,7 +48,7 @@ export function StageButton({ keys, name, press }: { keys: string; name: string;
     <Press
       borderColor="stageEdge"
       px="2.5"
-      fontSize="16px"
+      fontSize="0.95rem"
       minH="44px"
       fontWeight={500}
       _hover={{ bg: 'stageHover' }}

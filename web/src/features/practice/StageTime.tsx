@@ -19,7 +19,7 @@ export function StageTime({ session, left, beat }: Props) {
         aria-label="Left of this drill"
         fontFamily="heading"
         fontWeight={600}
-        fontSize={{ base: '120px', md: '196px' }}
+        fontSize={{ base: '7.06rem', md: '11.53rem' }}
         lineHeight={1}
         fontVariantNumeric="tabular-nums"
         color={session.running ? 'stageText' : 'stageFaded'}
@@ -27,13 +27,13 @@ export function StageTime({ session, left, beat }: Props) {
       >
         {left >= 0 ? sayClock(left) : `+${sayClock(-left)}`}
       </chakra.div>
-      <Text fontSize="24px" color="stageAccent" minH="34px" aria-live="polite">
+      <Text fontSize="heading" color="stageAccent" minH="34px" aria-live="polite">
         {!session.running ? 'paused: space goes on' : left < 0 ? 'time: finish this take' : ''}
       </Text>
       {session.target?.tempo && (
         <Flex align="center" gap="5" mt="1">
           <Beat tempo={session.target.tempo} running={session.running} beat={beat} />
-          <Text fontSize="56px" lineHeight={1.2} data-testid="stage-tempo">
+          <Text fontSize="3.29rem" lineHeight={1.2} data-testid="stage-tempo">
             {sayTempo(session.target.tempo, session.target.beat)}
           </Text>
         </Flex>

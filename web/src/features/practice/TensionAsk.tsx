@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { Press } from '../../ui/fields'
+import { Press } from '../../ui/Press'
 
 const levels = ['none', 'a little', 'some', 'high']
 
@@ -7,7 +7,7 @@ const levels = ['none', 'a little', 'some', 'high']
 export function TensionAsk({ answer }: { answer: (level: number) => void }) {
   return (
     <Flex gap="3" align="center" wrap="wrap" role="group" aria-label="Tension" data-testid="tension">
-      <Text fontSize="24px" color="stageAccent">
+      <Text fontSize="heading" color="stageAccent">
         Shoulders, jaw, hands: how tight?
       </Text>
       {levels.map((name, level) => (

@@ -27,7 +27,10 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
           : null
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey) return
-      if (event.target instanceof HTMLElement && event.target.closest('input, textarea, select, dialog'))
+      if (
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, select, [role="dialog"]')
+      )
         return
       const side = sideOf(event.key)
       if (side) {

@@ -1,12 +1,15 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { keepPreviousData, useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
+import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { OutlineLines } from '../../ui/Outline'
 import { usePause } from '../../ui/usePause'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { Empty, Page, Press, Refusal, TextArea, TextInput, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
 
@@ -29,7 +32,7 @@ export function JournalPage() {
       title="Journal"
       aside={
         <Box width="320px">
-          <TextInput
+          <Input
             type="search"
             aria-label="Search the journal"
             placeholder="search words, pieces, passages"
@@ -67,7 +70,7 @@ function Stretch({
   before?: string
   more?: (before: string) => void
 }) {
-  const today = api.useQuery('get', '/api/today')
+  const today = usePracticeDay()
   const journal = api.useQuery(
     'get',
     '/api/journal',
@@ -88,7 +91,7 @@ function Stretch({
   return (
     <>
       {journal.data.days.map((day) => (
-        <Day key={day.day} day={day} today={today.data?.day} whole={!search && !material} />
+        <Day key={day.day} day={day} today={today} whole={!search && !material} />
       ))}
       {more && journal.data.more && (
         <Press mt="4" onClick={() => more(journal.data.more!)}>
@@ -99,7 +102,7 @@ function Stretch({
   )
 }
 
-function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string; whole: boolean }) {
+function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string; whole: boolean }) {
   return (
     <Grid
       as="section"
@@ -113,7 +116,7 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string
     >
       <Box>
         <Flex align="baseline" gap="3">
-          <chakra.h2 fontSize="20px">{sayDay(day.day, today)}</chakra.h2>
+          <chakra.h2 fontSize="subheading">{sayDay(day.day, today)}</chakra.h2>
           {day.playedMinutes > 0 && <Text color="faded">{Math.round(day.playedMinutes)} min</Text>}
         </Flex>
         {whole && day.drills.length > 0 && (
@@ -130,7 +133,7 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today?: string
           </Box>
         )}
         {day.pain && <Text color="wrong">pain, numbness or tingling noted</Text>}
-        {!day.pain && (day.tension ?? 0) >= 2 && <Text color="faded">tension was high</Text>}
+        {!day.pain && day.wasTense && <Text color="faded">tension was high</Text>}
       </Box>
       <Box>
         {day.entries.length === 0 && <Text color="faded">Nothing written.</Text>}
@@ -201,7 +204,7 @@ function Entry({ entry }: { entry: Schemas['EntryView'] }) {
         </Flex>
       ) : (
         <>
-          <TextArea aria-label="Entry" value={text} onChange={(event) => setText(event.target.value)} />
+          <Textarea aria-label="Entry" value={text} onChange={(event) => setText(event.target.value)} />
           <Flex gap="3" mt="2">
             <Press look="strong" onClick={() => save()}>
               Keep
@@ -242,7 +245,7 @@ function NewEntry() {
   return (
     <Box mb="5">
       <Flex gap="3" align="start">
-        <TextArea
+        <Textarea
           aria-label="Write something"
           placeholder="Write something"
           minH="48px"

@@ -1,7 +1,9 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
+import { staffLines } from '../../theme/staff'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { sayDistance } from '../../ui/words'
+import { areaColours, colours } from '../../theme/colours'
 
 export interface Range {
   from: number
@@ -55,8 +57,6 @@ export function BarMap({ piece, selected, select, marks = [] }: Props) {
   )
 }
 
-const staff = 'repeating-linear-gradient(to bottom, transparent 0 6px, #d8cfb9 6px 7px)'
-
 interface BarProps {
   bar: number
   narrow: boolean
@@ -90,8 +90,8 @@ function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
       minW="0"
       height="40px"
       cursor="pointer"
-      backgroundImage={staff}
-      backgroundColor={chosen ? '#efe4c4' : marked ? '#f3d5cc' : undefined}
+      backgroundImage={staffLines}
+      backgroundColor={chosen ? colours.chosen : marked ? colours.marked : undefined}
       borderRight="1.5px solid"
       borderColor="ink"
       outlineOffset="-3px"
@@ -102,8 +102,12 @@ function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
           inset="3px 0"
           left={begins ? '3px' : '0'}
           right={ends ? '3px' : '-2px'}
-          bg="rgba(116,54,107,0.16)"
-          border={joins ? '2px dashed #74366b' : '2px solid #74366b'}
+          bg={`${areaColours.Repertoire.colour}29`}
+          border={
+            joins
+              ? `2px dashed ${areaColours.Repertoire.colour}`
+              : `2px solid ${areaColours.Repertoire.colour}`
+          }
           borderLeftWidth={begins ? '2px' : '0'}
           borderRightWidth={ends ? '2px' : '0'}
           borderLeftRadius={begins ? '8px' : '0'}
@@ -111,7 +115,7 @@ function Bar({ bar, narrow, passage, chosen, marked, press }: BarProps) {
           display="flex"
           alignItems="center"
           px="1.5"
-          color="#74366b"
+          color={areaColours.Repertoire.colour}
           pointerEvents="none"
         >
           {begins && <ReadinessSign value={passage.readiness} />}

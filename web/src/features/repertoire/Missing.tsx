@@ -1,8 +1,10 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Field, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 
 /** What is still missing of a passage: the cause, what helps, and the method that comes of it. */
 export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
@@ -60,7 +62,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
       </Text>
       <Grid templateColumns={{ base: '1fr', md: '190px minmax(0,1fr)' }} gap="3">
         <Field label="the cause">
-          <TextInput
+          <Input
             list="causes"
             value={cause}
             placeholder="rushing, eye too late …"
@@ -73,7 +75,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
           </datalist>
         </Field>
         <Field label="what helps">
-          <TextInput value={remedy} onChange={(event) => setRemedy(event.target.value)} />
+          <Input value={remedy} onChange={(event) => setRemedy(event.target.value)} />
         </Field>
       </Grid>
       <Flex gap="4" align="center" mt="2" wrap="wrap">

@@ -1,37 +1,24 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text, Textarea } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { FileChoice } from '../../ui/FileChoice'
-import { Field, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
 import { useRemoval } from '../../ui/removal'
 import type { Range } from './BarMap'
-
-const variants = [
-  ['', 'as written'],
-  ['equal-values', 'all notes alike'],
-  ['long-short', 'long-short'],
-  ['short-long', 'short-long'],
-  ['long-short-short', 'long-short-short'],
-  ['triplets', 'in triplets'],
-  ['rhythm-alone', 'the rhythm on one note'],
-  ['melody-only', 'only the top notes'],
-  ['chain', 'growing chain'],
-  ['chain-end', 'growing chain from the end'],
-  ['silent-bars', 'every other bar silent'],
-  ['silent-beats', 'every other beat silent'],
-  ['silent-notes', 'every other note silent'],
-] as const
-
-const tonics = ['C', 'G', 'D', 'A', 'E', 'B', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb']
 
 /** The bars that are chosen, engraved; as written or in one of the altered versions, in any key. */
 export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; range: Range }) {
   const [variant, setVariant] = useState('')
   const [step, setStep] = useState(0)
   const [tonic, setTonic] = useState('')
+  const choices = useChoices()
   const query = { from: range.from, to: range.to, variant, step, key: tonic ? `${tonic} major` : '' }
   const bars = api.useQuery(
     'get',
@@ -52,7 +39,8 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
               setStep(0)
             }}
           >
-            {variants.map(([id, name]) => (
+            <option value="">as written</option>
+            {choices.variants.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name}
               </option>
@@ -62,7 +50,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
         <Field label="key" width="120px">
           <Select value={tonic} onChange={(event) => setTonic(event.target.value)}>
             <option value="">as it is</option>
-            {tonics.map((one) => (
+            {choices.tonics.map((one) => (
               <option key={one} value={one}>
                 on {one.replace('b', '♭')}
               </option>
@@ -164,7 +152,7 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
       </Flex>
       {typing && (
         <>
-          <TextArea
+          <Textarea
             aria-label="Music in ABC"
             rows={6}
             fontFamily="ui-monospace, monospace"

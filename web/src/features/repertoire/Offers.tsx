@@ -2,7 +2,8 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Press, Refusal, useProblem } from '../../ui/fields'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 
 /** The first few by name, the rest by number. */
 const few = (names: string[]) =>

@@ -4,7 +4,8 @@ import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
 import { bookQuery } from '../../api/book'
 import { FileChoice } from '../../ui/FileChoice'
-import { Press, Refusal, useProblem } from '../../ui/fields'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
 
 /** Pages on paper, photographed or as a PDF, beside what is known of the piece. */

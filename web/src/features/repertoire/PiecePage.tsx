@@ -2,10 +2,15 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Empty, Field, Page, Press, Refusal, Select, useProblem } from '../../ui/fields'
-import { dayAfter, sayDay, sayTempo } from '../../ui/words'
+import { Empty, Page } from '../../ui/Page'
+import { Field } from '../../ui/Field'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
+import { sayDay, sayTempo } from '../../ui/words'
 import { BarMap, type Range } from './BarMap'
 import { Decided } from './Decided'
 import { Offers } from './Offers'
@@ -33,10 +38,9 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
   const { problem, run } = useProblem()
   const [range, setRange] = useState<Range | null>(null)
   const [chosen, setChosen] = useState<number | null>(null)
-  const passage =
-    piece.passages.find((one) => one.id === chosen) ??
-    piece.passages.find((one) => one.readiness === 'Raw' && !one.resting) ??
-    piece.passages.find((one) => one.readiness === 'Shaping' && !one.resting)
+  // The one at hand stays, also when its rating changes under it.
+  const [inHand] = useState(piece.inHand)
+  const passage = piece.passages.find((one) => one.id === (chosen ?? inHand ?? piece.inHand))
   const shown =
     range ??
     (passage
@@ -153,7 +157,7 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const rest = async (id: number) => {
-    const body = { until: dayAfter(plan.date) }
+    const body = { until: plan.restUntil }
     await run(() => ask(client.PUT('/api/pieces/passages/{id}/rest', { params: { path: { id } }, body })))
     await queries.invalidateQueries()
   }
@@ -179,10 +183,11 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
                 minH="38px"
                 flexWrap="wrap"
               >
+                {one.title && `${one.title}: `}
                 {one.words}
                 {one.materialId !== null && (
                   <Press look="quiet" minH="34px" onClick={() => rest(one.materialId!)}>
-                    Let {one.words.split(':')[0]} rest until after it
+                    Let {one.title} rest until after it
                   </Press>
                 )}
               </chakra.li>
@@ -197,26 +202,25 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
 
 function School({ piece }: { piece: Schemas['PieceView'] }) {
   const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const { schools } = useChoices()
   const set = async (value: string) => {
     const path = { id: piece.id }
-    await ask(
-      client.PUT('/api/pieces/{id}/school', {
-        params: { path },
-        body: { school: (value as Schemas['School']) || null },
-      }),
-    )
+    const body = { school: (value as Schemas['School']) || null }
+    await run(() => ask(client.PUT('/api/pieces/{id}/school', { params: { path }, body })))
     await queries.invalidateQueries()
   }
   return (
     <Box mt="6" maxW="380px">
       <Field label="Its passages come back">
-        <Select value={piece.school ?? ''} onChange={(event) => void set(event.target.value)}>
-          <option value="">as everywhere</option>
-          <option value="WideningGaps">in widening gaps, by how well it went</option>
-          <option value="EveryOtherDay">every other day, come what may</option>
-          <option value="ToughestFirst">toughest daily, ready ones every third day</option>
-        </Select>
+        <Pick
+          value={piece.school ?? ''}
+          options={schools}
+          pick={(school) => void set(school)}
+          none="as everywhere"
+        />
       </Field>
+      <Refusal problem={problem} />
     </Box>
   )
 }
@@ -231,6 +235,6 @@ const ReadSlowly = chakra(Link, {
     display: 'inline-flex',
     alignItems: 'center',
     fontWeight: 600,
-    _hover: { bg: 'rgba(30,34,48,0.07)' },
+    _hover: { bg: 'ink/7' },
   },
 })

@@ -1,7 +1,8 @@
-import { Flex, Text, chakra } from '@chakra-ui/react'
+import { Flex, Table, Text, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
+import { areaColours } from '../../theme/colours'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
-import { sayDay } from '../../ui/words'
+import { sayDate } from '../../ui/words'
 
 type Piece = Schemas['PieceView']
 type Passage = Schemas['PassageView']
@@ -16,30 +17,24 @@ interface Props {
 /** Readiness by date; the last column is today's and can be changed. */
 export function ReadinessGrid({ piece, chosen, choose, rate }: Props) {
   return (
-    <chakra.table
-      width="100%"
-      css={{
-        '& th, & td': { textAlign: 'left', padding: '6px 8px 6px 0', borderBottom: '1px solid #d8cfb9' },
-        '& th': { fontSize: '0.8em', color: '#5d594e', fontWeight: 600 },
-      }}
-    >
-      <thead>
-        <tr>
-          <th>bars</th>
-          <th>what is hard</th>
+    <Table.Root width="100%">
+      <Table.Header>
+        <Table.Row>
+          <Table.ColumnHeader>bars</Table.ColumnHeader>
+          <Table.ColumnHeader>what is hard</Table.ColumnHeader>
           {piece.columns.map((day) => (
-            <th key={day}>{day === piece.today ? 'today' : sayDay(day).split(' ').slice(1).join(' ')}</th>
+            <Table.ColumnHeader key={day}>{day === piece.today ? 'today' : sayDate(day)}</Table.ColumnHeader>
           ))}
-        </tr>
-      </thead>
-      <tbody>
+        </Table.Row>
+      </Table.Header>
+      <Table.Body>
         {piece.passages.map((passage) => (
-          <chakra.tr
+          <Table.Row
             key={passage.id}
             bg={chosen === passage.id ? 'sheet' : undefined}
             color={passage.resting ? 'faded' : undefined}
           >
-            <td>
+            <Table.Cell>
               <chakra.button
                 fontWeight={700}
                 cursor="pointer"
@@ -51,28 +46,28 @@ export function ReadinessGrid({ piece, chosen, choose, rate }: Props) {
               >
                 {passage.bars}
               </chakra.button>
-            </td>
-            <td>
+            </Table.Cell>
+            <Table.Cell>
               {passage.resting ? 'resting' : passage.difficulty || '–'}
               {passage.doubt && (
                 <Text fontSize="0.85em" color="accent">
                   {passage.doubt}
                 </Text>
               )}
-            </td>
+            </Table.Cell>
             {piece.columns.map((day) => (
-              <chakra.td key={day} color="#74366b">
+              <Table.Cell key={day} color={areaColours.Repertoire.colour}>
                 {day === piece.today ? (
                   <Today passage={passage} rate={rate} />
                 ) : (
                   <Past passage={passage} day={day} />
                 )}
-              </chakra.td>
+              </Table.Cell>
             ))}
-          </chakra.tr>
+          </Table.Row>
         ))}
-      </tbody>
-    </chakra.table>
+      </Table.Body>
+    </Table.Root>
   )
 }
 
@@ -97,8 +92,8 @@ function Today({ passage, rate }: { passage: Passage; rate: Props['rate'] }) {
           minH="34px"
           cursor="pointer"
           borderRadius="6px"
-          opacity={passage.readiness === one ? 1 : 0.42}
-          bg={passage.readiness === one ? 'rgba(116,54,107,0.14)' : undefined}
+          color={passage.readiness === one ? undefined : 'edge'}
+          bg={passage.readiness === one ? 'chosen' : undefined}
         >
           <ReadinessSign value={one} />
         </chakra.button>

@@ -1,11 +1,14 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Engraving } from '../../ui/Engraving'
-import { Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Page } from '../../ui/Page'
+import { Tick } from '../../ui/Tick'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { useStageKeys } from '../practice/useStageKeys'
 import { useSlowReading } from './useSlowReading'
 
@@ -47,6 +50,7 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
       as="main"
       id="main"
       direction="column"
+      className="stage"
       bg="stage"
       color="stageText"
       minH="100vh"
@@ -57,33 +61,33 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
       <Text color="stageFaded">{piece.title} · slow first reading</Text>
       <Flex flex="1" align="center" gap="10" wrap="wrap">
         <Box flex="1" minW="320px">
-          <chakra.h1 fontSize={{ base: '40px', md: '56px' }} lineHeight={1.15}>
+          <chakra.h1 fontSize={{ base: '2.35rem', md: '3.29rem' }} lineHeight={1.15}>
             {bar === null
               ? 'Once, very slowly. The beat goes on.'
               : bar < piece.fromBar
                 ? 'Counting in'
                 : 'Any key marks the bar that tripped you.'}
           </chakra.h1>
-          <Text fontSize="26px" color="stageFaded" mt="5" data-testid="marks" aria-live="polite">
+          <Text fontSize="heading" color="stageFaded" mt="5" data-testid="marks" aria-live="polite">
             {reading.marks.length === 0 ? 'no bar marked yet' : `tripped: ${reading.marks.join(', ')}`}
           </Text>
           {piece.hasMusic && bar !== null && bar >= piece.fromBar && <Music piece={piece} bar={bar} />}
         </Box>
         <Flex direction="column" align="center" minW="320px">
-          <Text color="stageFaded" fontSize="26px">
+          <Text color="stageFaded" fontSize="heading">
             bar
           </Text>
           <Text
             fontFamily="heading"
             fontWeight={600}
-            fontSize="196px"
+            fontSize="11.53rem"
             lineHeight={1}
             fontVariantNumeric="tabular-nums"
             data-testid="bar"
           >
             {bar === null || bar < piece.fromBar ? '–' : bar}
           </Text>
-          <Text fontSize="40px" mt="3">
+          <Text fontSize="2.35rem" mt="3">
             ♩ = {tempo}
           </Text>
           <Text color="stageFaded">of {piece.toBar}</Text>
@@ -179,15 +183,9 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
       </Text>
       {rows.map((row, i) => (
         <Flex key={i} gap="3" align="center" py="1.5" wrap="wrap">
-          <input
-            type="checkbox"
-            aria-label={`Take passage ${i + 1}`}
-            checked={row.take}
-            onChange={(event) => change(i, { take: event.target.checked })}
-            style={{ width: 20, height: 20 }}
-          />
+          <Tick hideLabel label={`Take passage ${i + 1}`} on={row.take} set={(take) => change(i, { take })} />
           <Text>bars</Text>
-          <TextInput
+          <Input
             type="number"
             width="86px"
             aria-label={`First bar of passage ${i + 1}`}
@@ -195,7 +193,7 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
             onChange={(event) => change(i, { from: Number(event.target.value) })}
           />
           <Text>to</Text>
-          <TextInput
+          <Input
             type="number"
             width="86px"
             aria-label={`Last bar of passage ${i + 1}`}

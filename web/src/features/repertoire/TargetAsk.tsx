@@ -2,8 +2,9 @@ import { Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client } from '../../api/client'
-import { Press, Refusal, useProblem } from '../../ui/fields'
-import { Whole } from '../../ui/Whole'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Whole } from '../../ui/NumberInput'
 import { useTap } from '../sound/useTap'
 
 interface TargetAskProps {
@@ -44,7 +45,7 @@ export function TargetAsk({ id, proposed, later }: TargetAskProps) {
           Not yet
         </Press>
       )}
-      <Refusal problem={problem} field={['target']} />
+      <Refusal problem={problem} />
     </>
   )
 }

@@ -1,29 +1,30 @@
-import { Flex, Grid, chakra } from '@chakra-ui/react'
+import { chakra, Flex, Grid, Input } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { Problem } from '../../api/client'
-import { Field, NumberInput, Refusal, Select, TextInput } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Tick } from '../../ui/Tick'
+import { Select } from '../../ui/Select'
 import type { Settings } from './SoundPage'
 
 interface Props {
   settings: Settings
   change: (part: Partial<Settings>) => Promise<void>
-  problem: Problem | null
 }
 
 /** The bar, what of it is heard, and how it changes by itself. */
-export function ClickSettings({ settings, change, problem }: Props) {
+export function ClickSettings({ settings, change }: Props) {
   const groups = (settings.groups ?? []).join(' + ')
   return (
     <chakra.fieldset>
-      <chakra.legend fontFamily="heading" fontSize="24px" fontWeight={600} mb="3">
+      <chakra.legend fontFamily="heading" fontSize="heading" fontWeight={600} mb="3">
         The click
       </chakra.legend>
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4" alignItems="end">
         <Count label="beats in a bar" part="beats" min={1} max={32} settings={settings} change={change} />
-        <Field label="in groups of">
+        <Field label="in groups of" name="groups">
           <Groups key={groups} text={groups} change={change} />
         </Field>
-        <Field label="each beat parted into">
+        <Field label="each beat parted into" name="subdivision">
           <Select
             value={settings.subdivision}
             onChange={(event) => void change({ subdivision: Number(event.target.value) })}
@@ -35,7 +36,7 @@ export function ClickSettings({ settings, change, problem }: Props) {
             ))}
           </Select>
         </Field>
-        <Field label="heard on">
+        <Field label="heard on" name="on">
           <Select
             value={settings.on}
             onChange={(event) => void change({ on: event.target.value as Settings['on'] })}
@@ -97,20 +98,6 @@ export function ClickSettings({ settings, change, problem }: Props) {
         />
         <Count label="until" part="gainTo" min={20} max={400} settings={settings} change={change} />
       </Grid>
-      <Refusal
-        problem={problem}
-        field={[
-          'beats',
-          'groups',
-          'subdivision',
-          'on',
-          'everyNthBar',
-          'soundBars',
-          'silentBars',
-          'countInBars',
-          'gainStep',
-        ]}
-      />
       <Flex mt="3">
         <Tick
           label="start it with every drill that has a tempo"
@@ -122,7 +109,7 @@ export function ClickSettings({ settings, change, problem }: Props) {
   )
 }
 
-interface CountProps extends Omit<Props, 'problem'> {
+interface CountProps extends Props {
   label: string
   part:
     'beats' | 'everyNthBar' | 'soundBars' | 'silentBars' | 'countInBars' | 'gainStep' | 'gainBars' | 'gainTo'
@@ -132,9 +119,8 @@ interface CountProps extends Omit<Props, 'problem'> {
 
 function Count({ label, part, min, max, settings, change }: CountProps) {
   return (
-    <Field label={label}>
+    <Field label={label} name={part}>
       <NumberInput
-        label={label}
         value={settings[part] ?? 0}
         min={min}
         max={max}
@@ -155,27 +141,12 @@ function Groups({ text, change }: { text: string; change: Props['change'] }) {
     void change(groups.length > 0 && beats <= 32 ? { groups, beats } : { groups })
   }
   return (
-    <TextInput
-      aria-label="in groups of"
+    <Input
       value={typed}
       placeholder="3 + 2 + 2"
       onChange={(event) => setTyped(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => event.key === 'Enter' && commit()}
     />
-  )
-}
-
-export function Tick({ label, on, set }: { label: string; on: boolean; set: (on: boolean) => void }) {
-  return (
-    <chakra.label display="flex" gap="2" alignItems="center" minH="42px">
-      <input
-        type="checkbox"
-        checked={on}
-        onChange={(event) => set(event.target.checked)}
-        style={{ width: 20, height: 20 }}
-      />
-      {label}
-    </chakra.label>
   )
 }

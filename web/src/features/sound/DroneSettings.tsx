@@ -1,26 +1,25 @@
-import { Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { chakra, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import type { Problem } from '../../api/client'
-import { Field, Refusal, Select, TextInput } from '../../ui/fields'
-import { Tick } from './ClickSettings'
+import { Field } from '../../ui/Field'
+import { Select } from '../../ui/Select'
+import { Tick } from '../../ui/Tick'
 import type { Settings } from './SoundPage'
 
 interface Props {
   settings: Settings
   change: (part: Partial<Settings>) => Promise<void>
-  problem: Problem | null
   sounds: string
 }
 
 /** The drone: its written note, what sounds with it, pure or equal. */
-export function DroneSettings({ settings, change, problem, sounds }: Props) {
+export function DroneSettings({ settings, change, sounds }: Props) {
   return (
     <chakra.fieldset mt="8">
-      <chakra.legend fontFamily="heading" fontSize="24px" fontWeight={600} mb="3">
+      <chakra.legend fontFamily="heading" fontSize="heading" fontWeight={600} mb="3">
         The drone
       </chakra.legend>
       <Grid templateColumns="repeat(auto-fill, minmax(150px, 1fr))" gap="4" alignItems="end">
-        <Field label="written note">
+        <Field label="written note" name="drone">
           <Note key={settings.drone} note={settings.drone ?? ''} change={change} />
         </Field>
         <Field label="with">
@@ -44,7 +43,6 @@ export function DroneSettings({ settings, change, problem, sounds }: Props) {
           </Select>
         </Field>
       </Grid>
-      <Refusal problem={problem} field="drone" />
       {sounds && (
         <Text color="faded" mt="2">
           {sounds}
@@ -65,8 +63,7 @@ function Note({ note, change }: { note: string; change: Props['change'] }) {
   const [typed, setTyped] = useState(note)
   const commit = () => typed !== note && void change({ drone: typed })
   return (
-    <TextInput
-      aria-label="written note"
+    <Input
       value={typed}
       placeholder="D4"
       onChange={(event) => setTyped(event.target.value)}

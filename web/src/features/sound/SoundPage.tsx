@@ -5,7 +5,11 @@ import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { BeatLights } from '../../sound/BeatLights'
 import { useSound } from '../../sound/useSound'
-import { NumberInput, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Slide } from '../../ui/Slide'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { ClickSettings } from './ClickSettings'
 import { DroneSettings } from './DroneSettings'
 import { useTap } from './useTap'
@@ -32,28 +36,20 @@ export function SoundPage() {
     if (kept) queries.setQueryData(api.queryOptions('get', '/api/sound').queryKey, kept)
   }
   return (
-    <Page title="Click and drone">
+    <Page title="Click and drone" problem={problem}>
       <Grid templateColumns={{ base: '1fr', lg: '380px minmax(0,1fr)' }} gap="10">
         <Box>
           <Flex align="baseline" gap="3">
-            <chakra.output fontFamily="heading" fontWeight={700} fontSize="96px" lineHeight={1}>
+            <chakra.output fontFamily="heading" fontWeight={700} fontSize="5.65rem" lineHeight={1}>
               {tempo}
             </chakra.output>
             <Text color="faded">a minute</Text>
           </Flex>
-          <chakra.input
-            type="range"
-            aria-label="Tempo"
-            min={20}
-            max={400}
-            value={tempo}
-            onChange={(event) => choose(Number(event.target.value))}
-            width="100%"
-            accentColor="ink"
-            my="3"
-          />
+          <Box my="3">
+            <Slide label="Tempo" min={20} max={400} value={tempo} slide={choose} />
+          </Box>
           <Flex gap="2" align="center" mb="5" wrap="wrap">
-            <NumberInput label="Tempo, typed" value={tempo} min={20} max={400} onChange={choose} />
+            <NumberInput label="Tempo, in figures" value={tempo} min={20} max={400} onChange={choose} />
             {[-5, -1, 1, 5].map((step) => (
               <Press
                 key={step}
@@ -93,14 +89,9 @@ export function SoundPage() {
           </Text>
         </Box>
         <Box>
-          <ClickSettings settings={settings} change={change} problem={problem} />
-          <DroneSettings
-            settings={settings}
-            change={change}
-            problem={problem}
-            sounds={view.data.droneSounds}
-          />
-          <Refusal problem={problem} field={['server', 'request']} />
+          <ClickSettings settings={settings} change={change} />
+          <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />
+          <Refusal />
         </Box>
       </Grid>
     </Page>

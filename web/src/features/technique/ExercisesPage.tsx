@@ -2,9 +2,12 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
+import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Empty, Page, Press, Refusal, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { sayDay } from '../../ui/words'
 import { MaterialForm } from '../material/MaterialForm'
 import { emptyWish, wishOf, type Wish } from '../material/wish'
@@ -20,6 +23,7 @@ const columns = {
 
 /** All exercises, where each stands, and what is to be decided. */
 export function ExercisesPage() {
+  const today = usePracticeDay()
   const lines = api.useQuery('get', '/api/technique/exercises')
   const materials = api.useQuery('get', '/api/materials')
   const [draft, setDraft] = useState<Draft | null>(null)
@@ -41,7 +45,7 @@ export function ExercisesPage() {
       )}
       {waiting.length > 0 && (
         <Box as="section" aria-label="To decide" mb="7">
-          <chakra.h2 fontSize="24px" mb="1">
+          <chakra.h2 fontSize="heading" mb="1">
             Keep, rest or drop?
           </chakra.h2>
           {waiting.map((line) => (
@@ -85,7 +89,7 @@ export function ExercisesPage() {
           </chakra.ul>
         </Box>
         <Box as="section" aria-label="New exercise">
-          <chakra.h2 fontSize="21px" borderBottom="2px solid" borderColor="ink" pb="1">
+          <chakra.h2 fontSize="subheading" borderBottom="2px solid" borderColor="ink" pb="1">
             New exercise
           </chakra.h2>
           <NewKind
@@ -98,12 +102,11 @@ export function ExercisesPage() {
               key={kind.id}
               name={kind.name}
               about={kind.about}
-              make={() => setDraft(fresh(kind.id))}
+              make={() => setDraft(fresh(kind.id, today))}
             />
           ))}
           <Text mt="3" color="faded" fontSize="0.95em">
-            Scales, arpeggios and single patterns come from the <Link to="/craft/sheets">sheets</Link>, plain
-            ones by name from <Link to="/music">material</Link>.
+            Scales, arpeggios and single patterns come from the <Link to="/craft/sheets">sheets</Link>.
           </Text>
         </Box>
       </Grid>

@@ -1,4 +1,5 @@
 import type { Schemas } from '../../api/client'
+import { areaColours, colours } from '../../theme/colours'
 
 type Plan = Schemas['KeyPlanView']
 type KeyView = Schemas['KeyView']
@@ -30,7 +31,7 @@ export function KeyWheel({ plan }: { plan: Plan }) {
               cy={y}
               r={key.isMinor ? 24 : 38}
               fill={look.fill}
-              stroke="#0b6b6b"
+              stroke={areaColours.Technique.colour}
               strokeWidth={1.2}
             />
             {key.today && (
@@ -39,7 +40,7 @@ export function KeyWheel({ plan }: { plan: Plan }) {
                 cy={y}
                 r={key.isMinor ? 28 : 42}
                 fill="none"
-                stroke="#9a5d10"
+                stroke={colours.accent}
                 strokeWidth={3.5}
                 strokeDasharray="7 4"
               />
@@ -74,9 +75,9 @@ export function KeyWheel({ plan }: { plan: Plan }) {
 
 /** Full colour today, fading over three weeks; white when never. */
 function shade(days: number | null) {
-  if (days === null) return { fill: '#fbf8f0', text: '#1e2230' }
+  if (days === null) return { fill: colours.sheet, text: colours.ink }
   const part = Math.max(0.12, 1 - days / 21)
   const mix = (from: number, to: number) => Math.round(to + (from - to) * part)
   const fill = `rgb(${mix(0x0b, 0xfb)}, ${mix(0x6b, 0xf8)}, ${mix(0x6b, 0xf0)})`
-  return { fill, text: part > 0.55 ? '#ffffff' : '#1e2230' }
+  return { fill, text: part > 0.55 ? colours.white : colours.ink }
 }

@@ -2,9 +2,15 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Empty, Field, NumberInput, Page, Refusal, Select, useProblem } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
+import { Select } from '../../ui/Select'
 import { KeyWheel } from './KeyWheel'
 import { PatternGrids } from './PatternGrids'
 
@@ -49,16 +55,15 @@ export function KeysPage() {
 function PlanPicture({ plan }: { plan: Plan }) {
   return (
     <Box as="section" aria-label={plan.title} borderTop="2px solid" borderColor="ink" pt="3" mb="8">
-      <chakra.h2 fontSize="26px">{plan.title}</chakra.h2>
+      <chakra.h2 fontSize="heading">{plan.title}</chakra.h2>
       <Grid templateColumns={{ base: '1fr', md: '420px minmax(0,1fr)' }} gap="8" mt="3" alignItems="center">
         <KeyWheel plan={plan} />
         <Box>
-          <Text fontSize="22px" fontFamily="heading" fontWeight={600}>
+          <Text fontSize="subheading" fontFamily="heading" fontWeight={600}>
             Next: {plan.next.join(', ')}
           </Text>
           <Text color="faded" mb="4">
-            all {plan.plan.withMinors ? 24 : 12} keys in {plan.daysToCover} days at {plan.minutes} minutes a
-            day
+            all {plan.count} keys in {plan.daysToCover} days at {plan.minutes} minutes a day
           </Text>
           <Choices plan={plan} />
           <Longest plan={plan} />
@@ -71,6 +76,7 @@ function PlanPicture({ plan }: { plan: Plan }) {
 function Choices({ plan }: { plan: Plan }) {
   const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const choices = useChoices()
   const change = async (part: Partial<Schemas['KeyPlan']>) => {
     const path = { id: plan.materialId }
     const body = { ...plan.plan, ...part }
@@ -80,25 +86,18 @@ function Choices({ plan }: { plan: Plan }) {
   return (
     <Grid templateColumns="repeat(auto-fill, minmax(160px, 1fr))" gap="4">
       <Field label="how many">
-        <Select
-          value={plan.plan.school}
-          onChange={(event) => void change({ school: event.target.value as Schemas['KeySchool'] })}
-        >
-          <option value="SeveralADay">several a day</option>
-          <option value="OneADay">one a day</option>
-          <option value="OneAWeek">one a week</option>
-        </Select>
+        <Pick
+          value={plan.plan.school ?? 'SeveralADay'}
+          options={choices.keySchools}
+          pick={(school) => void change({ school })}
+        />
       </Field>
       <Field label="in the order of">
-        <Select
-          value={plan.plan.order}
-          onChange={(event) => void change({ order: event.target.value as Schemas['KeyOrder'] })}
-        >
-          <option value="Fourths">fourths</option>
-          <option value="Fifths">fifths</option>
-          <option value="HalfSteps">half steps</option>
-          <option value="Shuffled">shuffled</option>
-        </Select>
+        <Pick
+          value={plan.plan.order ?? 'Fourths'}
+          options={choices.keyOrders}
+          pick={(order) => void change({ order })}
+        />
       </Field>
       <Field label="which">
         <Select
@@ -119,24 +118,11 @@ function Choices({ plan }: { plan: Plan }) {
 
 /** The same picture in words. */
 function Longest({ plan }: { plan: Plan }) {
-  const keys = plan.keys.filter((key) => plan.plan.withMinors || key.isMinor === plan.plan.minor)
-  const never = keys.filter((key) => key.daysSince === null)
-  const waited = keys
-    .filter((key) => key.daysSince !== null)
-    .sort((a, b) => (b.daysSince ?? 0) - (a.daysSince ?? 0))
-    .slice(0, 3)
+  const say = ({ name, days }: Schemas['WaitingKeyView']) => `${name} (${days === 0 ? 'today' : `${days} d`})`
   return (
     <Box mt="4">
-      {never.length > 0 && <Text>Not touched yet: {never.map((key) => key.name).join(', ')}.</Text>}
-      {waited.length > 0 && (
-        <Text>
-          Waiting longest:{' '}
-          {waited
-            .map((key) => `${key.name} (${key.daysSince === 0 ? 'today' : `${key.daysSince} d`})`)
-            .join(', ')}
-          .
-        </Text>
-      )}
+      {plan.untouched.length > 0 && <Text>Not touched yet: {plan.untouched.join(', ')}.</Text>}
+      {plan.waiting.length > 0 && <Text>Waiting longest: {plan.waiting.map(say).join(', ')}.</Text>}
     </Box>
   )
 }
@@ -148,12 +134,12 @@ function SameFingers() {
     'get',
     '/api/technique/fingerings',
     {},
-    { enabled: choices.data?.family === 'keys' },
+    { enabled: choices.data?.family === 'Keys' },
   )
   if (!groups.data) return null
   return (
     <Box as="section" aria-label="Scales with the same fingers" mt="6">
-      <chakra.h2 fontSize="22px">Scales with the same fingers</chakra.h2>
+      <chakra.h2 fontSize="subheading">Scales with the same fingers</chakra.h2>
       {groups.data
         .filter((group) => group.length > 1)
         .map((group) => (

@@ -11,7 +11,7 @@ export function PatternGrids() {
 function OneGrid({ grid }: { grid: Schemas['PatternGrid'] }) {
   return (
     <Box as="section" aria-label={grid.title} borderTop="2px solid" borderColor="ink" pt="3" mb="8">
-      <chakra.h2 fontSize="26px">{grid.title}</chakra.h2>
+      <chakra.h2 fontSize="heading">{grid.title}</chakra.h2>
       <Text color="faded" mb="3">
         {grid.done} of {grid.cells.length} done
         {grid.until && `, all of them about ${sayDay(grid.until)}`}. One is done after {grid.leastDays} days

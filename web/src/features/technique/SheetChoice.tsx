@@ -1,7 +1,10 @@
 import { Flex, Grid, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
-import { Field, NumberInput, Press, Select } from '../../ui/fields'
-import { Tick } from '../sound/ClickSettings'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Select } from '../../ui/Select'
+import { Tick } from '../../ui/Tick'
 import type { SheetWish } from './SheetPage'
 
 interface Props {
@@ -78,7 +81,7 @@ export function SheetChoice({ choices, wish, change }: Props) {
         options={choices.joinings}
         pick={(joining) => change({ joining })}
       />
-      {choices.family === 'keys' && wish.figure === 'scale' && (
+      {choices.family === 'Keys' && wish.figure === 'scale' && (
         <Field label="fingers">
           <Select
             value={wish.hand ?? ''}

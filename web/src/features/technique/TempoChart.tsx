@@ -11,6 +11,7 @@ import {
   YAxis,
 } from 'recharts'
 import type { Schemas } from '../../api/client'
+import { areaColours, colours } from '../../theme/colours'
 
 type Tempo = Schemas['TempoView']
 
@@ -45,27 +46,27 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
     <Box role="img" aria-label={describe(tempo)} height="330px" data-testid="tempo-chart">
       <ResponsiveContainer width="100%" height="100%">
         <ComposedChart data={points} margin={{ top: 12, right: 24, bottom: 8, left: 0 }}>
-          <CartesianGrid stroke="#d8cfb9" vertical={false} />
+          <CartesianGrid stroke={colours.line} vertical={false} />
           <XAxis
             dataKey="time"
             type="number"
             domain={[points[0]?.time ?? 0, reach]}
             tickFormatter={say}
-            stroke="#5d594e"
+            stroke={colours.faded}
             tick={{ fontSize: 14 }}
             allowDataOverflow
           />
-          <YAxis domain={[low, high]} stroke="#5d594e" tick={{ fontSize: 14 }} width={44} />
+          <YAxis domain={[low, high]} stroke={colours.faded} tick={{ fontSize: 14 }} width={44} />
           {tempo.target && (
             <ReferenceLine
               y={tempo.target}
-              stroke="#9a5d10"
+              stroke={colours.accent}
               strokeWidth={2}
               strokeDasharray="8 5"
               label={{
                 value: `target ${tempo.target}`,
                 position: 'insideTopLeft',
-                fill: '#9a5d10',
+                fill: colours.accent,
                 fontSize: 14,
               }}
             />
@@ -76,14 +77,19 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
               x2={Math.min(reach, at(forecast.latest ?? forecast.likely))}
               y1={low}
               y2={high}
-              fill="#0b6b6b"
+              fill={areaColours.Technique.colour}
               fillOpacity={0.14}
-              label={{ value: 'target may come', position: 'insideBottom', fill: '#0b6b6b', fontSize: 14 }}
+              label={{
+                value: 'target may come',
+                position: 'insideBottom',
+                fill: areaColours.Technique.colour,
+                fontSize: 14,
+              }}
             />
           )}
           <Line
             dataKey="reach"
-            stroke="#0b6b6b"
+            stroke={areaColours.Technique.colour}
             strokeWidth={2.5}
             dot={false}
             connectNulls
@@ -91,15 +97,15 @@ export function TempoChart({ tempo }: { tempo: Tempo }) {
           />
           <Line
             dataKey="slow"
-            stroke="#5d594e"
+            stroke={colours.faded}
             strokeWidth={1}
             strokeDasharray="3 5"
-            dot={{ r: 3, fill: '#5d594e' }}
+            dot={{ r: 3, fill: colours.faded }}
             connectNulls
             isAnimationActive={false}
           />
-          <Scatter dataKey="clean" fill="#0b6b6b" isAnimationActive={false} />
-          <Scatter dataKey="missed" shape="cross" fill="#a32a1a" isAnimationActive={false} />
+          <Scatter dataKey="clean" fill={areaColours.Technique.colour} isAnimationActive={false} />
+          <Scatter dataKey="missed" shape="cross" fill={colours.wrong} isAnimationActive={false} />
         </ComposedChart>
       </ResponsiveContainer>
     </Box>

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { Link, useLocation, useParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Empty, Page } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
 import { sayTempo } from '../../ui/words'
 import { TempoChart } from './TempoChart'
 
@@ -60,7 +60,7 @@ export function TempoPage() {
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="8" mt="5">
         {forecast && (
           <Box>
-            <chakra.h2 fontSize="22px">When the target may come</chakra.h2>
+            <chakra.h2 fontSize="subheading">When the target may come</chakra.h2>
             <Text mt="1" maxW="52ch">
               {forecast.words}
             </Text>
@@ -82,7 +82,7 @@ function Big({ label, text }: { label: string; text: string }) {
       <Text fontSize="0.85em" color="faded">
         {label}
       </Text>
-      <Text fontFamily="heading" fontSize="34px" fontWeight={600} lineHeight={1.1}>
+      <Text fontFamily="heading" fontSize="2.0rem" fontWeight={600} lineHeight={1.1}>
         {text}
       </Text>
     </Box>
@@ -92,7 +92,7 @@ function Big({ label, text }: { label: string; text: string }) {
 function Advice({ plateau }: { plateau: Schemas['PlateauView'] }) {
   return (
     <Box borderLeft="4px solid" borderColor="accent" pl="4">
-      <chakra.h2 fontSize="22px">Something else to try</chakra.h2>
+      <chakra.h2 fontSize="subheading">Something else to try</chakra.h2>
       <Text mt="1" mb="2">
         {plateau.reason}
       </Text>

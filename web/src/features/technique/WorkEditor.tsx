@@ -1,4 +1,4 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
@@ -6,7 +6,11 @@ import { HearIt } from '../../sound/HearIt'
 import { useGroove } from '../../sound/useGroove'
 import { Engraving } from '../../ui/Engraving'
 import { GrooveGrid } from '../../ui/GrooveGrid'
-import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { Page } from '../../ui/Page'
+import { Whole } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { Serves } from '../material/MaterialFields'
 import { usePause } from '../../ui/usePause'
 import { WorkFields } from './WorkFields'
@@ -46,7 +50,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
   }
   const kind = kinds.find((one) => one.id === draft.work.kind)
   return (
-    <Page title={start.id === 0 ? (kind?.name ?? '') : start.title}>
+    <Page title={start.id === 0 ? (kind?.name ?? '') : start.title} problem={problem}>
       <Text color="faded" mb="4">
         {kind?.about}
       </Text>
@@ -57,22 +61,18 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
         maxW="820px"
       >
         <Box>
-          <Field label="Title">
-            <TextInput value={draft.title} onChange={(event) => set({ title: event.target.value })} />
+          <Field label="Title" name="title">
+            <Input value={draft.title} onChange={(event) => set({ title: event.target.value })} />
           </Field>
-          <Refusal problem={problem} field="title" />
         </Box>
         <Box>
-          <Field label="Target tempo">
-            <TextInput
-              type="number"
-              value={draft.target ?? ''}
-              onChange={(event) =>
-                set({ target: event.target.value === '' ? null : Number(event.target.value) })
-              }
-            />
-          </Field>
-          <Refusal problem={problem} field="target" />
+          <Whole
+            label="Target tempo"
+            width="100%"
+            name="target"
+            value={draft.target ?? null}
+            set={(target) => set({ target })}
+          />
         </Box>
       </Grid>
       <Box mt="4" maxW="820px">
@@ -92,7 +92,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
           <Serves chosen={draft.serves} set={(serves) => set({ serves })} />
         </Box>
       </Box>
-      <Refusal problem={problem && ['title', 'target'].includes(problem.field) ? null : problem} />
+      <Refusal />
       <Flex gap="3" mt="5">
         <Press look="strong" onClick={() => save()}>
           Keep it

@@ -1,8 +1,13 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Field, NumberInput, Press, Refusal, Select, TextArea, TextInput, useProblem } from '../../ui/fields'
-import { Tick } from '../sound/ClickSettings'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Select } from '../../ui/Select'
+import { weekdays } from '../../ui/words'
+import { Tick } from '../../ui/Tick'
 import type { Draft, Work } from './work'
 
 interface Props {
@@ -93,7 +98,7 @@ function Items({ label, work, change }: PartProps & { label: string }) {
     })
   return (
     <Field label={label}>
-      <TextInput
+      <Input
         value={typed}
         onChange={(event) => setTyped(event.target.value)}
         onBlur={commit}
@@ -121,11 +126,11 @@ function VoicingField({ work, change }: PartProps) {
 function Written({ label, work, change }: PartProps & { label: string }) {
   return (
     <Field label={label}>
-      <TextArea
+      <Textarea
         rows={7}
         spellCheck={false}
         fontFamily="ui-monospace, monospace"
-        fontSize="16px"
+        fontSize="0.95rem"
         value={work.text}
         onChange={(event) => change({ text: event.target.value })}
       />
@@ -148,10 +153,10 @@ function Progression({ take }: { take: (items: string[]) => void }) {
     <Box mt="3">
       <Flex gap="3" align="end" wrap="wrap">
         <Field label="or degrees" width="150px">
-          <TextInput value={degrees} onChange={(event) => setDegrees(event.target.value)} />
+          <Input value={degrees} onChange={(event) => setDegrees(event.target.value)} />
         </Field>
         <Field label="in the key of" width="150px">
-          <TextInput value={key} onChange={(event) => setKey(event.target.value)} />
+          <Input value={key} onChange={(event) => setKey(event.target.value)} />
         </Field>
         <Tick label="seventh chords" on={sevenths} set={setSevenths} />
         <Press onClick={() => make()}>Take these</Press>
@@ -201,7 +206,7 @@ function PatternFields({ draft, set }: Props) {
         />
       </Field>
       <Field label="from the day">
-        <TextInput
+        <Input
           type="date"
           value={plan.first}
           onChange={(event) => event.target.value && change({ first: event.target.value })}
@@ -246,7 +251,7 @@ function Days({ days, set }: { days: number; set: (days: number) => void }) {
         on these days; leave one free
       </chakra.legend>
       <Flex columnGap="3.5" wrap="wrap">
-        {['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((name, day) => (
+        {weekdays.map((name, day) => (
           <Tick
             key={name}
             label={name}

@@ -49,7 +49,7 @@ const items: Partial<Record<Kind, string[]>> = {
 }
 
 /** What an editor of this kind begins with: something that already works. */
-export const fresh = (kind: Kind): Draft => ({
+export const fresh = (kind: Kind, today: string): Draft => ({
   id: 0,
   title: '',
   work: {
@@ -59,10 +59,7 @@ export const fresh = (kind: Kind): Draft => ({
     limitSeconds: 30,
     voicing: 'Close',
     text: texts[kind] ?? '',
-    patterns:
-      kind === 'Patterns'
-        ? { size: 4, perWeek: 1, joined: false, first: new Date().toLocaleDateString('sv-SE'), from: 1 }
-        : null,
+    patterns: kind === 'Patterns' ? { size: 4, perWeek: 1, joined: false, first: today, from: 1 } : null,
   },
   target: null,
   sheet: null,

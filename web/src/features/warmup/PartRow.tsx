@@ -1,9 +1,11 @@
-import { Grid, chakra } from '@chakra-ui/react'
+import { chakra, Grid, Input } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { api } from '../../api/client'
-import { NumberInput, Press, Select, TextInput } from '../../ui/fields'
+import { NumberInput } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Select } from '../../ui/Select'
 import { useSortableItem } from '../../ui/useSortableItem'
-import { Tick } from '../sound/ClickSettings'
+import { Tick } from '../../ui/Tick'
 import type { Part } from './elements'
 
 /** A part with a key of its own, so that it can be dragged. */
@@ -34,13 +36,13 @@ export function PartRow({ part, change, remove }: Props) {
         alignItems="center"
       >
         {handle}
-        <TextInput
+        <Input
           aria-label={`What, ${name}`}
           placeholder="what"
           value={part.title}
           onChange={(event) => change({ title: event.target.value })}
         />
-        <TextInput
+        <Input
           aria-label={`How, ${name}`}
           placeholder="how"
           gridColumn={{ base: '2', md: 'auto' }}

@@ -1,17 +1,20 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Field, Page, Press, Refusal, TextInput, useProblem } from '../../ui/fields'
-import { useRowRemoval } from '../../ui/removal'
+import { Field } from '../../ui/Field'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { removeRow } from '../../ui/removal'
 import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { PartRow, type KeyedPart } from './PartRow'
 import { WarmUpPicture } from './WarmUpPicture'
 import { TriedDay, type Tried } from './WarmUpsPage'
-import { elements, inOrder, sayCut, type Element, type Part } from './elements'
+import { elements, inOrder, type Element, type Part } from './elements'
 
 interface Props {
   start: Schemas['WarmUpView']
@@ -45,7 +48,6 @@ const newPart = (element: Element): KeyedPart => ({
 /** Builds one version; how it is cut on the day that is tried follows at once. */
 export function WarmUpEditor({ start, tried, setTried, close }: Props) {
   const [name, setName] = useState(start.name)
-  const removeRow = useRowRemoval()
   const [parts, setParts] = useState<KeyedPart[]>(() =>
     inOrder(start.parts).map(({ part }) => ({ ...part, key: crypto.randomUUID() })),
   )
@@ -82,6 +84,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
   return (
     <Page
       title={start.id === 0 ? 'New warm-up' : `Warm-up: ${start.name}`}
+      problem={problem}
       aside={<TriedDay tried={tried} set={setTried} />}
     >
       <Grid
@@ -91,17 +94,16 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
       >
         {cut.data && !refused ? <WarmUpPicture parts={bare(parts)} cut={cut.data} /> : <Box minH="132px" />}
         <Box>
-          <Field label="Name">
-            <TextInput value={name} onChange={(event) => setName(event.target.value)} />
+          <Field label="Name" name="name">
+            <Input value={name} onChange={(event) => setName(event.target.value)} />
           </Field>
-          <Refusal problem={problem} field="name" />
           <Text
             color={refused ? 'wrong' : 'faded'}
             mt="2"
             role={refused ? 'alert' : undefined}
             data-testid="cut"
           >
-            {refused ?? (cut.data && sayCut(cut.data))}
+            {refused ?? cut.data?.words}
           </Text>
         </Box>
       </Grid>
@@ -127,7 +129,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
           }
         />
       ))}
-      <Refusal problem={problem?.field === 'name' ? null : problem} />
+      <Refusal />
       <Flex gap="3" mt="6">
         <Press look="strong" onClick={() => save()}>
           Keep it
@@ -156,7 +158,7 @@ function Stretch({ element, parts, change, add, remove, move }: StretchProps) {
   return (
     <Box as="section" aria-label={element.name} mt="5" borderTop="2px solid" borderColor="ink" pt="2">
       <Flex align="baseline" gap="3" wrap="wrap">
-        <chakra.h2 fontSize="21px">{element.name}</chakra.h2>
+        <chakra.h2 fontSize="subheading">{element.name}</chakra.h2>
         <Text color="faded" flex="1">
           {element.about}
         </Text>

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client'
 import { areaLooks } from '../../ui/areas'
 import { elements, type Part } from './elements'
+import { colours } from '../../theme/colours'
 
 interface Props {
   parts: Part[]
@@ -31,13 +32,13 @@ export function WarmUpPicture({ parts, cut }: Props) {
     >
       {elements.map(({ id, name }, row) => (
         <g key={id}>
-          <text x={left - 10} y={line * row + 23} textAnchor="end" fontSize="14" fill="#5d594e">
+          <text x={left - 10} y={line * row + 23} textAnchor="end" fontSize="14" fill={colours.faded}>
             {name}
           </text>
-          <line x1={left} x2={width} y1={line * row + 18} y2={line * row + 18} stroke="#b8ad94" />
+          <line x1={left} x2={width} y1={line * row + 18} y2={line * row + 18} stroke={colours.edge} />
         </g>
       ))}
-      <line x1={left} x2={left} y1={18} y2={line * 3 + 18} stroke="#1e2230" />
+      <line x1={left} x2={left} y1={18} y2={line * 3 + 18} stroke={colours.ink} />
       {[0, 5].map((gap) => (
         <line
           key={gap}
@@ -45,7 +46,7 @@ export function WarmUpPicture({ parts, cut }: Props) {
           x2={end + gap}
           y1={18}
           y2={line * 3 + 18}
-          stroke="#1e2230"
+          stroke={colours.ink}
           strokeWidth={gap ? 3 : 1}
         />
       ))}
@@ -71,7 +72,7 @@ export function WarmUpPicture({ parts, cut }: Props) {
           y={line * 4 + 20}
           textAnchor="middle"
           fontSize="13"
-          fill="#5d594e"
+          fill={colours.faded}
         >
           {stretch.minutes}′
         </text>
@@ -84,8 +85,8 @@ export function WarmUpPicture({ parts, cut }: Props) {
           width={20}
           height={16}
           rx={8}
-          fill="#f5f0e4"
-          stroke="edge"
+          fill={colours.paper}
+          stroke={colours.edge}
           strokeDasharray="3 3"
         />
       ))}

@@ -1,15 +1,21 @@
-import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Text, Textarea } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { Field, NumberInput, Page, Press, Refusal, Select, TextArea, useProblem } from '../../ui/fields'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Page } from '../../ui/Page'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
-import { Tick } from '../sound/ClickSettings'
+import { Tick } from '../../ui/Tick'
 import { WarmUpEditor } from './WarmUpEditor'
 import { WarmUpPicture } from './WarmUpPicture'
-import { inOrder, sayCut } from './elements'
+import { inOrder } from './elements'
 
 type Version = Schemas['WarmUpView']
 
@@ -121,7 +127,7 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
   return (
     <Box as="section" borderTop="2px solid" borderColor="ink" pt="3" aria-label={version.name}>
       <Flex justify="space-between" align="baseline" gap="3" wrap="wrap">
-        <chakra.h2 fontSize="24px">{version.name}</chakra.h2>
+        <chakra.h2 fontSize="heading">{version.name}</chakra.h2>
         <Text color={version.next ? 'accent' : 'faded'} fontWeight={version.next ? 600 : 400}>
           {version.next
             ? 'next in turn'
@@ -133,7 +139,7 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
       {cut.data && (
         <>
           <Text color="faded" mb="1" data-testid="cut">
-            {sayCut(cut.data).replace(/, without .*$/, '')}
+            {cut.data.short}
           </Text>
           <WarmUpPicture parts={version.parts} cut={cut.data} />
         </>
@@ -170,6 +176,7 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
 
 /** The school of beginning, the words of the opening and its minutes. */
 function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
+  const { warmUpSchools } = useChoices()
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [words, setWords] = useState(view.awareness || view.usualAwareness)
@@ -181,18 +188,14 @@ function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
   return (
     <>
       <Field label="Every first sitting of a day begins with" width="100%">
-        <Select
+        <Pick
           value={view.school}
-          onChange={(event) =>
-            void set({ school: event.target.value as Schemas['WarmUpSchool'], awareness: '' })
-          }
-        >
-          <option value="EaseIn">something easy you like</option>
-          <option value="Awareness">one awareness exercise, always the same</option>
-        </Select>
+          options={warmUpSchools}
+          pick={(school) => void set({ school, awareness: '' })}
+        />
       </Field>
       <Field label="in these words" width="100%">
-        <TextArea
+        <Textarea
           rows={view.school === 'Awareness' ? 4 : 2}
           value={words}
           onChange={(event) => setWords(event.target.value)}

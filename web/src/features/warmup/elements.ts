@@ -16,7 +16,3 @@ export const inOrder = <T extends Part>(parts: T[]) =>
   elements.flatMap(({ id }) =>
     parts.map((part, place) => ({ part, place })).filter(({ part }) => part.element === id),
   )
-
-/** "6 min: the core first, without ..."; the reason names the minutes, or the rehearsal, once. */
-export const sayCut = ({ minutes, reason }: Schemas['CutView']) =>
-  `${minutes} min${reason && `: ${reason.replace(/^\d+ minutes?: /, '')}`}`

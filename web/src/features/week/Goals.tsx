@@ -1,26 +1,24 @@
-import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { staffLines } from '../../theme/staff'
 import { Form } from '../../ui/Form'
 import { OutlineLines } from '../../ui/Outline'
-import { Empty, Field, NumberInput, Press, Refusal, Select, TextInput, useProblem } from '../../ui/fields'
+import { Empty } from '../../ui/Page'
+import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
+import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Pick } from '../../ui/Pick'
+import { Select } from '../../ui/Select'
 import { useRemoval } from '../../ui/removal'
-import { sayDay } from '../../ui/words'
+import { sayDate, sayDay } from '../../ui/words'
+import { areaColours, colours } from '../../theme/colours'
 
 type Goal = Schemas['GoalView']
 type Kind = Schemas['GoalKind']
-
-const kinds: [Kind, string, string][] = [
-  ['Tempo', 'a clean tempo', 'beats a minute'],
-  ['Ready', 'passages ready', 'passages'],
-  ['Keys', 'keys clean', 'keys'],
-]
-const sayAim = (goal: Goal) =>
-  goal.kind === 'Tempo'
-    ? `clean at ${goal.to}`
-    : `${goal.to} ${goal.kind === 'Ready' ? (goal.to === 1 ? 'passage' : 'passages') : goal.to === 1 ? 'key' : 'keys'} ${goal.kind === 'Ready' ? 'ready' : 'clean'}`
-const measureOf = (kind: Kind) => kinds.find(([one]) => one === kind)![2]
 
 /** Dated aims, each with its weekly steps and where it stands. */
 export function Goals() {
@@ -32,7 +30,7 @@ export function Goals() {
   return (
     <Box as="section" aria-label="Goals" mt="8">
       <Flex justify="space-between" align="baseline" gap="4" mb="2">
-        <chakra.h2 fontSize="26px">Goals</chakra.h2>
+        <chakra.h2 fontSize="heading">Goals</chakra.h2>
         {!adding && <Press onClick={() => setAdding(true)}>New goal</Press>}
       </Flex>
       {adding && <GoalForm close={() => setAdding(false)} />}
@@ -47,7 +45,7 @@ export function Goals() {
       ))}
       {reached.length > 0 && (
         <>
-          <chakra.h3 fontSize="22px" mt="8" mb="1">
+          <chakra.h3 fontSize="subheading" mt="8" mb="1">
             Reached
           </chakra.h3>
           {reached.map((goal) => (
@@ -75,8 +73,8 @@ function Row({ goal }: { goal: Goal }) {
   return (
     <Box as="section" aria-label={`Goal ${goal.about}`} borderTop="1px solid" borderColor="line" py="4">
       <Flex align="baseline" gap="3" wrap="wrap">
-        <chakra.h3 fontSize="20px" fontWeight={700}>
-          {goal.about}: {sayAim(goal)}
+        <chakra.h3 fontSize="subheading" fontWeight={700}>
+          {goal.about}: {goal.aim}
         </chakra.h3>
         <Text color="faded">by {sayDay(goal.until)}</Text>
         <Box flex="1" />
@@ -112,12 +110,12 @@ function Move({ goal }: { goal: Goal }) {
   return (
     <Flex gap="3" align="end" mb="3" wrap="wrap">
       <Field label="to the day" width="170px">
-        <TextInput type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
+        <Input type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
       </Field>
       <Press disabled={!until} onClick={() => move()}>
         Move
       </Press>
-      <Refusal problem={problem} field={['until', 'to', 'version']} />
+      <Refusal problem={problem} />
     </Flex>
   )
 }
@@ -126,16 +124,15 @@ function Move({ goal }: { goal: Goal }) {
 function Steps({ goal }: { goal: Goal }) {
   return (
     <chakra.ol display="flex" flexWrap="wrap" rowGap="2" listStyleType="none" aria-label="Weekly steps">
-      {goal.steps.map((step) => {
-        const met = goal.now >= step.value
+      {goal.steps.map(({ by, value, met }) => {
         return (
           <chakra.li
-            key={step.by}
+            key={by}
             flex="0 1 84px"
             minW="64px"
             borderRight="1.5px solid"
             borderColor="ink"
-            backgroundImage="repeating-linear-gradient(to bottom, transparent 0 6px, #d8cfb9 6px 7px)"
+            backgroundImage={staffLines}
             height="46px"
             position="relative"
           >
@@ -143,9 +140,9 @@ function Steps({ goal }: { goal: Goal }) {
               position="absolute"
               inset="4px 3px"
               borderRadius="8px"
-              border="2px solid #74366b"
-              bg={met ? '#74366b' : '#fbf6e9'}
-              color={met ? '#fbf6e9' : '#74366b'}
+              border={`2px solid ${areaColours.Repertoire.colour}`}
+              bg={met ? areaColours.Repertoire.colour : colours.sheet}
+              color={met ? colours.sheet : areaColours.Repertoire.colour}
               display="flex"
               flexDirection="column"
               alignItems="center"
@@ -153,10 +150,10 @@ function Steps({ goal }: { goal: Goal }) {
               lineHeight={1.05}
             >
               <Text as="span" fontWeight={700}>
-                {step.value}
+                {value}
               </Text>
               <Text as="span" fontSize="0.68em">
-                {sayDay(step.by).split(' ').slice(1).join(' ')}
+                {sayDate(by)}
                 <chakra.span srOnly>{met ? ', met' : ', not met yet'}</chakra.span>
               </Text>
             </chakra.span>
@@ -168,22 +165,16 @@ function Steps({ goal }: { goal: Goal }) {
 }
 
 function GoalForm({ close }: { close: () => void }) {
-  const materials = api.useQuery('get', '/api/materials')
+  const aims = api.useQuery('get', '/api/goals/aims')
+  const choices = useChoices()
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [kind, setKind] = useState<Kind>('Ready')
   const [material, setMaterial] = useState('')
   const [to, setTo] = useState(3)
   const [until, setUntil] = useState('')
-  const fitting = (materials.data ?? []).filter(
-    (one) =>
-      !one.resting &&
-      (kind === 'Ready'
-        ? one.kind === 'Piece'
-        : kind === 'Keys'
-          ? one.kind === 'Exercise'
-          : one.kind !== 'Book'),
-  )
+  const fitting = (aims.data ?? []).filter((aim) => aim.kind === kind)
+  const aim = fitting.find((one) => one.materialId === Number(material))
   const keep = async () => {
     const body = { kind, materialId: Number(material), to, until: until || '0001-01-01', version: 0 }
     if (!(await run(() => ask(client.POST('/api/goals', { body }))))) return
@@ -191,38 +182,42 @@ function GoalForm({ close }: { close: () => void }) {
     close()
   }
   return (
-    <Form submit={keep} bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="5" mb="5">
+    <Form
+      submit={keep}
+      problem={problem}
+      bg="sheet"
+      border="1px solid"
+      borderColor="line"
+      borderRadius="8px"
+      p="5"
+      mb="5"
+    >
       <Flex gap="4" wrap="wrap" align="end">
         <Field label="what is to be reached" width="190px">
-          <Select
+          <Pick
             value={kind}
-            onChange={(event) => {
-              setKind(event.target.value as Kind)
+            options={choices.goals}
+            pick={(next) => {
+              setKind(next)
               setMaterial('')
             }}
-          >
-            {kinds.map(([one, name]) => (
-              <option key={one} value={one}>
-                {name}
-              </option>
-            ))}
-          </Select>
+          />
         </Field>
-        <Field label="of" width="260px">
+        <Field label="of" width="260px" name="materialId">
           <Select value={material} onChange={(event) => setMaterial(event.target.value)}>
             <option value="">choose …</option>
             {fitting.map((one) => (
-              <option key={one.id} value={one.id}>
+              <option key={one.materialId} value={one.materialId}>
                 {one.title}
               </option>
             ))}
           </Select>
         </Field>
-        <Field label={measureOf(kind)}>
-          <NumberInput label={`How many ${measureOf(kind)}`} value={to} min={1} max={400} onChange={setTo} />
+        <Field label={aim?.unit ?? 'how much'} name="to" hint={aim && `now ${aim.now}, at most ${aim.most}`}>
+          <NumberInput value={to} min={1} max={400} onChange={setTo} />
         </Field>
-        <Field label="by" width="170px">
-          <TextInput type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
+        <Field label="by" width="170px" name="until">
+          <Input type="date" value={until} onChange={(event) => setUntil(event.target.value)} />
         </Field>
         <Press look="strong" type="submit" disabled={!material}>
           Keep
@@ -231,7 +226,7 @@ function GoalForm({ close }: { close: () => void }) {
           Leave
         </Press>
       </Flex>
-      <Refusal problem={problem} />
+      <Refusal />
     </Form>
   )
 }

@@ -4,7 +4,7 @@ import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Tines } from '../../ui/Tines'
 import { areaLooks } from '../../ui/areas'
-import { Empty, Page } from '../../ui/fields'
+import { Empty, Page } from '../../ui/Page'
 import { sayDay } from '../../ui/words'
 import { Goals } from './Goals'
 
@@ -17,7 +17,7 @@ export function WeekPage() {
     <Page title="The week">
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 300px' }} columnGap="12" rowGap="8">
         <Box minW="0">
-          <chakra.h2 fontSize="26px" mb="1">
+          <chakra.h2 fontSize="heading" mb="1">
             Dates
           </chakra.h2>
           {dates.length === 0 && (
@@ -32,7 +32,7 @@ export function WeekPage() {
           <Goals />
         </Box>
         <Box as="section" aria-label="The last seven days">
-          <chakra.h2 fontSize="21px">The last seven days</chakra.h2>
+          <chakra.h2 fontSize="subheading">The last seven days</chakra.h2>
           <Text mb="4">{sayBalance(balance)}</Text>
           <Tines tines={balance} />
           <Text mt="3" color="faded" fontSize="0.92em">
@@ -49,7 +49,7 @@ export function WeekPage() {
 function Ahead({ date, today }: { date: Schemas['DateView']; today: string }) {
   return (
     <Box as="section" aria-label={date.title} borderTop="1px solid" borderColor="line" py="3">
-      <chakra.h3 fontSize="20px" fontWeight={700}>
+      <chakra.h3 fontSize="subheading" fontWeight={700}>
         <Link to={`/music/${date.pieceId}`}>{date.title}</Link>, {sayDay(date.date, today)}
       </chakra.h3>
       <Text mt="1">{sayPhase(date, today)}</Text>

@@ -33,29 +33,3 @@ public sealed class VisitRow
     public double? ReachLog { get; set; }
     public double? ReachSpread { get; set; }
 }
-
-/// <summary>What happened with one key, or one pattern, of a material that goes through them.</summary>
-public sealed class KeyRow
-{
-    public int MaterialId { get; set; }
-    public MaterialRow? Material { get; set; }
-
-    /// <summary>"Bb major", or "p:3" for a pattern.</summary>
-    public string Key { get; set; } = "";
-    public DateOnly LastDay { get; set; }
-
-    /// <summary>First day of its present turn.</summary>
-    public DateOnly FirstDay { get; set; }
-
-    /// <summary>True when it was the first key of that day.</summary>
-    public bool Began { get; set; }
-    public int Visits { get; set; }
-    public int? LastClean { get; set; }
-
-    /// <summary>What the player can do in it, as for a material, with the takes of its last day and what was known before them.</summary>
-    public double? ReachLog { get; set; }
-    public double? ReachSpread { get; set; }
-    public string Tries { get; set; } = "";
-    public double? ReachLogBefore { get; set; }
-    public double? ReachSpreadBefore { get; set; }
-}

@@ -1,0 +1,53 @@
+using TuningFork.Core.Planning;
+using TuningFork.Core.Spacing;
+using TuningFork.Core.Theory;
+using TuningFork.Core.WarmUps;
+
+namespace TuningFork.Data.Rows;
+
+/// <summary>The player: one row.</summary>
+public sealed class ProfileRow
+{
+    public int Id { get; set; } = 1;
+    public string Instrument { get; set; } = "";
+    public Family Family { get; set; } = Family.Other;
+
+    /// <summary>Semitones from written to sounding pitch.</summary>
+    public int Transposition { get; set; }
+
+    /// <summary>Minutes from Monday to Sunday, comma-separated.</summary>
+    public string WeekdayMinutes { get; set; } = "30,30,30,30,30,30,30";
+    public int BoundaryHour { get; set; } = PracticeDay.DefaultBoundaryHour;
+    public string SharesJson { get; set; } = "";
+    public School School { get; set; }
+    public Mix Mix { get; set; } = Mix.Shuffled;
+    public int ScaleMinutes { get; set; } = 20;
+
+    /// <summary>Lowest and highest written note, "E3"; empty for the instrument's usual ones.</summary>
+    public string Lowest { get; set; } = "";
+    public string Highest { get; set; } = "";
+
+    /// <summary>Frequency of A4 in hertz.</summary>
+    public int A4 { get; set; } = 440;
+    public Naming Naming { get; set; }
+
+    /// <summary>How click and drone are set; empty for the usual way.</summary>
+    public string SoundJson { get; set; } = "";
+
+    /// <summary>How a warm-up begins, and one's own words for the awareness exercise.</summary>
+    public WarmUpSchool WarmUpSchool { get; set; }
+    public string Awareness { get; set; } = "";
+
+    /// <summary>Minutes of the opening.</summary>
+    public int OpeningMinutes { get; set; } = 1;
+
+    /// <summary>Most passages under way at a time; 0 for no limit.</summary>
+    public int UnderWay { get; set; }
+
+    /// <summary>What is the player's own about growth and slips; empty before anything was learnt of it.</summary>
+    public string TraitsJson { get; set; } = "";
+
+    /// <summary>Sounding MIDI note round which ear questions lie.</summary>
+    public int EarCentre { get; set; } = 60;
+    public int Version { get; set; }
+}

@@ -87,6 +87,8 @@ public sealed class Browser : IDisposable
     public void Tap(IWebElement element)
     {
         driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+        // A finger waits until what it aims at stands still.
+        Until(_ => element.Location == Still(element));
         var finger = new PointerInputDevice(PointerKind.Touch, "finger");
         driver.PerformActions([new ActionSequence(finger)
             .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
@@ -102,6 +104,12 @@ public sealed class Browser : IDisposable
         for (var step = 1; step <= 10; step++)
             actions = actions.MoveByOffset(0, down / 10).Pause(TimeSpan.FromMilliseconds(30));
         actions.Pause(TimeSpan.FromMilliseconds(250)).Release().Perform();
+    }
+
+    private static System.Drawing.Point Still(IWebElement element)
+    {
+        Thread.Sleep(80);
+        return element.Location;
     }
 
     /// <summary>Holds a key for some time, as a foot holds a pedal.</summary>

@@ -36,7 +36,7 @@ public sealed class SoundTests
         using var browser = new Browser(app.Address);
         browser.Listen();
         browser.Open("/craft/sound");
-        browser.Type("Tempo, typed", tempo.ToString(CultureInfo.InvariantCulture) + Keys.Enter);
+        browser.Type("Tempo, in figures", tempo.ToString(CultureInfo.InvariantCulture) + Keys.Enter);
         browser.Button("Start the click").Click();
         browser.Until(_ => (long)browser.Run("return window.heard.length")! > 4);
         browser.Run(Busy);
@@ -76,7 +76,7 @@ public sealed class SoundTests
         browser.Type("bars heard", "1" + Keys.Tab);
         browser.Type("then bars silent", "1" + Keys.Tab);
         browser.Until(_ => browser.Control("then bars silent").GetAttribute("value") == "1");
-        browser.Type("Tempo, typed", "120" + Keys.Enter);
+        browser.Type("Tempo, in figures", "120" + Keys.Enter);
         browser.Button("Start the click").Click();
         browser.Until(_ => Heard(browser).Count > 6, 60);
 
@@ -88,7 +88,7 @@ public sealed class SoundTests
 
         // Faster from the next beat on, without a stumble.
         browser.Run("window.heard.length = 0");
-        browser.Type("Tempo, typed", "240" + Keys.Enter);
+        browser.Type("Tempo, in figures", "240" + Keys.Enter);
         browser.Until(_ => Heard(browser).Count > 15, 60);
         Gaps(browser).TakeLast(3).ShouldAllBe(gap => Math.Abs(gap - 0.25) < 0.001 || Math.Abs(gap - 0.75) < 0.001);
 

@@ -1,6 +1,7 @@
 import { Box, Toast, Toaster, createToaster } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useCallback } from 'react'
+import { useLocation } from 'react-router'
 import { Press } from './Press'
 import { Refusal, useProblem } from './refusal'
 
@@ -28,8 +29,9 @@ export const offer = ({ what, back }: Removed) => {
   offers.create({ title: what, meta: { back } })
 }
 
-/** Where the offers stand, under whatever page is open. */
+/** Where the offers stand, under whatever page is open; never over the stage, whose keys are at the bottom. */
 export function RemovalOffers() {
+  if (useLocation().pathname === '/practise') return null
   return (
     <Toaster toaster={offers} className="no-print">
       {(toast) => (

@@ -17,7 +17,14 @@ public class DayPlanBench
     public void Setup()
     {
         var today = new DateOnly(2031, 5, 14);
-        request = new DayRequest { Day = today, Minutes = Minutes, Routine = Shapes.Default, Materials = TenYears.CoreMaterials(today), Seed = 3 };
+        request = new DayRequest
+        {
+            Day = today,
+            Minutes = Minutes,
+            Routine = Shapes.Default,
+            Materials = TenYears.CoreMaterials(today),
+            Seed = 3,
+        };
     }
 
     [Benchmark]

@@ -2,7 +2,9 @@ using System.Text.RegularExpressions;
 
 namespace TuningFork.Bench;
 
-/// <summary>Script of the first page as it goes over the wire: what index.html names and everything that imports, packed when it was built.</summary>
+/// <summary>
+/// Script of the first page as it goes over the wire: what index.html names and everything that imports, packed when it was built.
+/// </summary>
 internal static partial class FirstPage
 {
     public static void Print(string dist)

@@ -13,10 +13,22 @@ internal static class ImportBench
 
     public static void Run()
     {
-        var scale = Sheets.Make(new SheetWish { Tonic = "F", Octaves = 2, Rhythm = "sixteenth" }, Instrument.Known.First(one => one.Name == "B-flat clarinet")).Score;
+        var scale = Sheets
+            .Make(
+                new SheetWish
+                {
+                    Tonic = "F",
+                    Octaves = 2,
+                    Rhythm = "sixteenth",
+                },
+                Instrument.Known.First(one => one.Name == "B-flat clarinet")
+            )
+            .Score;
         var score = scale with { Bars = [.. Enumerable.Range(0, Bars).Select(i => scale.Bars[0])] };
         Measure("MusicXML", Encoding.UTF8.GetBytes(MusicXmlWriter.Write(score)), file => MusicXmlReader.Read(file).Score);
-        Measure("MIDI", MidiWriter.Write(score), file => MidiReader.Read(file, Instrument.Known.First(one => one.Name == "B-flat clarinet")).Score);
+        Measure("MIDI", MidiWriter.Write(score), file =>
+            MidiReader.Read(file, Instrument.Known.First(one => one.Name == "B-flat clarinet")).Score
+        );
     }
 
     private static void Measure(string format, byte[] file, Func<byte[], Score> read)
@@ -30,6 +42,8 @@ internal static class ImportBench
         }
 
         times.Sort();
-        Console.WriteLine($"import of {Bars} bars ({file.Length / 1024} kB of {format}, {Bars * 16} notes): median {times[3]:0} ms, slowest {times[^1]:0} ms (goal: under 1 s)");
+        Console.WriteLine(
+            $"import of {Bars} bars ({file.Length / 1024} kB of {format}, {Bars * 16} notes): median {times[3]:0} ms, slowest {times[^1]:0} ms (goal: under 1 s)"
+        );
     }
 }

@@ -4,7 +4,8 @@ using TuningFork.Bench.Judgement;
 using TuningFork.Bench.Judgement.Tempo;
 
 // bench/run: everything; bench/run core | estimate | sheets | server | page | judgement | import: one part.
-// tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no whole pieces.
+// tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
+// whole pieces.
 // life FILE: prints the plans of six weeks, to be read.
 // older-book FILE NOTES makes a book of an older version, for trying upgrades.
 if (args is ["older-book", var older, var notes])
@@ -27,7 +28,11 @@ if (parts.Contains("import"))
 if (parts.Contains("judgement"))
     JudgementBench.Run();
 if (parts is ["tempo", ..])
-    TempoBench.Run(parts is ["tempo", var learners, ..] ? int.Parse(learners, System.Globalization.CultureInfo.InvariantCulture) : TempoBench.Learners, parts is ["tempo", _, var only, ..] ? only : "", parts is ["tempo", _, _, "alone"]);
+    TempoBench.Run(
+        parts is ["tempo", var learners, ..] ? int.Parse(learners, System.Globalization.CultureInfo.InvariantCulture) : TempoBench.Learners,
+        parts is ["tempo", _, var only, ..] ? only : "",
+        parts is ["tempo", _, _, "alone"]
+    );
 if (parts.Contains("server"))
     await ServerBench.RunAsync();
 if (parts.Contains("core"))

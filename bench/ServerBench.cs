@@ -33,7 +33,9 @@ internal static class ServerBench
         await TenYears.WriteAsync(file, DateOnly.FromDateTime(DateTime.Today));
         await using var connection = new SqliteConnection(PracticeFile.ConnectionString(file));
         await connection.OpenAsync();
-        Console.WriteLine($"history: {Count("Sessions")} days, {Count("Takes")} takes, {Count("Materials WHERE Kind = 'Passage'")} passages, {new FileInfo(file).Length / 1_000_000} MB");
+        Console.WriteLine(
+            $"history: {Count("Sessions")} days, {Count("Takes")} takes, {Count("Materials WHERE Kind = 'Passage'")} passages, {new FileInfo(file).Length / 1_000_000} MB"
+        );
 
         var bare = Measure(() =>
         {
@@ -49,7 +51,17 @@ internal static class ServerBench
         Console.WriteLine($"backup, checked    {watch.ElapsedMilliseconds} ms");
         const string Address = "http://127.0.0.1:5397";
         var start = new ProcessStartInfo("dotnet") { UseShellExecute = false, RedirectStandardOutput = false };
-        foreach (var argument in new[] { Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"), "--own", "--urls", Address, "--data", folder })
+        foreach (
+            var argument in new[]
+            {
+                Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"),
+                "--own",
+                "--urls",
+                Address,
+                "--data",
+                folder,
+            }
+        )
             start.ArgumentList.Add(argument);
         using var server = Process.Start(start)!;
         try
@@ -58,7 +70,9 @@ internal static class ServerBench
             await WaitAsync(http);
             var endpoint = Measure(() => http.GetStringAsync(new Uri("/api/today", UriKind.Relative)));
             Console.WriteLine($"bare SQL reads     median {bare.Median:0.0} ms   95 % {bare.High:0.0} ms");
-            Console.WriteLine($"GET /api/today     median {endpoint.Median:0.0} ms   95 % {endpoint.High:0.0} ms   (goal: 95 % under 60 ms)   {endpoint.Median / bare.Median:0.0} x the bare reads");
+            Console.WriteLine(
+                $"GET /api/today     median {endpoint.Median:0.0} ms   95 % {endpoint.High:0.0} ms   (goal: 95 % under 60 ms)   {endpoint.Median / bare.Median:0.0} x the bare reads"
+            );
             Console.WriteLine($"server's memory    {Memory(server.Id)} MB after {Calls} calls   (goal: under 250 MB)");
         }
         finally
@@ -121,7 +135,9 @@ internal static class ServerBench
         throw new TimeoutException("The server did not answer.");
     }
 
-    private static int Memory(int process) => File.ReadLines($"/proc/{process}/status")
-        .Where(line => line.StartsWith("VmRSS", StringComparison.Ordinal))
-        .Select(line => int.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024).First();
+    private static int Memory(int process) =>
+        File.ReadLines($"/proc/{process}/status")
+            .Where(line => line.StartsWith("VmRSS", StringComparison.Ordinal))
+            .Select(line => int.Parse(line.Split(' ', StringSplitOptions.RemoveEmptyEntries)[1], CultureInfo.InvariantCulture) / 1024)
+            .First();
 }

@@ -13,11 +13,32 @@ public class SheetBench
     private static readonly Instrument Piano = Instrument.Known.First(one => one.Name == "Piano");
 
     [Benchmark]
-    public string LongSheet() => Abc(new SheetWish { Tonic = "Db", Octaves = 4, Order = OctaveOrder.ByOctavesThenJoined, Rhythm = "sextuplet" });
+    public string LongSheet() =>
+        Abc(
+            new SheetWish
+            {
+                Tonic = "Db",
+                Octaves = 4,
+                Order = OctaveOrder.ByOctavesThenJoined,
+                Rhythm = "sextuplet",
+            }
+        );
 
     [Benchmark]
-    public int AllKeys() => Key.Majors.Concat(Key.Minors).Where(key => Key.OfPitchClass(key.Tonic.PitchClass, key.IsMinor) == key)
-        .Sum(key => Abc(new SheetWish { Kind = key.IsMinor ? "harmonic-minor" : "major", Tonic = key.Tonic.ToString(), Octaves = 4 }).Length);
+    public int AllKeys() =>
+        Key
+            .Majors.Concat(Key.Minors)
+            .Where(key => Key.OfPitchClass(key.Tonic.PitchClass, key.IsMinor) == key)
+            .Sum(key =>
+                Abc(
+                    new SheetWish
+                    {
+                        Kind = key.IsMinor ? "harmonic-minor" : "major",
+                        Tonic = key.Tonic.ToString(),
+                        Octaves = 4,
+                    }
+                ).Length
+            );
 
     private static string Abc(SheetWish wish) => AbcWriter.Write(Sheets.Make(wish, Piano).Score);
 }

@@ -10,7 +10,10 @@ namespace TuningFork.Bench;
 /// <summary>Ten years of a made-up player: 3,650 days, about 50,000 takes, 500 passages.</summary>
 internal static class TenYears
 {
-    public static readonly int Days = int.Parse(Environment.GetEnvironmentVariable("BENCH_DAYS") ?? "3650", System.Globalization.CultureInfo.InvariantCulture);
+    public static readonly int Days = int.Parse(
+        Environment.GetEnvironmentVariable("BENCH_DAYS") ?? "3650",
+        System.Globalization.CultureInfo.InvariantCulture
+    );
     private const int Pieces = 50;
     private const int PassagesAPiece = 10;
 
@@ -19,7 +22,12 @@ internal static class TenYears
         await PracticeFile.PrepareAsync(path);
         await using var db = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(db);
-        var profile = new ProfileRow { Instrument = "Bench viola", Family = TuningFork.Core.Theory.Family.Strings, Version = 1 };
+        var profile = new ProfileRow
+        {
+            Instrument = "Bench viola",
+            Family = TuningFork.Core.Theory.Family.Strings,
+            Version = 1,
+        };
         var materials = Materials().ToList();
         db.Profiles.Add(profile);
         db.Materials.AddRange(materials);
@@ -30,7 +38,9 @@ internal static class TenYears
         {
             // A new piece every ten weeks: what is known grows with the years.
             var known = 1 + ((Days - back) * Pieces / Days);
-            var rows = materials.Where(row => row.Kind != MaterialKind.Piece && row.Kind != MaterialKind.Passage || PieceNumber(row) < known).ToList();
+            var rows = materials
+                .Where(row => row.Kind != MaterialKind.Piece && row.Kind != MaterialKind.Passage || PieceNumber(row) < known)
+                .ToList();
             history.Play(today.AddDays(-back), back % 3 == 0 ? 45 : 30, rows);
         }
 
@@ -38,7 +48,9 @@ internal static class TenYears
         {
             db.Sessions.AddRange(chunk);
             await db.SaveChangesAsync();
-            foreach (var entry in db.ChangeTracker.Entries().Where(entry => entry.Entity is SessionRow or SessionDrillRow or TakeRow).ToList())
+            foreach (
+                var entry in db.ChangeTracker.Entries().Where(entry => entry.Entity is SessionRow or SessionDrillRow or TakeRow).ToList()
+            )
                 entry.State = EntityState.Detached;
         }
 
@@ -49,36 +61,71 @@ internal static class TenYears
     public static IReadOnlyList<Material> CoreMaterials(DateOnly today)
     {
         var random = new Random(5);
-        return [.. Enumerable.Range(1, Pieces * PassagesAPiece).Select(id => new Material
-        {
-            Id = id,
-            Kind = MaterialKind.Passage,
-            Title = $"Piece {id % Pieces}, {id}",
-            Area = Area.Repertoire,
-            Group = 1000 + (id % Pieces),
-            Target = new Core.Tempo.Bpm(90),
-            Readiness = (Readiness)(1 + (id % 3)),
-            LastVisit = today.AddDays(-1 - random.Next(60)),
-            Visits = 1 + random.Next(90),
-            Memory = new Memory(1 + (random.NextDouble() * 60), 5),
-            LastClean = new Core.Tempo.Bpm(60 + random.Next(30)),
-        })];
+        return
+        [
+            .. Enumerable
+                .Range(1, Pieces * PassagesAPiece)
+                .Select(id => new Material
+                {
+                    Id = id,
+                    Kind = MaterialKind.Passage,
+                    Title = $"Piece {id % Pieces}, {id}",
+                    Area = Area.Repertoire,
+                    Group = 1000 + (id % Pieces),
+                    Target = new Core.Tempo.Bpm(90),
+                    Readiness = (Readiness)(1 + (id % 3)),
+                    LastVisit = today.AddDays(-1 - random.Next(60)),
+                    Visits = 1 + random.Next(90),
+                    Memory = new Memory(1 + (random.NextDouble() * 60), 5),
+                    LastClean = new Core.Tempo.Bpm(60 + random.Next(30)),
+                }),
+        ];
     }
 
-    private static int PieceNumber(MaterialRow row) => int.Parse((row.Piece ?? row).Title.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
+    private static int PieceNumber(MaterialRow row) =>
+        int.Parse((row.Piece ?? row).Title.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
 
     private static IEnumerable<MaterialRow> Materials()
     {
         for (var i = 0; i < Pieces; i++)
         {
-            var piece = new MaterialRow { Kind = MaterialKind.Piece, Title = $"Piece {i}", Area = Area.Repertoire, ToBar = 64, Target = 100, Readiness = Readiness.Shaping };
+            var piece = new MaterialRow
+            {
+                Kind = MaterialKind.Piece,
+                Title = $"Piece {i}",
+                Area = Area.Repertoire,
+                ToBar = 64,
+                Target = 100,
+                Readiness = Readiness.Shaping,
+            };
             yield return piece;
             for (var j = 0; j < PassagesAPiece; j++)
-                yield return new MaterialRow { Kind = MaterialKind.Passage, Area = Area.Repertoire, Piece = piece, FromBar = 1 + (6 * j), ToBar = 2 + (6 * j), Readiness = Readiness.Shaping };
+                yield return new MaterialRow
+                {
+                    Kind = MaterialKind.Passage,
+                    Area = Area.Repertoire,
+                    Piece = piece,
+                    FromBar = 1 + (6 * j),
+                    ToBar = 2 + (6 * j),
+                    Readiness = Readiness.Shaping,
+                };
         }
 
         for (var i = 0; i < 24; i++)
-            yield return new MaterialRow { Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = 110, IsScale = i < 12 };
-        yield return new MaterialRow { Kind = MaterialKind.Book, Title = "Examples", Area = Area.SightReading, Examples = 10_000 };
+            yield return new MaterialRow
+            {
+                Kind = MaterialKind.Exercise,
+                Title = $"Exercise {i}",
+                Area = Area.Technique,
+                Target = 110,
+                IsScale = i < 12,
+            };
+        yield return new MaterialRow
+        {
+            Kind = MaterialKind.Book,
+            Title = "Examples",
+            Area = Area.SightReading,
+            Examples = 10_000,
+        };
     }
 }

@@ -21,10 +21,18 @@ internal static class JudgementBench
 
     public static void Run()
     {
-        Console.WriteLine($"{Learners} learners, {Books.Passages} passages, {Minutes} min a day, {Missed:P0} of days missed, {Books.Concert} days");
-        foreach (var (world, make) in new (string, Func<Random, ILearner>)[] { ("activation (Pavlik and Anderson 2005)", random => new ActivationLearner(random, Books.Passages)), ("plain half-life", random => new HalfLifeLearner(random, Books.Passages)) })
+        Console.WriteLine(
+            $"{Learners} learners, {Books.Passages} passages, {Minutes} min a day, {Missed:P0} of days missed, {Books.Concert} days"
+        );
+        foreach (
+            var (world, make) in new (string, Func<Random, ILearner>)[]
+            {
+                ("activation (Pavlik and Anderson 2005)", random => new ActivationLearner(random, Books.Passages)),
+                ("plain half-life", random => new HalfLifeLearner(random, Books.Passages)),
+            }
+        )
         {
-            Console.WriteLine($"\n{world,-40} ready   worst tenth   minutes on what was safe   takes a day");
+            Console.WriteLine($"\n{world, -40} ready   worst tenth   minutes on what was safe   takes a day");
             foreach (var (name, day) in Policies.Simple)
                 Print(name, [.. All(learner => Simple(make, learner, day))]);
             Print("what the app plans", [.. All(learner => App(make, learner))]);
@@ -36,17 +44,23 @@ internal static class JudgementBench
     private static void Print(string name, IReadOnlyList<Result> results)
     {
         var ready = results.Select(result => result.Ready).Order().ToList();
-        Console.WriteLine($"{name,-40} {ready.Average(),5:P1}   {ready.Take(ready.Count / 10).Average(),5:P1}         {results.Average(result => result.OnSafe),5:0}                {results.Average(result => result.Takes),5:0}");
+        Console.WriteLine(
+            $"{name, -40} {ready.Average(), 5:P1}   {ready.Take(ready.Count / 10).Average(), 5:P1}         {results.Average(result => result.OnSafe), 5:0}                {results.Average(result => result.Takes), 5:0}"
+        );
     }
 
-    private static Result Simple(Func<Random, ILearner> make, int number, Func<Books, DateOnly, int, IEnumerable<(int Passage, int? Tempo)>> policy) =>
-        Live(make, number, (books, day, play) =>
+    private static Result Simple(
+        Func<Random, ILearner> make,
+        int number,
+        Func<Books, DateOnly, int, IEnumerable<(int Passage, int? Tempo)>> policy
+    ) => Live(make, number, (books, day, play) =>
         {
             foreach (var (passage, tempo) in policy(books, day, Playing * 60 / Books.TakeSeconds))
                 play(passage, tempo);
         });
 
-    private static Result App(Func<Random, ILearner> make, int number) => Live(make, number, (books, day, play) => Policies.PlayPlan(books, day, Minutes, play));
+    private static Result App(Func<Random, ILearner> make, int number) =>
+        Live(make, number, (books, day, play) => Policies.PlayPlan(books, day, Minutes, play));
 
     /// <summary>Sixty days of one learner: the same learner, and the same days missed, under every policy.</summary>
     private static Result Live(Func<Random, ILearner> make, int number, Action<Books, DateOnly, Func<int, int?, bool>> spend)

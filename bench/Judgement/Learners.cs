@@ -22,7 +22,10 @@ internal sealed class ActivationLearner(Random random, int passages) : ILearner
     private const double Day = 86_400;
     private const double Noise = 0.255;
 
-    private readonly List<(double At, double Decay)>[] traces = [.. Enumerable.Range(0, passages).Select(_ => new List<(double, double)>())];
+    private readonly List<(double At, double Decay)>[] traces =
+    [
+        .. Enumerable.Range(0, passages).Select(_ => new List<(double, double)>()),
+    ];
     private readonly double scale = 0.217 * Spread(random, 0.15);
     private readonly double intercept = 0.177 * Spread(random, 0.15);
     private readonly double threshold = -0.704 + (0.3 * Normal(random));
@@ -54,7 +57,8 @@ internal sealed class ActivationLearner(Random random, int passages) : ILearner
 
     private static double Spread(Random random, double part) => Math.Exp(part * Normal(random));
 
-    internal static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    internal static double Normal(Random random) =>
+        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }
 
 /// <summary>
@@ -70,14 +74,16 @@ internal sealed class HalfLifeLearner(Random random, int passages) : ILearner
     private readonly double[] ease = [.. Enumerable.Range(0, passages).Select(_ => Math.Exp(0.25 * ActivationLearner.Normal(random)))];
     private readonly double gift = Math.Exp(0.2 * ActivationLearner.Normal(random));
 
-    public double Chance(int passage, double at) => double.IsNegativeInfinity(last[passage]) ? 0.05 : 0.98 * Math.Pow(2, -Math.Max(0, at - last[passage]) / Day / halfLife[passage]);
+    public double Chance(int passage, double at) =>
+        double.IsNegativeInfinity(last[passage]) ? 0.05 : 0.98 * Math.Pow(2, -Math.Max(0, at - last[passage]) / Day / halfLife[passage]);
 
     public bool Play(int passage, double at)
     {
         var chance = Chance(passage, at);
         var clean = random.NextDouble() < chance;
         var waited = Math.Min(1, 1 - chance);
-        halfLife[passage] = double.IsNegativeInfinity(last[passage]) ? 0.4 * ease[passage]
+        halfLife[passage] =
+            double.IsNegativeInfinity(last[passage]) ? 0.4 * ease[passage]
             : clean ? halfLife[passage] * (1 + (1.6 * ease[passage] * gift * waited) + 0.02)
             : Math.Max(0.25, halfLife[passage] * 0.85);
         last[passage] = at;

@@ -23,28 +23,37 @@ internal sealed class Books
 
     public Books()
     {
-        Rows = [.. Enumerable.Range(0, Pieces).Select(piece => new MaterialRow
-        {
-            Id = 1000 + piece,
-            Kind = MaterialKind.Piece,
-            Area = Area.Repertoire,
-            Title = $"Piece {piece}",
-            ToBar = 48,
-            Target = Tempo,
-            LastClean = Tempo,
-            Performance = First.AddDays(Concert),
-            PerformanceSet = First,
-        })];
-        Rows.AddRange(Enumerable.Range(0, Passages).Select(id => new MaterialRow
-        {
-            Id = id,
-            Kind = MaterialKind.Passage,
-            Area = Area.Repertoire,
-            PieceId = 1000 + (id / PerPiece),
-            Piece = Rows[id / PerPiece],
-            FromBar = 1 + (8 * (id % PerPiece)),
-            ToBar = 4 + (8 * (id % PerPiece)),
-        }));
+        Rows =
+        [
+            .. Enumerable
+                .Range(0, Pieces)
+                .Select(piece => new MaterialRow
+                {
+                    Id = 1000 + piece,
+                    Kind = MaterialKind.Piece,
+                    Area = Area.Repertoire,
+                    Title = $"Piece {piece}",
+                    ToBar = 48,
+                    Target = Tempo,
+                    LastClean = Tempo,
+                    Performance = First.AddDays(Concert),
+                    PerformanceSet = First,
+                }),
+        ];
+        Rows.AddRange(
+            Enumerable
+                .Range(0, Passages)
+                .Select(id => new MaterialRow
+                {
+                    Id = id,
+                    Kind = MaterialKind.Passage,
+                    Area = Area.Repertoire,
+                    PieceId = 1000 + (id / PerPiece),
+                    Piece = Rows[id / PerPiece],
+                    FromBar = 1 + (8 * (id % PerPiece)),
+                    ToBar = 4 + (8 * (id % PerPiece)),
+                })
+        );
     }
 
     public static DateOnly First { get; } = new(2031, 3, 3);
@@ -76,7 +85,9 @@ internal sealed class Books
     {
         var to = last ?? 48;
         var from = to - ((seconds - 8) * Tempo / 60 / 4) + 1;
-        return Enumerable.Range((piece - 1000) * PerPiece, PerPiece).Where(id => 1 + (8 * (id % PerPiece)) >= from && 4 + (8 * (id % PerPiece)) <= to);
+        return Enumerable
+            .Range((piece - 1000) * PerPiece, PerPiece)
+            .Where(id => 1 + (8 * (id % PerPiece)) >= from && 4 + (8 * (id % PerPiece)) <= to);
     }
 
     /// <summary>Notes a take. Rated by what first takes say: three clean running are ready, one is taking shape.</summary>
@@ -92,8 +103,10 @@ internal sealed class Books
             firsts[id].Add(clean);
 
         VisitBooks.Add(row, visit, clean, tempo);
-        row.Readiness = firsts[id].TakeLast(3).ToList() is { Count: 3 } last && last.TrueForAll(one => one) ? Readiness.Ready
-            : clean || row.Readiness != Readiness.Raw ? Readiness.Shaping : Readiness.Raw;
+        row.Readiness =
+            firsts[id].TakeLast(3).ToList() is { Count: 3 } last && last.TrueForAll(one => one) ? Readiness.Ready
+            : clean || row.Readiness != Readiness.Raw ? Readiness.Shaping
+            : Readiness.Raw;
     }
 }
 
@@ -105,25 +118,57 @@ internal static class Policies
     public static IReadOnlyList<(string Name, Func<Books, DateOnly, int, IEnumerable<(int Passage, int? Tempo)>> Day)> Simple { get; } =
     [
         ("blocked, piece by piece", (_, day, takes) => Blocked(day, takes)),
-        ("all in turn", (books, day, takes) => InOrder(takes, Enumerable.Range(0, Books.Passages).OrderByDescending(id => books.DaysSince(id, day)).ThenBy(id => id))),
-        ("every other day", (books, day, takes) => InOrder(takes, Enumerable.Range(0, Books.Passages).Where(id => books.DaysSince(id, day) >= 2).OrderByDescending(id => books.DaysSince(id, day)).ThenBy(id => id))),
-        ("toughest first", (books, day, takes) => InOrder(takes, Enumerable.Range(0, Books.Passages).Where(id => !books.LastFirst(id) || books.DaysSince(id, day) >= 3).OrderBy(books.LastFirst).ThenByDescending(id => books.DaysSince(id, day)).ThenBy(id => id))),
-        ("widening gaps", (books, day, takes) => InOrder(takes, Enumerable.Range(0, Books.Passages).Where(id => Due(books.Passage(id)) <= day).OrderBy(id => Due(books.Passage(id))).ThenBy(id => id))),
+        ("all in turn", (books, day, takes) =>
+            InOrder(takes, Enumerable.Range(0, Books.Passages).OrderByDescending(id => books.DaysSince(id, day)).ThenBy(id => id))
+        ),
+        ("every other day", (books, day, takes) =>
+            InOrder(
+                takes,
+                Enumerable
+                    .Range(0, Books.Passages)
+                    .Where(id => books.DaysSince(id, day) >= 2)
+                    .OrderByDescending(id => books.DaysSince(id, day))
+                    .ThenBy(id => id)
+            )
+        ),
+        ("toughest first", (books, day, takes) =>
+            InOrder(
+                takes,
+                Enumerable
+                    .Range(0, Books.Passages)
+                    .Where(id => !books.LastFirst(id) || books.DaysSince(id, day) >= 3)
+                    .OrderBy(books.LastFirst)
+                    .ThenByDescending(id => books.DaysSince(id, day))
+                    .ThenBy(id => id)
+            )
+        ),
+        ("widening gaps", (books, day, takes) =>
+            InOrder(
+                takes,
+                Enumerable
+                    .Range(0, Books.Passages)
+                    .Where(id => Due(books.Passage(id)) <= day)
+                    .OrderBy(id => Due(books.Passage(id)))
+                    .ThenBy(id => id)
+            )
+        ),
     ];
 
     /// <summary>What the app really plans: half an hour of repertoire, its drills played take by take as the stage asks for them.</summary>
     public static void PlayPlan(Books books, DateOnly day, int minutes, Func<int, int?, bool> play)
     {
         var passages = books.Rows.Where(row => row.PieceId is not null).ToList();
-        var plan = DayPlanner.Plan(new DayRequest
-        {
-            Day = day,
-            Minutes = minutes,
-            Seed = day.DayNumber,
-            Routine = new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
-            Shares = [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
-            Materials = [.. books.Rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.PieceId is null))],
-        });
+        var plan = DayPlanner.Plan(
+            new DayRequest
+            {
+                Day = day,
+                Minutes = minutes,
+                Seed = day.DayNumber,
+                Routine = new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
+                Shares = [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
+                Materials = [.. books.Rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.PieceId is null))],
+            }
+        );
         var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
         for (var at = 0; at < drills.Count; at++)
         {
@@ -163,7 +208,10 @@ internal static class Policies
             var target = drill.Targets.ElementAtOrDefault(index);
             // Without counted takes, as in a first reading, the passage is simply played.
             var id = target?.MaterialId ?? Altered(target);
-            var clean = id is not { } passage || passage >= 1000 || play(passage, target!.MaterialId is null || method.Course == Course.Timed ? null : Books.Tempo);
+            var clean =
+                id is not { } passage
+                || passage >= 1000
+                || play(passage, target!.MaterialId is null || method.Course == Course.Timed ? null : Books.Tempo);
             takes.Add(new StageTake(index, clean));
         }
 
@@ -174,11 +222,20 @@ internal static class Policies
         return drill.Seconds - used;
     }
 
-    private static int? Altered(Target? target) => target?.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
+    private static int? Altered(Target? target) =>
+        target?.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
 
-    private static DateOnly Due(MaterialRow row) => row.LastVisit is { } last
-        ? DueDay.Of(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, row.Readiness, row.Slipped, null)
-        : DateOnly.MinValue;
+    private static DateOnly Due(MaterialRow row) =>
+        row.LastVisit is { } last
+            ? DueDay.Of(
+                School.WideningGaps,
+                last,
+                row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
+                row.Readiness,
+                row.Slipped,
+                null
+            )
+            : DateOnly.MinValue;
 
     private static IEnumerable<(int, int?)> Blocked(DateOnly day, int takes)
     {

@@ -18,11 +18,12 @@ namespace TuningFork.Data;
 public static class Bookkeeping
 {
     /// <summary>How plans and drills are written into the file.</summary>
-    public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter() },
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-    };
+    public static JsonSerializerOptions Json { get; } =
+        new(JsonSerializerDefaults.Web)
+        {
+            Converters = { new JsonStringEnumConverter() },
+            DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        };
 
     /// <summary>A material as the planner sees it.</summary>
     /// <param name="row">The row.</param>
@@ -32,7 +33,15 @@ public static class Bookkeeping
     /// <param name="keys">What happened with keys and patterns.</param>
     /// <param name="visit">Its last visit, where that may be of today.</param>
     /// <param name="traits">The player's own.</param>
-    public static Material ToCore(MaterialRow row, DateOnly today, MaterialRow? piece = null, bool hasPassages = false, IEnumerable<KeyRow>? keys = null, VisitRow? visit = null, Traits? traits = null)
+    public static Material ToCore(
+        MaterialRow row,
+        DateOnly today,
+        MaterialRow? piece = null,
+        bool hasPassages = false,
+        IEnumerable<KeyRow>? keys = null,
+        VisitRow? visit = null,
+        Traits? traits = null
+    )
     {
         ArgumentNullException.ThrowIfNull(row);
         var dates = DatesOf(piece ?? row);
@@ -51,7 +60,10 @@ public static class Bookkeeping
             Target = ToBpm(row.Target ?? piece?.Target),
             Readiness = ReadinessOf(row),
             Difficulty = row.Difficulty,
-            Note = string.Join(" · ", new[] { row.Note, row.Fingering, row.Stroke, row.Why.Length > 0 ? $"because {row.Why}" : "" }.Where(part => part.Length > 0)),
+            Note = string.Join(
+                " · ",
+                new[] { row.Note, row.Fingering, row.Stroke, row.Why.Length > 0 ? $"because {row.Why}" : "" }.Where(part => part.Length > 0)
+            ),
             Resting = Rests(row, today) || (piece is not null && Rests(piece, today)),
             BackOn = row.RestUntil <= today ? row.RestUntil : null,
             AskedFor = row.AskedFor <= today,
@@ -59,8 +71,20 @@ public static class Bookkeeping
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
             Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
-            Parts = (keys ?? []).Where(key => key.MaterialId == row.Id && key.Key.StartsWith(row.Kind == MaterialKind.Passage ? "b:" : "p:", StringComparison.Ordinal))
-                .ToDictionary(key => key.Key, key => new PartRecord(Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today), key.Visits, PracticeDay.AsSeenOn(key.LastDay, today), ToBpm(key.LastClean)), StringComparer.Ordinal),
+            Parts = (keys ?? [])
+                .Where(key =>
+                    key.MaterialId == row.Id && key.Key.StartsWith(row.Kind == MaterialKind.Passage ? "b:" : "p:", StringComparison.Ordinal)
+                )
+                .ToDictionary(
+                    key => key.Key,
+                    key => new PartRecord(
+                        Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today),
+                        key.Visits,
+                        PracticeDay.AsSeenOn(key.LastDay, today),
+                        ToBpm(key.LastClean)
+                    ),
+                    StringComparer.Ordinal
+                ),
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
             Rhythm = RhythmOf(row),
@@ -98,7 +122,15 @@ public static class Bookkeeping
     public static IReadOnlyList<DateOnly> DatesOf(MaterialRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return [.. row.LaterDates.Split(',', StringSplitOptions.RemoveEmptyEntries).Select(date => DateOnly.Parse(date, CultureInfo.InvariantCulture)).Concat(row.Performance is { } first ? [first] : []).Distinct().Order()];
+        return
+        [
+            .. row
+                .LaterDates.Split(',', StringSplitOptions.RemoveEmptyEntries)
+                .Select(date => DateOnly.Parse(date, CultureInfo.InvariantCulture))
+                .Concat(row.Performance is { } first ? [first] : [])
+                .Distinct()
+                .Order(),
+        ];
     }
 
     /// <summary>Whether it rests on a day: a rest with an end is over on that day.</summary>
@@ -129,9 +161,17 @@ public static class Bookkeeping
     private static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
 
     /// <summary>What happened with a key; null when its name cannot be read any more, or it is a pattern.</summary>
-    private static KeyRecord? ToCore(KeyRow row, MaterialRow material, DateOnly today) => Key.TryParse(row.Key, out var key)
-        ? new KeyRecord(key, PracticeDay.AsSeenOn(row.LastDay, today), PracticeDay.AsSeenOn(row.FirstDay, today), row.Began, row.LastClean, Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(material)), row.LastDay, row.Visits, today))
-        : null;
+    private static KeyRecord? ToCore(KeyRow row, MaterialRow material, DateOnly today) =>
+        Key.TryParse(row.Key, out var key)
+            ? new KeyRecord(
+                key,
+                PracticeDay.AsSeenOn(row.LastDay, today),
+                PracticeDay.AsSeenOn(row.FirstDay, today),
+                row.Began,
+                row.LastClean,
+                Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(material)), row.LastDay, row.Visits, today)
+            )
+            : null;
 
     /// <summary>A reach brought to a later day.</summary>
     private static Reach? Brought(Reach? kept, DateOnly? last, int visits, DateOnly today) =>
@@ -141,12 +181,24 @@ public static class Bookkeeping
     public static IReadOnlyList<TempoPoint> Tempos(MaterialRow material, IEnumerable<VisitRow> visits)
     {
         var notes = NotesABeat(material);
-        return [.. visits.Where(visit => visit.Takes > 0).OrderBy(visit => visit.Day).Select(visit =>
-        {
-            var tried = VisitBooks.Tries(visit.Tries).Select(take => take.Tempo?.Value).Max();
-            var before = ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes);
-            return new TempoPoint(visit.Day, visit.Clean, tried, ReachOf(visit.ReachLog, visit.ReachSpread, notes)?.Tempo, before is { } reach && tried < reach.Tempo * Grading.SlowPart);
-        })];
+        return
+        [
+            .. visits
+                .Where(visit => visit.Takes > 0)
+                .OrderBy(visit => visit.Day)
+                .Select(visit =>
+                {
+                    var tried = VisitBooks.Tries(visit.Tries).Select(take => take.Tempo?.Value).Max();
+                    var before = ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes);
+                    return new TempoPoint(
+                        visit.Day,
+                        visit.Clean,
+                        tried,
+                        ReachOf(visit.ReachLog, visit.ReachSpread, notes)?.Tempo,
+                        before is { } reach && tried < reach.Tempo * Grading.SlowPart
+                    );
+                }),
+        ];
     }
 
     /// <summary>Whether the reach of a material is stuck.</summary>
@@ -167,7 +219,19 @@ public static class Bookkeeping
     public static Method ToCore(MethodRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return new Method(OwnMethods.Prefix + row.Id, row.Name, row.How, (row.Least, row.Most), row.Records, row.Leave, row.Course, row.Count) { Fit = row.Fit };
+        return new Method(
+            OwnMethods.Prefix + row.Id,
+            row.Name,
+            row.How,
+            (row.Least, row.Most),
+            row.Records,
+            row.Leave,
+            row.Course,
+            row.Count
+        )
+        {
+            Fit = row.Fit,
+        };
     }
 
     /// <summary>The routine of a row.</summary>
@@ -181,14 +245,21 @@ public static class Bookkeeping
     public static WarmUp ToCore(WarmUpRow row, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return new WarmUp(row.Id, row.Name, JsonSerializer.Deserialize<List<WarmUpPart>>(row.PartsJson, Json) ?? [], Seen(row.LastDay, today));
+        return new WarmUp(
+            row.Id,
+            row.Name,
+            JsonSerializer.Deserialize<List<WarmUpPart>>(row.PartsJson, Json) ?? [],
+            Seen(row.LastDay, today)
+        );
     }
 
     /// <summary>The versions a player begins with, as rows.</summary>
     public static IEnumerable<WarmUpRow> WarmUpsFor(ProfileRow profile)
     {
         ArgumentNullException.ThrowIfNull(profile);
-        return WarmUpLibrary.For(profile.Family, profile.Instrument).Select(version => new WarmUpRow { Name = version.Name, PartsJson = JsonSerializer.Serialize(version.Parts, Json) });
+        return WarmUpLibrary
+            .For(profile.Family, profile.Instrument)
+            .Select(version => new WarmUpRow { Name = version.Name, PartsJson = JsonSerializer.Serialize(version.Parts, Json) });
     }
 
     /// <summary>The number of the version that a target of a warm-up belongs to, or null: "w:3:1" belongs to 3.</summary>
@@ -202,7 +273,11 @@ public static class Bookkeeping
     public static Instrument InstrumentOf(ProfileRow profile)
     {
         ArgumentNullException.ThrowIfNull(profile);
-        var known = InstrumentNames.Find(profile.Instrument) ?? Instrument.Unknown(profile.Instrument, profile.Family) with { Clef = ClefFor(profile) };
+        var known = InstrumentNames.Find(profile.Instrument)
+            ?? Instrument.Unknown(profile.Instrument, profile.Family) with
+            {
+                Clef = ClefFor(profile),
+            };
         return known with
         {
             Name = profile.Instrument,
@@ -213,33 +288,42 @@ public static class Bookkeeping
     }
 
     /// <summary>The clef of an instrument that nobody knows by name: bass where its middle lies below middle C.</summary>
-    private static Clef ClefFor(ProfileRow profile) => profile.Family == Family.Percussion ? Clef.Percussion
-        : Pitch.TryParse(profile.Lowest, out var lowest) && Pitch.TryParse(profile.Highest, out var highest) && lowest.Midi + highest.Midi < 120 ? Clef.Bass : Clef.Treble;
+    private static Clef ClefFor(ProfileRow profile) =>
+        profile.Family == Family.Percussion ? Clef.Percussion
+        : Pitch.TryParse(profile.Lowest, out var lowest)
+        && Pitch.TryParse(profile.Highest, out var highest)
+        && lowest.Midi + highest.Midi < 120
+            ? Clef.Bass
+        : Clef.Treble;
 
     /// <summary>The wanted shares of a profile.</summary>
     public static IReadOnlyList<AreaShare> SharesOf(ProfileRow profile)
     {
         ArgumentNullException.ThrowIfNull(profile);
-        return profile.SharesJson.Length == 0 ? Shares.Default : JsonSerializer.Deserialize<List<AreaShare>>(profile.SharesJson, Json) ?? Shares.Default;
+        return profile.SharesJson.Length == 0
+            ? Shares.Default
+            : JsonSerializer.Deserialize<List<AreaShare>>(profile.SharesJson, Json) ?? Shares.Default;
     }
 
     private static DateOnly? Seen(DateOnly? day, DateOnly today) => day is { } happened ? PracticeDay.AsSeenOn(happened, today) : null;
 
     /// <summary>Exercises are not rated: they are raw until they were clean once, ready at their target.</summary>
-    private static Readiness ReadinessOf(MaterialRow row) => row switch
-    {
-        { Kind: not MaterialKind.Exercise } => row.Readiness,
-        { Best: null, Stability: null } => Readiness.Raw,
-        { Best: null, Slipped: true, Visits: < 2 } => Readiness.Raw,
-        { Best: { } best, Target: { } target } when best >= target => Readiness.Ready,
-        _ => Readiness.Shaping,
-    };
+    private static Readiness ReadinessOf(MaterialRow row) =>
+        row switch
+        {
+            { Kind: not MaterialKind.Exercise } => row.Readiness,
+            { Best: null, Stability: null } => Readiness.Raw,
+            { Best: null, Slipped: true, Visits: < 2 } => Readiness.Raw,
+            { Best: { } best, Target: { } target } when best >= target => Readiness.Ready,
+            _ => Readiness.Shaping,
+        };
 
     /// <summary>How many notes, or quarters, go to a click: what turns beats into the notes a minute in which the reach is kept.</summary>
     public static double NotesABeat(MaterialRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm ? rhythm.NotesPerClick
+        return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm
+            ? rhythm.NotesPerClick
             : (BeatValue.Of(row.Beat) / BeatValue.Of("quarter")).Value;
     }
 

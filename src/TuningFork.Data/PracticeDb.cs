@@ -52,12 +52,17 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     private static LambdaExpression IsThere(Type kind)
     {
         var row = Expression.Parameter(kind, "row");
-        return Expression.Lambda(Expression.Equal(Expression.Property(row, nameof(IRemovable.RemovedUtc)), Expression.Constant(null, typeof(DateTime?))), row);
+        return Expression.Lambda(
+            Expression.Equal(Expression.Property(row, nameof(IRemovable.RemovedUtc)), Expression.Constant(null, typeof(DateTime?))),
+            row
+        );
     }
 
     /// <summary>What hangs on a removed material is hidden with it: that is meant.</summary>
     protected override void OnConfiguring(DbContextOptionsBuilder optionsBuilder) =>
-        optionsBuilder.ConfigureWarnings(warnings => warnings.Ignore(CoreEventId.PossibleIncorrectRequiredNavigationWithQueryFilterInteractionWarning));
+        optionsBuilder.ConfigureWarnings(warnings =>
+            warnings.Ignore(CoreEventId.PossibleIncorrectRequiredNavigationWithQueryFilterInteractionWarning)
+        );
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
@@ -84,11 +89,39 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);
         modelBuilder.Entity<SessionRow>().HasMany(row => row.Drills).WithOne().HasForeignKey(row => row.SessionId);
         // Today's plan reads only from these three and the one on takes, never from the rows, which hold whole drills.
-        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Area, row.Day, row.PlayedSeconds });
-        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.Day, row.Area, row.PlayedSeconds });
-        modelBuilder.Entity<SessionDrillRow>().HasIndex(row => new { row.CreditedTo, row.Day, row.PlayedSeconds });
+        modelBuilder
+            .Entity<SessionDrillRow>()
+            .HasIndex(row => new
+            {
+                row.Area,
+                row.Day,
+                row.PlayedSeconds,
+            });
+        modelBuilder
+            .Entity<SessionDrillRow>()
+            .HasIndex(row => new
+            {
+                row.Day,
+                row.Area,
+                row.PlayedSeconds,
+            });
+        modelBuilder
+            .Entity<SessionDrillRow>()
+            .HasIndex(row => new
+            {
+                row.CreditedTo,
+                row.Day,
+                row.PlayedSeconds,
+            });
         modelBuilder.Entity<SessionDrillRow>().HasMany(row => row.Takes).WithOne().HasForeignKey(row => row.SessionDrillId);
-        modelBuilder.Entity<TakeRow>().HasIndex(row => new { row.Day, row.Key, row.Clean });
+        modelBuilder
+            .Entity<TakeRow>()
+            .HasIndex(row => new
+            {
+                row.Day,
+                row.Key,
+                row.Clean,
+            });
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
         foreach (var entity in modelBuilder.Model.GetEntityTypes())

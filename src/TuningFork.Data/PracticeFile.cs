@@ -8,13 +8,14 @@ namespace TuningFork.Data;
 public static class PracticeFile
 {
     /// <summary>How to reach a file.</summary>
-    public static string ConnectionString(string path) => new SqliteConnectionStringBuilder
-    {
-        DataSource = path,
-        ForeignKeys = true,
-        Mode = SqliteOpenMode.ReadWrite,
-        DefaultTimeout = 10,
-    }.ToString();
+    public static string ConnectionString(string path) =>
+        new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            Mode = SqliteOpenMode.ReadWrite,
+            DefaultTimeout = 10,
+        }.ToString();
 
     /// <summary>Options for a context on a file.</summary>
     public static DbContextOptions<PracticeDb> Options(string path) =>
@@ -30,7 +31,8 @@ public static class PracticeFile
     /// <param name="path">The file.</param>
     /// <param name="keep">Keeps the file as it is before a migration changes it; null where it is not worth keeping.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="TroubleException">It is damaged, of a later version, cannot be written, or there is no room. Nothing was changed.</exception>
+    /// <exception cref="TroubleException">It is damaged, of a later version, cannot be written, or there is no room. Nothing was
+    /// changed.</exception>
     public static async Task PrepareAsync(string path, Action<string>? keep = null, CancellationToken cancel = default)
     {
         var next = path + ".next";
@@ -63,12 +65,18 @@ public static class PracticeFile
         using var file = SafeFile.Open(path);
         // Taken and let go again: whether it can be written is found out now, not at the first note.
         SafeFile.Run(file, "BEGIN IMMEDIATE; PRAGMA user_version=0; ROLLBACK");
-        var applied = SafeFile.Lines(file, "SELECT name FROM sqlite_master WHERE name='__EFMigrationsHistory'").Count == 0 ? []
-            : SafeFile.Lines(file, """SELECT "MigrationId" FROM "__EFMigrationsHistory" """);
+        var applied =
+            SafeFile.Lines(file, "SELECT name FROM sqlite_master WHERE name='__EFMigrationsHistory'").Count == 0
+                ? []
+                : SafeFile.Lines(file, """SELECT "MigrationId" FROM "__EFMigrationsHistory" """);
         using var db = new PracticeDb(Options(path));
         var known = db.Database.GetMigrations().ToList();
-        return applied.Except(known, StringComparer.Ordinal).FirstOrDefault() is null ? known.Except(applied, StringComparer.Ordinal).ToList()
-            : throw new TroubleException(TroubleKind.Newer, $"The file {path} was written by a later version of Tuning Fork. Start that version, or put a backup of this one in its place.");
+        return applied.Except(known, StringComparer.Ordinal).FirstOrDefault() is null
+            ? known.Except(applied, StringComparer.Ordinal).ToList()
+            : throw new TroubleException(
+                TroubleKind.Newer,
+                $"The file {path} was written by a later version of Tuning Fork. Start that version, or put a backup of this one in its place."
+            );
     }
 
     private static async Task MigrateAsync(string path, CancellationToken cancel)
@@ -80,7 +88,9 @@ public static class PracticeFile
                 SafeFile.Run(file, """DELETE FROM "__EFMigrationsLock" """);
         }
 
-        await using (var db = new PracticeDb(new DbContextOptionsBuilder<PracticeDb>().UseSqlite(ConnectionString(path) + ";Pooling=False").Options))
+        await using (
+            var db = new PracticeDb(new DbContextOptionsBuilder<PracticeDb>().UseSqlite(ConnectionString(path) + ";Pooling=False").Options)
+        )
         {
             await db.Database.MigrateAsync(cancel);
             await AbilityRebuild.RunAsync(db, cancel);

@@ -37,11 +37,15 @@ public static class Seed
     }
 
     /// <summary>The day shapes as rows; the first is used on every weekday.</summary>
-    public static IEnumerable<RoutineRow> Routines() => Shapes.All.Select((shape, i) => new RoutineRow
-    {
-        Name = shape.Name,
-        Interwoven = shape.Interwoven,
-        BlocksJson = JsonSerializer.Serialize(shape.Blocks, Bookkeeping.Json),
-        Weekdays = i == 0 ? 127 : 0,
-    });
+    public static IEnumerable<RoutineRow> Routines() =>
+        Shapes.All.Select(
+            (shape, i) =>
+                new RoutineRow
+                {
+                    Name = shape.Name,
+                    Interwoven = shape.Interwoven,
+                    BlocksJson = JsonSerializer.Serialize(shape.Blocks, Bookkeeping.Json),
+                    Weekdays = i == 0 ? 127 : 0,
+                }
+        );
 }

@@ -9,7 +9,10 @@ public static class ServedDifficulties
     /// <summary>As they are kept.</summary>
     /// <param name="difficulties">The difficulties; empty ones and doubles are left out.</param>
     public static string Written(IEnumerable<string> difficulties) =>
-        string.Join(',', difficulties.Select(one => one.Trim().Replace(',', InWords)).Where(one => one.Length > 0).Distinct(StringComparer.Ordinal));
+        string.Join(
+            ',',
+            difficulties.Select(one => one.Trim().Replace(',', InWords)).Where(one => one.Length > 0).Distinct(StringComparer.Ordinal)
+        );
 
     /// <summary>As they were said.</summary>
     /// <param name="kept">The text that is kept.</param>

@@ -91,7 +91,15 @@ public static class VisitBooks
         visit.CleanTakes = tries.Count(take => take.Clean);
         visit.TriesToClean = outcome.TriesToClean;
         visit.Grade = outcome.Grade;
-        visit.Clean = tries.Where(take => take is { Clean: true, Tempo: not null, Weight: > 0 }).Select(take => take.Tempo!.Value.Value).DefaultIfEmpty().Max() is > 0 and var best ? best : null;
+        visit.Clean = tries
+            .Where(take => take is { Clean: true, Tempo: not null, Weight: > 0 })
+            .Select(take => take.Tempo!.Value.Value)
+            .DefaultIfEmpty()
+            .Max()
+            is > 0
+                and var best
+            ? best
+            : null;
         var kept = outcome.Reach?.Times(notes);
         (visit.ReachLog, visit.ReachSpread) = tries.Any(take => take.Tempo is not null) ? (kept?.Log, kept?.Spread) : (null, null);
         (material.ReachLog, material.ReachSpread) = (kept?.Log, kept?.Spread);
@@ -113,9 +121,16 @@ public static class VisitBooks
         {
             var visit = visits[i];
             visit.VisitBefore ??= i > 0 ? visits[i - 1].Day : null;
-            (visit.VisitsBefore, visit.BestBefore, visit.ReachLogBefore, visit.ReachSpreadBefore) = (i, material.Best, material.ReachLog, material.ReachSpread);
+            (visit.VisitsBefore, visit.BestBefore, visit.ReachLogBefore, visit.ReachSpreadBefore) = (
+                i,
+                material.Best,
+                material.ReachLog,
+                material.ReachSpread
+            );
             var tries = Tries(visit.Tries);
-            var kept = Visits.Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), Traits.Usual).Reach?.Times(notes);
+            var kept = Visits
+                .Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), Traits.Usual)
+                .Reach?.Times(notes);
             if (tries.Any(take => take.Tempo is not null))
                 (visit.ReachLog, visit.ReachSpread) = (kept?.Log, kept?.Spread);
             (material.ReachLog, material.ReachSpread) = (kept?.Log, kept?.Spread);
@@ -139,7 +154,11 @@ public static class VisitBooks
         var takes = Visits.Evidence(Tries(visit.Tries));
         var notes = Bookkeeping.NotesABeat(material);
         var before = Before(visit, notes);
-        if (takes.Count == 0 || Visits.Now(before, visit.Day) is not { } now || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after)
+        if (
+            takes.Count == 0
+            || Visits.Now(before, visit.Day) is not { } now
+            || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after
+        )
             return traits;
         // What the nights between two visits take is part of how one grows; after long days away it is a loss of its own.
         var from = visit.Day.DayNumber - before.LastVisit!.Value.DayNumber <= TurnDays ? before.Reach!.Value : now;
@@ -160,7 +179,10 @@ public static class VisitBooks
         var notes = Bookkeeping.NotesABeat(material);
         if (row.Visits == 0 || row.LastDay != day)
         {
-            var now = row.ReachLog is { } log && row.ReachSpread is { } spread ? Estimate.Later(new Reach(log, spread), day.DayNumber - row.LastDay.DayNumber, row.Visits) : start.Times(notes);
+            var now =
+                row.ReachLog is { } log && row.ReachSpread is { } spread
+                    ? Estimate.Later(new Reach(log, spread), day.DayNumber - row.LastDay.DayNumber, row.Visits)
+                    : start.Times(notes);
             (row.ReachLogBefore, row.ReachSpreadBefore, row.Tries) = (now.Log, now.Spread, "");
         }
 
@@ -172,7 +194,10 @@ public static class VisitBooks
         row.LastDay = day;
         row.Tries = Written(row.Tries, take.Clean, take.Tempo?.Value, 1);
         SumKey(row, material, traits);
-        if (take is { Clean: true, Tempo.Value: var beats } && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal)))
+        if (
+            take is { Clean: true, Tempo.Value: var beats }
+            && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal))
+        )
             row.LastClean = beats;
     }
 
@@ -189,23 +214,41 @@ public static class VisitBooks
         var takes = Visits.Evidence(Tries(row.Tries));
         var notes = Bookkeeping.NotesABeat(material);
         var now = Bookkeeping.ReachOf(row.ReachLogBefore, row.ReachSpreadBefore, notes)!.Value;
-        var kept = takes.Count == 0 ? now : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits ?? Traits.Usual, Target(material)?.Value), takes));
+        var kept =
+            takes.Count == 0
+                ? now
+                : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits ?? Traits.Usual, Target(material)?.Value), takes));
         (row.ReachLog, row.ReachSpread) = (kept.Times(notes).Log, kept.Spread);
     }
 
     private static Morning MorningOf(MaterialRow material, VisitRow visit, Traits traits) =>
-        Estimate.Morning(Visits.Now(Before(visit, Bookkeeping.NotesABeat(material)), visit.Day) ?? Start(material), traits, Target(material)?.Value);
+        Estimate.Morning(
+            Visits.Now(Before(visit, Bookkeeping.NotesABeat(material)), visit.Day) ?? Start(material),
+            traits,
+            Target(material)?.Value
+        );
 
-    private static BeforeVisit Before(VisitRow visit, double notes) => new(
-        visit.VisitBefore,
-        visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : null,
-        Bookkeeping.ToBpm(visit.CleanBefore),
-        Bookkeeping.ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes),
-        visit.VisitsBefore);
+    private static BeforeVisit Before(VisitRow visit, double notes) =>
+        new(
+            visit.VisitBefore,
+            visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : null,
+            Bookkeeping.ToBpm(visit.CleanBefore),
+            Bookkeeping.ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes),
+            visit.VisitsBefore
+        );
 
     private static Bpm? Target(MaterialRow material) => Bookkeeping.ToBpm(material.Target ?? material.Piece?.Target);
 
-    private static Reach Start(MaterialRow material) => new Material { Id = material.Id, Kind = material.Kind, Title = "", Area = material.Area, Target = Target(material), Readiness = material.Readiness }.Start;
+    private static Reach Start(MaterialRow material) =>
+        new Material
+        {
+            Id = material.Id,
+            Kind = material.Kind,
+            Title = "",
+            Area = material.Area,
+            Target = Target(material),
+            Readiness = material.Readiness,
+        }.Start;
 
     private static string Written(string tries, bool clean, int? tempo, double weight) =>
         $"{tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{(weight >= 1 ? "" : weight > 0 ? Half : Nothing)}{(clean ? '+' : '-')}".Trim();
@@ -216,6 +259,15 @@ public static class VisitBooks
     {
         var mark = take.Length > 1 ? take[^2] : ' ';
         var tempo = take.AsSpan(0, take.Length - (mark is Half or Nothing ? 2 : 1));
-        return new Try(take[^1] == '+', tempo.Length > 0 ? new Bpm(int.Parse(tempo, CultureInfo.InvariantCulture)) : null, mark switch { Half => 0.5, Nothing => 0, _ => 1 });
+        return new Try(
+            take[^1] == '+',
+            tempo.Length > 0 ? new Bpm(int.Parse(tempo, CultureInfo.InvariantCulture)) : null,
+            mark switch
+            {
+                Half => 0.5,
+                Nothing => 0,
+                _ => 1,
+            }
+        );
     }
 }

@@ -15,13 +15,19 @@ using TuningFork.Server.Hosting;
 var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing" or "--restore"))]);
 bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
-var folder = builder.Configuration["data"] ?? Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify), "tuning-fork");
+var folder = builder.Configuration["data"]
+    ?? Path.Combine(
+        Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify),
+        "tuning-fork"
+    );
 using var turns = new Turns();
 var ledger = new Ledger(folder, Asked("own") ? Book.Own : Book.Demo, clock);
 
 builder.Logging.AddFilter("Microsoft", LogLevel.Warning);
+
 // What goes wrong with the file is told once, as a sentence or by the answer's own log.
 builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Critical);
+
 // A start that fails is told by the sentence below.
 builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
 builder.WebHost.ConfigureKestrel(server =>
@@ -59,12 +65,18 @@ var app = builder.Build();
 Problems.Use(app);
 Guard.Use(app);
 Turns.Use(app, ledger, turns);
-app.UseWhen(context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal), api => api.Use(async (context, next) =>
-{
-    if (context.GetEndpoint()?.Metadata.GetMetadata<WorksInTrouble>() is null)
-        await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);
-    await next(context);
-}));
+app.UseWhen(
+    context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal),
+    api =>
+        api.Use(
+            async (context, next) =>
+            {
+                if (context.GetEndpoint()?.Metadata.GetMetadata<WorksInTrouble>() is null)
+                    await ledger.PrepareAsync(ledger.Of(context), context.RequestAborted);
+                await next(context);
+            }
+        )
+);
 app.UseResponseCompression();
 PackedFiles.Use(app);
 app.MapOpenApi();
@@ -96,7 +108,7 @@ app.MapSound();
 app.MapBody();
 if (Asked("testing"))
     TestingEndpoints.Map(app, clock);
-Guard.MapPage(app);
+Guard.MapPage(app, Asked("own") ? Book.Own : null);
 
 if (ApiDescription.IsBeingGenerated)
 {

@@ -90,10 +90,17 @@ public sealed class AccessibilityTests
             browser.See(By.XPath(wait));
             Thread.Sleep(250);
             browser.Run(axe + "; return 1");
-            var found = (ReadOnlyCollection<object>)browser.RunAsync(
-                "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a','wcag2aa','wcag21aa','wcag22aa'] }).then(r => done(r.violations.filter(v => ['serious','critical'].includes(v.impact)).map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '))))")!;
+            var found =
+                (ReadOnlyCollection<object>)
+                    browser.RunAsync(
+                        "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a','wcag2aa','wcag21aa','wcag22aa'] }).then(r => done(r.violations.filter(v => ['serious','critical'].includes(v.impact)).map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '))))"
+                    )!;
             found.ShouldBeEmpty(name);
-            var outside = (ReadOnlyCollection<object>)browser.Run("return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))")!;
+            var outside =
+                (ReadOnlyCollection<object>)
+                    browser.Run(
+                        "return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))"
+                    )!;
             outside.ShouldBeEmpty(name);
             var sideways = (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!;
             sideways.ShouldBeLessThanOrEqualTo(1, $"{name} scrolls sideways");

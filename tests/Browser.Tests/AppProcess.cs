@@ -55,12 +55,33 @@ public sealed class AppProcess : IAsyncDisposable
 
     public async Task RunAsync()
     {
-        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
-        foreach (var argument in new[] { Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"), "--urls", Address, "--data", Data, "--webroot", Path.Combine(Root, "web/dist"), "--testing" }.Concat(extra))
+        var start = new ProcessStartInfo("dotnet")
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
+        foreach (
+            var argument in new[]
+            {
+                Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"),
+                "--urls",
+                Address,
+                "--data",
+                Data,
+                "--webroot",
+                Path.Combine(Root, "web/dist"),
+                "--testing",
+            }.Concat(extra)
+        )
             start.ArgumentList.Add(argument);
         process = Process.Start(start)!;
         process.OutputDataReceived += (_, _) => { };
-        process.ErrorDataReceived += (_, line) => { if (line.Data is not null) Console.Error.WriteLine(line.Data); };
+        process.ErrorDataReceived += (_, line) =>
+        {
+            if (line.Data is not null)
+                Console.Error.WriteLine(line.Data);
+        };
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
         for (var tries = 0; tries < 300; tries++)
@@ -83,22 +104,32 @@ public sealed class AppProcess : IAsyncDisposable
     }
 
     /// <summary>A Wednesday at six in the evening, local time.</summary>
-    public static DateTimeOffset Evening { get; } = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+    public static DateTimeOffset Evening { get; } =
+        new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
 
     /// <summary>Presses a key on the stage for the drill that is there.</summary>
-    public Task<JsonNode> ActAsync(JsonNode session, string kind, int? value = null) => Send(HttpMethod.Post, "/api/session/act", new
-    {
-        id = Guid.NewGuid(),
-        sessionId = session["id"]!.GetValue<int>(),
-        position = session["position"]!.GetValue<int>(),
-        playedSeconds = 1,
-        kind,
-        value,
-        key = session["target"]?["key"]?.GetValue<string>(),
-    });
+    public Task<JsonNode> ActAsync(JsonNode session, string kind, int? value = null) =>
+        Send(
+            HttpMethod.Post,
+            "/api/session/act",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = session["id"]!.GetValue<int>(),
+                position = session["position"]!.GetValue<int>(),
+                playedSeconds = 1,
+                kind,
+                value,
+                key = session["target"]?["key"]?.GetValue<string>(),
+            }
+        );
 
     public async Task CloseAsync() =>
-        await Send(HttpMethod.Post, "/api/session/close", new { id = Guid.NewGuid(), sessionId = (await Session())["id"]!.GetValue<int>() });
+        await Send(
+            HttpMethod.Post,
+            "/api/session/close",
+            new { id = Guid.NewGuid(), sessionId = (await Session())["id"]!.GetValue<int>() }
+        );
 
     /// <summary>Asks the server past the browser, to prepare what a journey needs.</summary>
     public async Task<JsonNode> Send(HttpMethod method, string path, object? body = null)

@@ -16,8 +16,18 @@ public sealed class Browser : IDisposable
         this.address = address;
         var options = new ChromeOptions { BinaryLocation = OnPath("chromium") };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--force-device-scale-factor=1", $"--window-size={width},{height}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--autoplay-policy=no-user-gesture-required",
+            "--force-device-scale-factor=1",
+            $"--window-size={width},{height}"
+        );
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(OnPath("chromedriver")), "chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
@@ -27,13 +37,17 @@ public sealed class Browser : IDisposable
 
     public IWebDriver Driver => driver;
 
-    public void Resize(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new Dictionary<string, object?>(StringComparer.Ordinal)
-    {
-        ["width"] = width,
-        ["height"] = height,
-        ["deviceScaleFactor"] = 1,
-        ["mobile"] = false,
-    });
+    public void Resize(int width, int height) =>
+        driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new Dictionary<string, object?>(StringComparer.Ordinal)
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
 
     /// <summary>
     /// Listens to what goes to the loudspeakers: every sound that begins after silence is noted with its sample. Before a page
@@ -42,7 +56,10 @@ public sealed class Browser : IDisposable
     public void Listen()
     {
         driver.ExecuteCdpCommand("Page.setBypassCSP", new Dictionary<string, object?>(StringComparer.Ordinal) { ["enabled"] = true });
-        driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = Listener });
+        driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = Listener }
+        );
     }
 
     private const string Listener = """
@@ -81,7 +98,11 @@ public sealed class Browser : IDisposable
         """;
 
     /// <summary>Shows the page as it would be printed, or again as on a screen.</summary>
-    public void Media(string kind) => driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind });
+    public void Media(string kind) =>
+        driver.ExecuteCdpCommand(
+            "Emulation.setEmulatedMedia",
+            new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind }
+        );
 
     /// <summary>Touches the middle of an element with one finger, as on a tablet.</summary>
     public void Tap(IWebElement element)
@@ -90,11 +111,13 @@ public sealed class Browser : IDisposable
         // A finger waits until what it aims at stands still.
         Until(_ => element.Location == Still(element));
         var finger = new PointerInputDevice(PointerKind.Touch, "finger");
-        driver.PerformActions([new ActionSequence(finger)
-            .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
-            .AddAction(finger.CreatePointerDown(MouseButton.Touch))
-            .AddAction(finger.CreatePause(TimeSpan.FromMilliseconds(60)))
-            .AddAction(finger.CreatePointerUp(MouseButton.Touch))]);
+        driver.PerformActions([
+            new ActionSequence(finger)
+                .AddAction(finger.CreatePointerMove(element, 0, 0, TimeSpan.Zero))
+                .AddAction(finger.CreatePointerDown(MouseButton.Touch))
+                .AddAction(finger.CreatePause(TimeSpan.FromMilliseconds(60)))
+                .AddAction(finger.CreatePointerUp(MouseButton.Touch)),
+        ]);
     }
 
     /// <summary>Drags an element by some pixels with the mouse, slowly enough to be seen.</summary>
@@ -129,29 +152,51 @@ public sealed class Browser : IDisposable
         }
         catch (WebDriverTimeoutException timeout)
         {
-            throw new WebDriverTimeoutException($"{timeout.Message}. The page at {driver.Url} says: {driver.FindElement(By.TagName("body")).Text} Its console: {string.Join(" | ", Complaints())}", timeout);
+            throw new WebDriverTimeoutException(
+                $"{timeout.Message}. The page at {driver.Url} says: {driver.FindElement(By.TagName("body")).Text} Its console: {string.Join(" | ", Complaints())}",
+                timeout
+            );
         }
     }
 
     /// <summary>Waits for an element and answers it.</summary>
-    public IWebElement See(By by, int seconds = 15) => Until(page => page.FindElements(by).FirstOrDefault(element => element.Displayed), seconds)!;
+    public IWebElement See(By by, int seconds = 15) =>
+        Until(page => page.FindElements(by).FirstOrDefault(element => element.Displayed), seconds)!;
 
-    public IWebElement SeeText(string text) => See(By.XPath($"//*[contains(normalize-space(.), \"{text}\") and not(.//*[contains(normalize-space(.), \"{text}\")])]"));
+    public IWebElement SeeText(string text) =>
+        See(By.XPath($"//*[contains(normalize-space(.), \"{text}\") and not(.//*[contains(normalize-space(.), \"{text}\")])]"));
 
     /// <summary>The control with this accessible label: aria-label or the words of its label.</summary>
-    public IWebElement Control(string label) => See(By.XPath(
-        $"//*[@aria-label=\"{label}\"] | //*[@id = //label[starts-with(normalize-space(.), \"{label}\")]/@for] | //fieldset[@aria-label=\"{label}\"]"));
+    public IWebElement Control(string label) =>
+        See(
+            By.XPath(
+                $"//*[@aria-label=\"{label}\"] | //*[@id = //label[starts-with(normalize-space(.), \"{label}\")]/@for] | //fieldset[@aria-label=\"{label}\"]"
+            )
+        );
 
-    public IWebElement Button(string text) => See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
+    public IWebElement Button(string text) =>
+        See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
 
     /// <summary>Ticks what has this label, or takes the tick away.</summary>
     public void Tick(string label) => See(By.XPath($"//label[contains(normalize-space(.), \"{label}\")]")).Click();
 
     /// <summary>Opens a drill of today's list by its title, so that it can be overruled.</summary>
-    public void More(string title) => See(By.XPath($"//ol[@aria-label=\"Today's drills\"]/li//button[@aria-expanded='false' and .//*[@data-testid='drill' and starts-with(., \"{title}\")]]")).Click();
+    public void More(string title) =>
+        See(
+                By.XPath(
+                    $"//ol[@aria-label=\"Today's drills\"]/li//button[@aria-expanded='false' and .//*[@data-testid='drill' and starts-with(., \"{title}\")]]"
+                )
+            )
+            .Click();
 
     /// <summary>The same by its place in the list, from 1.</summary>
-    public void More(int row) => See(By.CssSelector($"ol[aria-label=\"Today's drills\"] li:nth-child({row}) button[aria-expanded='false']:has([data-testid='drill'])")).Click();
+    public void More(int row) =>
+        See(
+                By.CssSelector(
+                    $"ol[aria-label=\"Today's drills\"] li:nth-child({row}) button[aria-expanded='false']:has([data-testid='drill'])"
+                )
+            )
+            .Click();
 
     /// <summary>Opens what is wished for today.</summary>
     public void Wishes() => See(By.XPath("//button[@aria-expanded='false' and .//*[@data-testid='wishes']]")).Click();
@@ -165,7 +210,12 @@ public sealed class Browser : IDisposable
 
     /// <summary>Chooses from a list by what the choice says.</summary>
     public void Choose(string label, string option) =>
-        Until(page => Control(label).FindElements(By.TagName("option")).FirstOrDefault(one => one.Text.StartsWith(option, StringComparison.Ordinal)))!.Click();
+        Until(page =>
+                Control(label)
+                    .FindElements(By.TagName("option"))
+                    .FirstOrDefault(one => one.Text.StartsWith(option, StringComparison.Ordinal))
+            )!
+            .Click();
 
     public void Press(params string[] keys)
     {
@@ -185,7 +235,10 @@ public sealed class Browser : IDisposable
 
     public void Dispose() => driver.Dispose();
 
-    private static string OnPath(string name) => (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':')
-        .Select(folder => Path.Combine(folder, name)).FirstOrDefault(File.Exists)
+    private static string OnPath(string name) =>
+        (Environment.GetEnvironmentVariable("PATH") ?? "")
+            .Split(':')
+            .Select(folder => Path.Combine(folder, name))
+            .FirstOrDefault(File.Exists)
         ?? throw new FileNotFoundException($"{name} is not installed; ./test installs it.");
 }

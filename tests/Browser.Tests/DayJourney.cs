@@ -105,11 +105,29 @@ public sealed class DayJourney
     public async Task The_server_is_killed_in_mid_session_and_nothing_but_a_second_is_lost()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        using (var answer = await app.Http.PutAsJsonAsync(new Uri("/api/profile", UriKind.Relative), new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } }))
+        using (
+            var answer = await app.Http.PutAsJsonAsync(
+                new Uri("/api/profile", UriKind.Relative),
+                new
+                {
+                    instrument = "Cello",
+                    family = "strings",
+                    weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+                }
+            )
+        )
             answer.EnsureSuccessStatusCode();
         foreach (var title in new[] { "C major", "Long shifts" })
         {
-            using var answer = await app.Http.PostAsJsonAsync(new Uri("/api/materials", UriKind.Relative), new { kind = "Exercise", title, target = 100 });
+            using var answer = await app.Http.PostAsJsonAsync(
+                new Uri("/api/materials", UriKind.Relative),
+                new
+                {
+                    kind = "Exercise",
+                    title,
+                    target = 100,
+                }
+            );
             answer.EnsureSuccessStatusCode();
         }
 
@@ -142,14 +160,18 @@ public sealed class DayJourney
         drill["cleanTakes"]!.GetValue<int>().ShouldBe(1);
         drill["playedSeconds"]!.GetValue<double>().ShouldBeGreaterThan(3);
 
-        // Once the reports that piled up are through, killed with the page closed too: what the file has is at most a second behind what the stage showed.
+        // Once the reports that piled up are through, killed with the page closed too: what the file has is at most a second behind what
+        // the stage showed.
         for (var tries = 0; tries < 50 && await LeftInFileAsync(app, position) - Left(browser) > 1.5; tries++)
             await Task.Delay(300);
         var shown = Left(browser);
         app.Kill();
         browser.Driver.Navigate().GoToUrl("about:blank");
         await app.RunAsync();
-        (await LeftInFileAsync(app, position) - shown).ShouldBeLessThanOrEqualTo(3.1, "one second of play, one of rounding up, and a report under way on a busy machine");
+        (await LeftInFileAsync(app, position) - shown).ShouldBeLessThanOrEqualTo(
+            3.1,
+            "one second of play, one of rounding up, and a report under way on a busy machine"
+        );
         shown.ShouldBeLessThan(shownBefore);
         browser.Open("/practise");
         browser.See(By.CssSelector("[data-testid='stage-left']"));
@@ -163,7 +185,14 @@ public sealed class DayJourney
         {
             var now = browser.Shown("stage-title");
             var counted = browser.Driver.FindElements(By.XPath("//button[contains(., 'missed')]")).Count > 0;
-            if (counted && (title is null ? now.StartsWith("Mill", StringComparison.Ordinal) || now.StartsWith("C major", StringComparison.Ordinal) : now == title))
+            if (
+                counted
+                && (
+                    title is null
+                        ? now.StartsWith("Mill", StringComparison.Ordinal) || now.StartsWith("C major", StringComparison.Ordinal)
+                        : now == title
+                )
+            )
                 return now;
             var place = browser.SeeText("drill ").Text;
             browser.Press("s");
@@ -190,7 +219,11 @@ public sealed class DayJourney
     private static List<string> Titles(Browser browser)
     {
         browser.See(By.CssSelector("ol li button[aria-label^='Move ']"));
-        return browser.Until(page => page.FindElements(By.CssSelector("ol li button[aria-label^='Move ']")).Select(button => button.GetAttribute("aria-label")![5..]).ToList());
+        return browser.Until(page =>
+            page.FindElements(By.CssSelector("ol li button[aria-label^='Move ']"))
+                .Select(button => button.GetAttribute("aria-label")![5..])
+                .ToList()
+        );
     }
 
     private static async Task<double> LeftInFileAsync(AppProcess app, int position)
@@ -202,6 +235,7 @@ public sealed class DayJourney
     private static double Left(Browser browser)
     {
         var parts = browser.Shown("stage-left").TrimStart('+').Split(':');
-        return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
+        return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60)
+            + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
     }
 }

@@ -85,7 +85,9 @@ public sealed class KeptJourney
         browser.SeeText("Guitar: plucked, written E3 to B5, sounds 12 semitones below");
         browser.Type("Mon", "45");
         browser.Type("Pieces, one a line", "Mill Song 32 bars, hard 3-4, 30");
-        browser.Run("const one = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Make my first plan')); one.click(); one.click(); one.click()");
+        browser.Run(
+            "const one = [...document.querySelectorAll('button')].find((b) => b.textContent.includes('Make my first plan')); one.click(); one.click(); one.click()"
+        );
         browser.SeeText("Warm-up");
         browser.See(By.CssSelector("ol[aria-label=\"Today's drills\"]"));
         var profile = await app.Send(HttpMethod.Get, "/api/profile");
@@ -127,7 +129,16 @@ public sealed class KeptJourney
         browser.See(By.CssSelector("section[aria-label='At the bench']"));
 
         // A book of one's own takes what was entered here along.
-        await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Piece", title = "Brought Along", toBar = 12 });
+        await app.Send(
+            HttpMethod.Post,
+            "/api/materials",
+            new
+            {
+                kind = "Piece",
+                title = "Brought Along",
+                toBar = 12,
+            }
+        );
         browser.Open("/");
         browser.Button("Start my own book with my 1 thing to practise and 1 note").Click();
         browser.See(By.XPath("//h1[.='Your first day']"));

@@ -14,8 +14,32 @@ public sealed class PieceJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "B-flat clarinet", family = "winds", transposition = -2, weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var piece = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Piece", title = "Kite Song", toBar = 12, beatsPerBar = 1, target = 120, performance = "2031-05-17" }))["id"]!.GetValue<int>();
+        await app.Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "B-flat clarinet",
+                family = "winds",
+                transposition = -2,
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var piece = (
+            await app.Send(
+                HttpMethod.Post,
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Kite Song",
+                    toBar = 12,
+                    beatsPerBar = 1,
+                    target = 120,
+                    performance = "2031-05-17",
+                }
+            )
+        )["id"]!.GetValue<int>();
         using var browser = new Browser(app.Address);
         browser.Open($"/piece/{piece}");
         browser.SeeText("No passages yet.");
@@ -79,7 +103,13 @@ public sealed class PieceJourney
     private static async Task Music(Browser browser)
     {
         var note = (string step) => $"<note><pitch><step>{step}</step><octave>4</octave></pitch><duration>1</duration></note>";
-        var bars = string.Concat(Enumerable.Range(0, 12).Select(i => $"<measure>{(i == 0 ? "<attributes><divisions>2</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>" : "")}{note("C")}{note("DEFGA"[i % 5].ToString())}</measure>"));
+        var bars = string.Concat(
+            Enumerable
+                .Range(0, 12)
+                .Select(i =>
+                    $"<measure>{(i == 0 ? "<attributes><divisions>2</divisions><time><beats>1</beats><beat-type>4</beat-type></time></attributes>" : "")}{note("C")}{note("DEFGA"[i % 5].ToString())}</measure>"
+                )
+        );
         var file = Path.Combine(Path.GetTempPath(), $"kite-{Guid.NewGuid():N}.musicxml");
         await File.WriteAllTextAsync(file, $"<score-partwise><part>{bars}</part></score-partwise>");
         browser.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
@@ -106,7 +136,11 @@ public sealed class PieceJourney
         browser.SeeText("It would fit without:");
         browser.Button("Let 8–9 rest until after it").Click();
         browser.Until(page => page.FindElements(By.XPath("//td[.='resting']")).Count == 1);
-        for (var left = 2; left > 0 && browser.Driver.FindElements(By.XPath("//section[@aria-label='Performance'][contains(., 'too few')]")).Count > 0; left--)
+        for (
+            var left = 2;
+            left > 0 && browser.Driver.FindElements(By.XPath("//section[@aria-label='Performance'][contains(., 'too few')]")).Count > 0;
+            left--
+        )
         {
             var bars = browser.See(By.XPath("//section[@aria-label='Performance']//li//button")).Text;
             browser.Button(bars).Click();
@@ -121,7 +155,13 @@ public sealed class PieceJourney
 
     private static void Method(Browser browser)
     {
-        var title = browser.See(By.XPath("//ol/li//*[@data-testid='drill' and starts-with(., 'Kite Song, ') and not(contains(substring-after(., 'Kite Song, '), ','))]")).Text;
+        var title = browser
+            .See(
+                By.XPath(
+                    "//ol/li//*[@data-testid='drill' and starts-with(., 'Kite Song, ') and not(contains(substring-after(., 'Kite Song, '), ','))]"
+                )
+            )
+            .Text;
         browser.More(title);
         browser.Choose("Method", "in other keys");
         browser.SeeText("Fits what the fingers know by rote.");
@@ -131,11 +171,34 @@ public sealed class PieceJourney
         browser.Until(page => page.FindElements(By.XPath($"//ol/li[contains(., '{title}') and contains(., 'in other keys')]")).Count == 1);
     }
 
-    /// <summary>Seven days: what is missed comes daily, what is clean at wider and wider gaps, and no take follows its like in the rounds.</summary>
+    /// <summary>
+    /// Seven days: what is missed comes daily, what is clean at wider and wider gaps, and no take follows its like in the rounds.
+    /// </summary>
     private static async Task Week(AppProcess app, Browser browser)
     {
-        var mill = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 40, target = 96 }))["id"]!.GetValue<int>();
-        var ids = (await app.Send(HttpMethod.Post, $"/api/pieces/{mill}/passages", new { passages = Enumerable.Range(0, 6).Select(i => new { from = 1 + (6 * i), to = 2 + (6 * i) }) })).AsArray().Select(id => id!.GetValue<int>()).ToList();
+        var mill = (
+            await app.Send(
+                HttpMethod.Post,
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Mill Song",
+                    toBar = 40,
+                    target = 96,
+                }
+            )
+        )["id"]!.GetValue<int>();
+        var ids = (
+            await app.Send(
+                HttpMethod.Post,
+                $"/api/pieces/{mill}/passages",
+                new { passages = Enumerable.Range(0, 6).Select(i => new { from = 1 + (6 * i), to = 2 + (6 * i) }) }
+            )
+        )
+            .AsArray()
+            .Select(id => id!.GetValue<int>())
+            .ToList();
         foreach (var id in ids)
             await app.Send(HttpMethod.Put, $"/api/pieces/passages/{id}/rating", new { readiness = "Shaping" });
         var days = new List<List<int>>();
@@ -147,8 +210,17 @@ public sealed class PieceJourney
             var shown = browser.Driver.FindElement(By.TagName("ol")).Text;
             var today = (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/today", UriKind.Relative)))!;
             var drills = today["drills"]!.AsArray().Where(drill => (string?)drill!["area"] == "Repertoire").ToList();
-            drills.ShouldAllBe(drill => shown.Contains(drill!["title"]!.GetValue<string>(), StringComparison.Ordinal) && shown.Contains(drill["reason"]!.GetValue<string>(), StringComparison.Ordinal));
-            days.Add([.. drills.SelectMany(drill => drill!["targets"]!.AsArray()).Select(target => (int?)target!["materialId"]).OfType<int>().Distinct()]);
+            drills.ShouldAllBe(drill =>
+                shown.Contains(drill!["title"]!.GetValue<string>(), StringComparison.Ordinal)
+                && shown.Contains(drill["reason"]!.GetValue<string>(), StringComparison.Ordinal)
+            );
+            days.Add([
+                .. drills
+                    .SelectMany(drill => drill!["targets"]!.AsArray())
+                    .Select(target => (int?)target!["materialId"])
+                    .OfType<int>()
+                    .Distinct(),
+            ]);
             await Play(app, today["version"]!.GetValue<int>(), miss: ids[0]);
         }
 
@@ -173,7 +245,11 @@ public sealed class PieceJourney
                 key.ShouldNotBe(before.Key);
             before = (position, key);
             var enough = drill["takes"]!.GetValue<int>() >= 8 && (string?)drill["method"] != "one take each, in rounds";
-            var kind = !counts ? "Skip" : enough ? "Done" : (int?)session["target"]!["materialId"] == miss ? "Missed" : "Clean";
+            var kind =
+                !counts ? "Skip"
+                : enough ? "Done"
+                : (int?)session["target"]!["materialId"] == miss ? "Missed"
+                : "Clean";
             session = await app.ActAsync(session, kind);
         }
 

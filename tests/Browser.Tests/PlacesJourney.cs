@@ -35,7 +35,16 @@ public sealed class PlacesJourney
         browser.Until(page => new Uri(page.Url).AbsolutePath == "/craft");
         browser.Driver.FindElements(By.CssSelector("header [aria-current=page]")).Select(one => one.Text).ShouldBe(["Craft"]);
 
-        foreach (var (old, now) in new[] { ("/routines", "/set-up"), ("/piece/1?x=1", "/music/1"), ("/material/4", "/music/4/tempo"), ("/goals", "/week"), ("/nowhere", "/") })
+        foreach (
+            var (old, now) in new[]
+            {
+                ("/routines", "/set-up"),
+                ("/piece/1?x=1", "/music/1"),
+                ("/material/4", "/music/4/tempo"),
+                ("/goals", "/week"),
+                ("/nowhere", "/"),
+            }
+        )
         {
             browser.Open(old);
             browser.Until(page => new Uri(page.Url).AbsolutePath == now);
@@ -63,8 +72,21 @@ public sealed class PlacesJourney
         browser.Open("/");
         browser.See(By.XPath("//ol/li"));
         await Task.Delay(2000);
-        var asked = ((IReadOnlyCollection<object>)browser.Run("return performance.getEntriesByType('resource').map((one) => [new URL(one.name).pathname, one.transferSize, one.decodedBodySize])")!)
-            .Cast<IReadOnlyCollection<object>>().Select(one => (Path: (string)one.ElementAt(0), Wire: Convert.ToDouble(one.ElementAt(1), System.Globalization.CultureInfo.InvariantCulture), Whole: Convert.ToDouble(one.ElementAt(2), System.Globalization.CultureInfo.InvariantCulture))).ToList();
+        var asked = (
+            (IReadOnlyCollection<object>)
+                browser.Run(
+                    "return performance.getEntriesByType('resource').map((one) => [new URL(one.name).pathname, one.transferSize, one.decodedBodySize])"
+                )!
+        )
+            .Cast<IReadOnlyCollection<object>>()
+            .Select(one =>
+                (
+                    Path: (string)one.ElementAt(0),
+                    Wire: Convert.ToDouble(one.ElementAt(1), System.Globalization.CultureInfo.InvariantCulture),
+                    Whole: Convert.ToDouble(one.ElementAt(2), System.Globalization.CultureInfo.InvariantCulture)
+                )
+            )
+            .ToList();
         asked.Count.ShouldBeLessThan(12, string.Join(' ', asked.Select(one => one.Path)));
         var scripts = asked.Where(one => one.Path.EndsWith(".js", StringComparison.Ordinal)).ToList();
         scripts.Sum(one => one.Wire).ShouldBeInRange(50_000, 200_000);
@@ -75,9 +97,13 @@ public sealed class PlacesJourney
         packed.Content.Headers.ContentType!.MediaType.ShouldBe("text/javascript");
         var plain = await app.Http.SendAsync(Ask(scripts[0].Path, "identity"));
         plain.Content.Headers.ContentEncoding.ShouldBeEmpty();
-        await using var unpacked = new System.IO.Compression.GZipStream(await packed.Content.ReadAsStreamAsync(), System.IO.Compression.CompressionMode.Decompress);
+        await using var unpacked = new System.IO.Compression.GZipStream(
+            await packed.Content.ReadAsStreamAsync(),
+            System.IO.Compression.CompressionMode.Decompress
+        );
         (await new StreamReader(unpacked).ReadToEndAsync()).ShouldBe(await plain.Content.ReadAsStringAsync());
     }
 
-    private static HttpRequestMessage Ask(string path, string encoding) => new(HttpMethod.Get, new Uri(path, UriKind.Relative)) { Headers = { { "Accept-Encoding", encoding } } };
+    private static HttpRequestMessage Ask(string path, string encoding) =>
+        new(HttpMethod.Get, new Uri(path, UriKind.Relative)) { Headers = { { "Accept-Encoding", encoding } } };
 }

@@ -73,8 +73,19 @@ public sealed class PlanJourney
         browser.Driver.FindElements(By.CssSelector("[data-testid='warning']")).ShouldBeEmpty();
         foreach (var raw in new[] { "2–3", "5–6", "7–8", "9–10" }.Select(bars => bars.Split('–')))
         {
-            var piece = (await app.Http.GetFromJsonAsync<JsonArray>(new Uri("/api/materials", UriKind.Relative)))!.First(one => (string?)one!["title"] == "Harbour at Five")!["id"]!.GetValue<int>();
-            using var added = await app.Http.PostAsJsonAsync(new Uri("/api/materials", UriKind.Relative), new { kind = "Passage", pieceId = piece, fromBar = int.Parse(raw[0], System.Globalization.CultureInfo.InvariantCulture), toBar = int.Parse(raw[1], System.Globalization.CultureInfo.InvariantCulture) });
+            var piece = (await app.Http.GetFromJsonAsync<JsonArray>(new Uri("/api/materials", UriKind.Relative)))!.First(one =>
+                (string?)one!["title"] == "Harbour at Five"
+            )!["id"]!.GetValue<int>();
+            using var added = await app.Http.PostAsJsonAsync(
+                new Uri("/api/materials", UriKind.Relative),
+                new
+                {
+                    kind = "Passage",
+                    pieceId = piece,
+                    fromBar = int.Parse(raw[0], System.Globalization.CultureInfo.InvariantCulture),
+                    toBar = int.Parse(raw[1], System.Globalization.CultureInfo.InvariantCulture),
+                }
+            );
             added.EnsureSuccessStatusCode();
         }
 
@@ -152,10 +163,14 @@ public sealed class PlanJourney
         var titles = Titles(browser);
 
         browser.Media("print");
-        browser.Driver.FindElements(By.CssSelector("header, aside, ol button:not([aria-expanded])")).ShouldAllBe(control => !control.Displayed);
+        browser
+            .Driver.FindElements(By.CssSelector("header, aside, ol button:not([aria-expanded])"))
+            .ShouldAllBe(control => !control.Displayed);
         browser.See(By.XPath("//ol/li"));
         Titles(browser, visible: false).ShouldBe(titles);
-        browser.See(By.CssSelector("ol li button:has([data-testid='drill'])")).Size.Width.ShouldBeGreaterThan(150, "the titles have room on paper");
+        browser
+            .See(By.CssSelector("ol li button:has([data-testid='drill'])"))
+            .Size.Width.ShouldBeGreaterThan(150, "the titles have room on paper");
         browser.Media("screen");
 
         browser.More(2);
@@ -173,7 +188,9 @@ public sealed class PlanJourney
         browser.Control("Note").SendKeys("From the tablet");
         browser.Tap(browser.Button("Keep"));
         browser.Until(page => page.FindElements(By.CssSelector("[role=dialog]")).Count == 0);
-        ((long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBeLessThanOrEqualTo(1);
+        (
+            (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!
+        ).ShouldBeLessThanOrEqualTo(1);
         browser.Open("/journal");
         browser.SeeText("From the tablet");
         browser.Complaints().ShouldBeEmpty();
@@ -198,7 +215,10 @@ public sealed class PlanJourney
         await app.SetClockAsync(At(18).AddDays(1));
         browser.Open("/");
         browser.SeeText("(right wrist) yesterday. How is it now?");
-        Methods(browser).ShouldAllBe(method => method.StartsWith("silent study", StringComparison.Ordinal) || method.StartsWith("sing it", StringComparison.Ordinal));
+        Methods(browser)
+            .ShouldAllBe(method =>
+                method.StartsWith("silent study", StringComparison.Ordinal) || method.StartsWith("sing it", StringComparison.Ordinal)
+            );
         browser.Button("Well again").Click();
         browser.Until(page => !page.PageSource.Contains("How is it now?", StringComparison.Ordinal));
         browser.SeeText("Practice day 1 of 3 after pain");
@@ -212,13 +232,19 @@ public sealed class PlanJourney
         return new DateTimeOffset(DateTime.SpecifyKind(moment, DateTimeKind.Unspecified), TimeZoneInfo.Local.GetUtcOffset(moment));
     }
 
-    private static int WarmUp(Browser browser) => int.Parse(browser.Shown("warm-up-minutes"), System.Globalization.CultureInfo.InvariantCulture);
+    private static int WarmUp(Browser browser) =>
+        int.Parse(browser.Shown("warm-up-minutes"), System.Globalization.CultureInfo.InvariantCulture);
 
-    private static List<string> Titles(Browser browser, bool visible = true) => browser.Until(page => page
-        .FindElements(By.CssSelector("ol li button[aria-label^='Move ']")).Where(button => button.Displayed == visible).Select(button => button.GetAttribute("aria-label")![5..]).ToList());
+    private static List<string> Titles(Browser browser, bool visible = true) =>
+        browser.Until(page =>
+            page.FindElements(By.CssSelector("ol li button[aria-label^='Move ']"))
+                .Where(button => button.Displayed == visible)
+                .Select(button => button.GetAttribute("aria-label")![5..])
+                .ToList()
+        );
 
     private static List<string> Blocks(Browser browser) => Titles(browser);
 
-    private static List<string> Methods(Browser browser) => browser.Until(page => page
-        .FindElements(By.CssSelector("ol [data-testid='method']")).Select(line => line.Text).ToList());
+    private static List<string> Methods(Browser browser) =>
+        browser.Until(page => page.FindElements(By.CssSelector("ol [data-testid='method']")).Select(line => line.Text).ToList());
 }

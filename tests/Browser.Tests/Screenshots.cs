@@ -79,8 +79,19 @@ public sealed class Screenshots
         {
             var today = (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/today", UriKind.Relative)))!;
             var drills = today["drills"]!.AsArray();
-            var id = drills.Last(drill => ((string?)drill!["title"])!.StartsWith(title, StringComparison.Ordinal))!["id"]!.GetValue<string>();
-            using var moved = await app.Http.PostAsJsonAsync(new Uri("/api/today/changes", UriKind.Relative), new { version = today["version"]!.GetValue<int>(), kind = "Move", drillId = id, value = drills.Count - 1 });
+            var id = drills.Last(drill => ((string?)drill!["title"])!.StartsWith(title, StringComparison.Ordinal))![
+                "id"
+            ]!.GetValue<string>();
+            using var moved = await app.Http.PostAsJsonAsync(
+                new Uri("/api/today/changes", UriKind.Relative),
+                new
+                {
+                    version = today["version"]!.GetValue<int>(),
+                    kind = "Move",
+                    drillId = id,
+                    value = drills.Count - 1,
+                }
+            );
             moved.EnsureSuccessStatusCode();
         }
 

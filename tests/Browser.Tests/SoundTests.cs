@@ -10,7 +10,8 @@ namespace TuningFork.Browser.Tests;
 public sealed class SoundTests
 {
     /// <summary>Keeps the page busy: nine tenths of the time its thread does nothing but turn.</summary>
-    private const string Busy = "window.busy = setInterval(() => { const end = performance.now() + 180; while (performance.now() < end); }, 200)";
+    private const string Busy =
+        "window.busy = setInterval(() => { const end = performance.now() + 180; while (performance.now() < end); }, 200)";
 
     [Fact]
     public async Task At_180_every_click_of_half_a_minute_is_within_a_millisecond_while_the_page_is_busy()
@@ -48,7 +49,9 @@ public sealed class SoundTests
         var gap = 60.0 / tempo;
         var first = heard[0];
         var worst = heard.Select((at, i) => Math.Abs(at - (first + (i * gap)))).Max();
-        await Console.Out.WriteLineAsync($"{heard.Count} clicks at {tempo}, the page busy nine tenths of the time: the worst is {worst * 1000:0.0000} ms from its place");
+        await Console.Out.WriteLineAsync(
+            $"{heard.Count} clicks at {tempo}, the page busy nine tenths of the time: the worst is {worst * 1000:0.0000} ms from its place"
+        );
         for (var i = 0; i < heard.Count; i++)
             (heard[i] - (first + (i * gap))).ShouldBe(0, 0.001, $"click {i} of {heard.Count}");
         browser.Button("Stop the click").Click();
@@ -111,6 +114,11 @@ public sealed class SoundTests
     private static List<double> Heard(Browser browser)
     {
         var rate = Convert.ToDouble(browser.Run("return window.sampleRate"), CultureInfo.InvariantCulture);
-        return [.. ((ReadOnlyCollection<object>)browser.Run("return window.heard")!).Select(frame => Convert.ToDouble(frame, CultureInfo.InvariantCulture) / rate)];
+        return
+        [
+            .. ((ReadOnlyCollection<object>)browser.Run("return window.heard")!).Select(frame =>
+                Convert.ToDouble(frame, CultureInfo.InvariantCulture) / rate
+            ),
+        ];
     }
 }

@@ -54,13 +54,31 @@ public sealed class StageJourney
         await using var app = await AppProcess.StartAsync();
         var routines = await app.Send(HttpMethod.Get, "/api/routines");
         var rounds = routines.AsArray().First(routine => (string?)routine!["name"] == "Work and rest")!["id"]!.GetValue<int>();
-        var today = await app.Send(HttpMethod.Put, "/api/today", new { version = 0, minutes = 60, routineId = rounds });
+        var today = await app.Send(
+            HttpMethod.Put,
+            "/api/today",
+            new
+            {
+                version = 0,
+                minutes = 60,
+                routineId = rounds,
+            }
+        );
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
         while (session["cue"]!["turnsAtSeconds"] is null)
             session = await app.ActAsync(session, "Skip");
         var work = session["cue"]!["turnsAtSeconds"]!.GetValue<int>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(work));
-        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = session["position"]!.GetValue<int>(), playedSeconds = work - 3 });
+        await app.Send(
+            HttpMethod.Post,
+            "/api/session/pulse",
+            new
+            {
+                sessionId = session["id"]!.GetValue<int>(),
+                position = session["position"]!.GetValue<int>(),
+                playedSeconds = work - 3,
+            }
+        );
         using var browser = new Browser(app.Address);
         browser.Open("/practise");
         browser.Shown("stage-title").ShouldNotBe("Rest");
@@ -76,7 +94,16 @@ public sealed class StageJourney
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(allowed));
-        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = 0, playedSeconds = allowed - 3 });
+        await app.Send(
+            HttpMethod.Post,
+            "/api/session/pulse",
+            new
+            {
+                sessionId = session["id"]!.GetValue<int>(),
+                position = 0,
+                playedSeconds = allowed - 3,
+            }
+        );
         browser.Open("/practise");
         browser.SeeText("drill 1 of");
         browser.SeeText("drill 2 of");
@@ -93,7 +120,16 @@ public sealed class StageJourney
         var now = await app.Session();
         var played = now["drills"]![0]!["playedSeconds"]!.GetValue<double>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds((2 * allowed) + 200));
-        await app.Send(HttpMethod.Post, "/api/session/pulse", new { sessionId = session["id"]!.GetValue<int>(), position = 0, playedSeconds = now["drills"]![0]!["allowedSeconds"]!.GetValue<int>() - 2 });
+        await app.Send(
+            HttpMethod.Post,
+            "/api/session/pulse",
+            new
+            {
+                sessionId = session["id"]!.GetValue<int>(),
+                position = 0,
+                playedSeconds = now["drills"]![0]!["allowedSeconds"]!.GetValue<int>() - 2,
+            }
+        );
         played.ShouldBeGreaterThan(allowed - 3);
         browser.Open("/practise");
         browser.SeeText("drill 2 of");
@@ -132,6 +168,7 @@ public sealed class StageJourney
     private static double Seconds(Browser browser)
     {
         var parts = browser.Shown("stage-left").Split(':');
-        return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60) + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
+        return (int.Parse(parts[0], System.Globalization.CultureInfo.InvariantCulture) * 60)
+            + int.Parse(parts[1], System.Globalization.CultureInfo.InvariantCulture);
     }
 }

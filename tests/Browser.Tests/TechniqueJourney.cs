@@ -35,8 +35,13 @@ public sealed class TechniqueJourney
         browser.Open("/craft/keys");
         browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']"));
         browser.SeeText("Not touched yet: ");
-        browser.See(By.XPath("//section[@aria-label='Melodic scale, two octaves']//select[option[.='half steps']]/option[.='half steps']")).Click();
-        browser.Until(page => page.FindElement(By.XPath("//section[@aria-label='Melodic scale, two octaves']")).Text.Contains("A minor, B♭ minor, B minor", StringComparison.Ordinal));
+        browser
+            .See(By.XPath("//section[@aria-label='Melodic scale, two octaves']//select[option[.='half steps']]/option[.='half steps']"))
+            .Click();
+        browser.Until(page =>
+            page.FindElement(By.XPath("//section[@aria-label='Melodic scale, two octaves']"))
+                .Text.Contains("A minor, B♭ minor, B minor", StringComparison.Ordinal)
+        );
         browser.Complaints().Where(line => !line.Contains("400", StringComparison.Ordinal)).ShouldBeEmpty();
     }
 
@@ -45,8 +50,28 @@ public sealed class TechniqueJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var exercise = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Steady run", target = 40 }))["id"]!.GetValue<int>();
+        await app.Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "Cello",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var exercise = (
+            await app.Send(
+                HttpMethod.Post,
+                "/api/materials",
+                new
+                {
+                    kind = "Exercise",
+                    title = "Steady run",
+                    target = 40,
+                }
+            )
+        )["id"]!.GetValue<int>();
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         while ((int?)session["target"]?["materialId"] != exercise)
             session = await Act(app, session, "Skip");
@@ -91,7 +116,10 @@ public sealed class TechniqueJourney
         browser.See(By.LinkText("Steady run")).Click();
         browser.SeeText("Steady run");
         browser.See(By.CssSelector("[data-testid='tempo-chart'] svg"));
-        browser.See(By.CssSelector("[data-testid='tempo-chart']")).GetAttribute("aria-label").ShouldBe("Tempo of Steady run over 2 visits: clean from 20 to 40, target 40.");
+        browser
+            .See(By.CssSelector("[data-testid='tempo-chart']"))
+            .GetAttribute("aria-label")
+            .ShouldBe("Tempo of Steady run over 2 visits: clean from 20 to 40, target 40.");
     }
 
     [Fact]
@@ -99,8 +127,28 @@ public sealed class TechniqueJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var exercise = (await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Stubborn run", target = 120 }))["id"]!.GetValue<int>();
+        await app.Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "Cello",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var exercise = (
+            await app.Send(
+                HttpMethod.Post,
+                "/api/materials",
+                new
+                {
+                    kind = "Exercise",
+                    title = "Stubborn run",
+                    target = 120,
+                }
+            )
+        )["id"]!.GetValue<int>();
         for (var day = 0; day < 9; day++)
         {
             await app.SetClockAsync(AppProcess.Evening.AddDays(day));
@@ -125,9 +173,11 @@ public sealed class TechniqueJourney
         browser.Complaints().ShouldBeEmpty();
     }
 
-    private static int Heads(Browser browser) => browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-notehead")).Count;
+    private static int Heads(Browser browser) =>
+        browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-notehead")).Count;
 
-    private static int Tempo(Browser browser) => int.Parse(browser.Shown("stage-tempo").Split('=')[1], System.Globalization.CultureInfo.InvariantCulture);
+    private static int Tempo(Browser browser) =>
+        int.Parse(browser.Shown("stage-tempo").Split('=')[1], System.Globalization.CultureInfo.InvariantCulture);
 
     private static void Take(Browser browser, string key, string count)
     {

@@ -37,8 +37,26 @@ public sealed class TroubleJourney
     public async Task A_damaged_book_is_told_on_the_page_and_the_newest_backup_brings_it_back()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Cello", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        await app.Send(HttpMethod.Post, "/api/materials", new { kind = "Exercise", title = "Long shifts", target = 100 });
+        await app.Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "Cello",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        await app.Send(
+            HttpMethod.Post,
+            "/api/materials",
+            new
+            {
+                kind = "Exercise",
+                title = "Long shifts",
+                target = 100,
+            }
+        );
         using var browser = new Browser(app.Address);
         browser.Open("/set-up/files");
         browser.SeeText("will stand here");
@@ -55,7 +73,9 @@ public sealed class TroubleJourney
         browser.SeeText("is damaged");
         browser.SeeText("would be missing");
         browser.Resize(390, 844);
-        ((long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!).ShouldBeLessThanOrEqualTo(1, "on a phone nothing scrolls sideways");
+        (
+            (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!
+        ).ShouldBeLessThanOrEqualTo(1, "on a phone nothing scrolls sideways");
         browser.Resize(1280, 800);
         browser.Button("Go back to").Click();
         browser.SeeText("set aside under another name");

@@ -13,7 +13,16 @@ public sealed class WorkJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(HttpMethod.Put, "/api/profile", new { instrument = "Piano", family = "keys", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        await app.Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "Piano",
+                family = "keys",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
         using var browser = new Browser(app.Address);
         Written(browser);
         Grooves(browser);
@@ -32,7 +41,9 @@ public sealed class WorkJourney
         browser.See(By.CssSelector("[data-testid='engraving'] .abcjs-notehead"));
         browser.Type("Title", "Small study");
         browser.Type("Music in ABC", "M:3/4" + Keys.Enter + "L:1/8" + Keys.Enter + "K:F" + Keys.Enter + "F2 GA ?c|");
-        browser.Until(_ => browser.Shown("look") == "Line 4, place 7: \"?\" cannot be read here. Notes are the letters A to G and a to g, rests z.");
+        browser.Until(_ =>
+            browser.Shown("look") == "Line 4, place 7: \"?\" cannot be read here. Notes are the letters A to G and a to g, rests z."
+        );
         browser.Type("Music in ABC", "M:3/4" + Keys.Enter + "L:1/8" + Keys.Enter + "K:F" + Keys.Enter + "F2 GA Bc|d6|]");
         browser.Until(_ => browser.Shown("look") == "2 bars in F major");
         browser.Control("Title").GetAttribute("value").ShouldBe("Small study", "the rest is unharmed");
@@ -74,7 +85,13 @@ public sealed class WorkJourney
         browser.Choose("fingers", "right hand");
         browser.Tick("names under the notes");
         browser.Until(page => page.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric")).Count == 15);
-        string.Concat(browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric")).Take(8).Select(name => name.Text.Trim())).ShouldBe("12345671");
+        string.Concat(
+                browser
+                    .Driver.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric"))
+                    .Take(8)
+                    .Select(name => name.Text.Trim())
+            )
+            .ShouldBe("12345671");
     }
 
     private static async Task Run(AppProcess app, Browser browser)
@@ -97,7 +114,28 @@ public sealed class WorkJourney
 
     private static async Task KeysOverWeeks(AppProcess app, Browser browser)
     {
-        var made = await app.Send(HttpMethod.Post, "/api/technique/exercises", new { sheet = new { figure = "scale", kind = "major", tonic = "C", octaves = 1 }, target = 100, keys = new { school = "SeveralADay", order = "Fifths", withMinors = true, minor = false } });
+        var made = await app.Send(
+            HttpMethod.Post,
+            "/api/technique/exercises",
+            new
+            {
+                sheet = new
+                {
+                    figure = "scale",
+                    kind = "major",
+                    tonic = "C",
+                    octaves = 1,
+                },
+                target = 100,
+                keys = new
+                {
+                    school = "SeveralADay",
+                    order = "Fifths",
+                    withMinors = true,
+                    minor = false,
+                },
+            }
+        );
         for (var day = 1; day <= 21; day++)
         {
             await app.SetClockAsync(AppProcess.Evening.AddDays(day));
@@ -125,20 +163,45 @@ public sealed class WorkJourney
         (await Lines(app)).First(line => (string?)line!["title"] == "Small study")!["resting"]!.GetValue<bool>().ShouldBeTrue();
     }
 
-    private static async Task<JsonArray> Lines(AppProcess app) => (await System.Net.Http.Json.HttpClientJsonExtensions.GetFromJsonAsync<JsonArray>(app.Http, new Uri("/api/technique/exercises", UriKind.Relative)))!;
+    private static async Task<JsonArray> Lines(AppProcess app) =>
+        (
+            await System.Net.Http.Json.HttpClientJsonExtensions.GetFromJsonAsync<JsonArray>(
+                app.Http,
+                new Uri("/api/technique/exercises", UriKind.Relative)
+            )
+        )!;
 
     /// <summary>Begins a session with this material added and goes on to it.</summary>
     private static async Task<JsonNode> On(AppProcess app, int material)
     {
-        var today = (await System.Net.Http.Json.HttpClientJsonExtensions.GetFromJsonAsync<JsonNode>(app.Http, new Uri("/api/today", UriKind.Relative)))!;
-        if (!today["drills"]!.AsArray().SelectMany(drill => drill!["targets"]!.AsArray()).Any(target => (int?)target!["materialId"] == material))
-            today = await app.Send(HttpMethod.Post, "/api/today/changes", new { version = today["version"]!.GetValue<int>(), kind = "Add", materialId = material, value = 6 });
+        var today = (
+            await System.Net.Http.Json.HttpClientJsonExtensions.GetFromJsonAsync<JsonNode>(
+                app.Http,
+                new Uri("/api/today", UriKind.Relative)
+            )
+        )!;
+        if (
+            !today["drills"]!
+                .AsArray()
+                .SelectMany(drill => drill!["targets"]!.AsArray())
+                .Any(target => (int?)target!["materialId"] == material)
+        )
+            today = await app.Send(
+                HttpMethod.Post,
+                "/api/today/changes",
+                new
+                {
+                    version = today["version"]!.GetValue<int>(),
+                    kind = "Add",
+                    materialId = material,
+                    value = 6,
+                }
+            );
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
         while ((int?)session["target"]?["materialId"] != material)
             session = await Act(app, session, "Skip");
         return session;
     }
 
-    private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind) =>
-        app.ActAsync(session, kind);
+    private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind) => app.ActAsync(session, kind);
 }

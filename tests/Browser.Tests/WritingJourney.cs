@@ -37,7 +37,10 @@ public sealed class WritingJourney
         entries[0]!["text"]!.GetValue<string>().ShouldBe("be slow, esp. bar 9");
         entries[0]!["about"]!.GetValue<string>().ShouldBe(title);
         entries[0]!["take"]!.GetValue<int>().ShouldBe(2);
-        (await app.Session())["drills"]!.AsArray().Count(drill => drill!["state"]!.GetValue<string>() == "Waiting").ShouldBe(0, "no letter went back into a drill");
+        (await app.Session())["drills"]!
+            .AsArray()
+            .Count(drill => drill!["state"]!.GetValue<string>() == "Waiting")
+            .ShouldBe(0, "no letter went back into a drill");
     }
 
     [Fact]

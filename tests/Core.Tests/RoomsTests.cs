@@ -20,15 +20,23 @@ public sealed class RoomsTests
     [InlineData("SightReading", "EarTraining,Planning")]
     [InlineData("EarTraining", "SightReading,Planning")]
     [InlineData("Repertoire", "Planning,EarTraining,SightReading,WarmUps")]
-    [InlineData("WarmUps", "Theory,Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("WarmUps", "Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
     public void A_room_knows_only_those_below_it(string room, string above) =>
-        Types.InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly).That().ResideInNamespace($"{Core}.{room}")
-            .ShouldNot().HaveDependencyOnAny([.. above.Split(',').Select(name => $"{Core}.{name}")])
-            .GetResult().IsSuccessful.ShouldBeTrue();
+        Types
+            .InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly)
+            .That()
+            .ResideInNamespace($"{Core}.{room}")
+            .ShouldNot()
+            .HaveDependencyOnAny([.. above.Split(',').Select(name => $"{Core}.{name}")])
+            .GetResult()
+            .IsSuccessful.ShouldBeTrue();
 
     [Fact]
     public void The_core_knows_neither_the_file_nor_the_server() =>
-        Types.InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly).ShouldNot()
+        Types
+            .InAssembly(typeof(TuningFork.Core.Tempo.Bpm).Assembly)
+            .ShouldNot()
             .HaveDependencyOnAny("TuningFork.Data", "TuningFork.Server", "Microsoft.EntityFrameworkCore", "Microsoft.AspNetCore")
-            .GetResult().IsSuccessful.ShouldBeTrue();
+            .GetResult()
+            .IsSuccessful.ShouldBeTrue();
 }

@@ -12,7 +12,8 @@ namespace TuningFork.Server.Tests;
 public sealed class App : WebApplicationFactory<Program>
 {
     /// <summary>A Wednesday at six in the evening, local time.</summary>
-    public static DateTimeOffset Evening { get; } = new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
+    public static DateTimeOffset Evening { get; } =
+        new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
 
     private readonly string data = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
 
@@ -38,7 +39,13 @@ public sealed class App : WebApplicationFactory<Program>
 
     public async Task<JsonNode> Send(HttpMethod method, string path, object? body, int status)
     {
-        using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body) };
+        using var request = new HttpRequestMessage(method, path)
+        {
+            Content =
+                body is null ? null
+                : body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json")
+                : JsonContent.Create(body),
+        };
         using var answer = await Http.SendAsync(request);
         var text = await answer.Content.ReadAsStringAsync();
         ((int)answer.StatusCode).ShouldBe(status, $"{method} {path}: {text}");
@@ -58,12 +65,57 @@ public sealed class App : WebApplicationFactory<Program>
     /// <summary>A player with one exercise and one piece of two passages.</summary>
     public async Task<(int Piece, int First, int Second, int Exercise)> FirstDay()
     {
-        await Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var exercise = await Post("/api/materials", new { kind = "Exercise", title = "C major", target = 100 });
-        var piece = await Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 24, target = 90 });
+        await Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var exercise = await Post(
+            "/api/materials",
+            new
+            {
+                kind = "Exercise",
+                title = "C major",
+                target = 100,
+            }
+        );
+        var piece = await Post(
+            "/api/materials",
+            new
+            {
+                kind = "Piece",
+                title = "Mill Song",
+                toBar = 24,
+                target = 90,
+            }
+        );
         var id = Id(piece);
-        var first = await Post("/api/materials", new { kind = "Passage", pieceId = id, fromBar = 3, toBar = 4, readiness = "Shaping" });
-        var second = await Post("/api/materials", new { kind = "Passage", pieceId = id, fromBar = 9, toBar = 9, readiness = "Shaping" });
+        var first = await Post(
+            "/api/materials",
+            new
+            {
+                kind = "Passage",
+                pieceId = id,
+                fromBar = 3,
+                toBar = 4,
+                readiness = "Shaping",
+            }
+        );
+        var second = await Post(
+            "/api/materials",
+            new
+            {
+                kind = "Passage",
+                pieceId = id,
+                fromBar = 9,
+                toBar = 9,
+                readiness = "Shaping",
+            }
+        );
         return (id, Id(first), Id(second), Id(exercise));
     }
 
@@ -72,20 +124,31 @@ public sealed class App : WebApplicationFactory<Program>
         Post("/api/session/act", ActOf(session, kind, seconds, value));
 
     /// <summary>What the stage sends when a key is pressed: whose session, which drill, and what was shown.</summary>
-    public static JsonObject ActOf(JsonNode session, string kind, double seconds = 1, int? value = null) => new()
-    {
-        ["id"] = Guid.NewGuid(),
-        ["sessionId"] = Id(session),
-        ["position"] = session["position"]!.GetValue<int>(),
-        ["playedSeconds"] = seconds,
-        ["kind"] = kind,
-        ["value"] = value,
-        ["key"] = session["target"]?["key"]?.GetValue<string>(),
-    };
+    public static JsonObject ActOf(JsonNode session, string kind, double seconds = 1, int? value = null) =>
+        new()
+        {
+            ["id"] = Guid.NewGuid(),
+            ["sessionId"] = Id(session),
+            ["position"] = session["position"]!.GetValue<int>(),
+            ["playedSeconds"] = seconds,
+            ["kind"] = kind,
+            ["value"] = value,
+            ["key"] = session["target"]?["key"]?.GetValue<string>(),
+        };
 
     /// <summary>Closes the open session.</summary>
     public async Task<JsonNode> Close(string note = "", int[]? tomorrow = null, int? tension = null) =>
-        await Post("/api/session/close", new { id = Guid.NewGuid(), sessionId = Id(await Get("/api/session")), note, tomorrow, tension });
+        await Post(
+            "/api/session/close",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(await Get("/api/session")),
+                note,
+                tomorrow,
+                tension,
+            }
+        );
 
     /// <summary>Skips drills until one is as wished.</summary>
     public async Task<JsonNode> SkipTo(JsonNode session, Func<JsonNode, bool> found)

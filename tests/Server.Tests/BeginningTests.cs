@@ -14,18 +14,42 @@ public sealed class BeginningTests : IDisposable
     public async Task The_first_visit_enters_all_or_nothing_and_once()
     {
         await app.Clock(App.Evening);
-        object Visit(int bars, string instrument) => new
-        {
-            profile = new { instrument, family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } },
-            pieces = new[] { new { title = "Mill Song", bars, target = 90, passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } } } },
-            exercise = "C major",
-            book = "Small Tunes",
-        };
+        object Visit(int bars, string instrument) =>
+            new
+            {
+                profile = new
+                {
+                    instrument,
+                    family = "strings",
+                    weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+                },
+                pieces = new[]
+                {
+                    new
+                    {
+                        title = "Mill Song",
+                        bars,
+                        target = 90,
+                        passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } },
+                    },
+                },
+                exercise = "C major",
+                book = "Small Tunes",
+            };
         await app.Refused(HttpMethod.Post, "/api/first-visit", Visit(24, "Cello"), "toBar");
         (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse("after a refusal everything can be corrected");
 
         // Corrected in every field, and pressed four times.
-        var answers = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => app.Http.PostAsync(new Uri("/api/first-visit", UriKind.Relative), System.Net.Http.Json.JsonContent.Create(Visit(32, "Violin")))));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(_ =>
+                    app.Http.PostAsync(
+                        new Uri("/api/first-visit", UriKind.Relative),
+                        System.Net.Http.Json.JsonContent.Create(Visit(32, "Violin"))
+                    )
+                )
+        );
         answers.Count(answer => answer.IsSuccessStatusCode).ShouldBe(1);
         (await app.Get("/api/profile"))["instrument"]!.GetValue<string>().ShouldBe("Violin");
         (await app.Get("/api/materials")).AsArray().Count.ShouldBe(5);
@@ -39,9 +63,17 @@ public sealed class BeginningTests : IDisposable
         var empty = await app.Post("/api/first-visit/look", new { lines = "" });
         empty["pieces"]!.AsArray().ShouldBeEmpty();
         empty["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(30, "there is a plan before the first line");
-        var look = await app.Post("/api/first-visit/look", new { lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars", minutes = 20 });
-        look["pieces"]!.AsArray().Select(piece => piece!["words"]!.GetValue<string>()).ShouldBe(["48 bars; target 120; hard: 9–12 and 25–28", "A title is missing."]);
-        look["drills"]!.AsArray().ShouldContain(drill => drill!["title"]!.GetValue<string>().Contains("Mill Song", StringComparison.Ordinal));
+        var look = await app.Post(
+            "/api/first-visit/look",
+            new { lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars", minutes = 20 }
+        );
+        look["pieces"]!
+            .AsArray()
+            .Select(piece => piece!["words"]!.GetValue<string>())
+            .ShouldBe(["48 bars; target 120; hard: 9–12 and 25–28", "A title is missing."]);
+        look["drills"]!
+            .AsArray()
+            .ShouldContain(drill => drill!["title"]!.GetValue<string>().Contains("Mill Song", StringComparison.Ordinal));
         look["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(20);
         (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse();
         await app.Refused(HttpMethod.Post, "/api/first-visit/look", new { lines = new string('x', 5000) }, "lines");
@@ -52,9 +84,31 @@ public sealed class BeginningTests : IDisposable
     {
         app.Http.DefaultRequestHeaders.Add("Practice-Book", "Demo");
         (await app.Get("/api/about"))["entered"]!["materials"]!.GetValue<int>().ShouldBe(0);
-        var piece = App.Id(await app.Post("/api/materials", new { kind = "Piece", title = "Brought Along", toBar = 12 }));
-        await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 2, toBar = 3 });
-        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 12)) });
+        var piece = App.Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Brought Along",
+                    toBar = 12,
+                }
+            )
+        );
+        await app.Post(
+            "/api/materials",
+            new
+            {
+                kind = "Passage",
+                pieceId = piece,
+                fromBar = 2,
+                toBar = 3,
+            }
+        );
+        await app.Put(
+            $"/api/pieces/{piece}/music",
+            new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 12)) }
+        );
         await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Tried it in the demo." });
         (await app.Get("/api/about"))["entered"]!["materials"]!.GetValue<int>().ShouldBe(2);
         (await app.Post("/api/own/from-demo", new { }))["materials"]!.GetValue<int>().ShouldBe(2);
@@ -62,7 +116,15 @@ public sealed class BeginningTests : IDisposable
         (await app.Post("/api/own/from-demo", new { }))["materials"]!.GetValue<int>().ShouldBe(1, "what came before does not come twice");
 
         app.Http.DefaultRequestHeaders.Remove("Practice-Book");
-        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
         var there = (await app.Get("/api/materials")).AsArray();
         there.Count.ShouldBe(3);
         var mine = there.First(one => (string?)one!["kind"] == "Piece")!;

@@ -26,10 +26,16 @@ public sealed class ByHandTests : IDisposable
         today = await ChangeAsync(today, "Move", moved, value: 1);
         today["byHand"]!.GetValue<int>().ShouldBe(3);
 
-        foreach (var wish in new object[]
-        {
-            new { purpose = "the joins" }, new { demands = new[] { "Tired" } }, new { demands = Array.Empty<string>() }, new { minutes = 50 }, new { focus = "none" },
-        })
+        foreach (
+            var wish in new object[]
+            {
+                new { purpose = "the joins" },
+                new { demands = new[] { "Tired" } },
+                new { demands = Array.Empty<string>() },
+                new { minutes = 50 },
+                new { focus = "none" },
+            }
+        )
         {
             var body = JsonNode.Parse(System.Text.Json.JsonSerializer.Serialize(wish))!.AsObject();
             body["version"] = Version(today);
@@ -58,7 +64,15 @@ public sealed class ByHandTests : IDisposable
         var problem = await app.Send(HttpMethod.Put, "/api/today", new { version = Version(today), minutes = 15 }, 409);
         problem["errors"]!["letGo"]![0]!.GetValue<string>().ShouldContain($"{longer["title"]} (30 minutes) would go");
         (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(60, "nothing was changed");
-        today = await app.Put("/api/today", new { version = Version(today), minutes = 15, letGo = true });
+        today = await app.Put(
+            "/api/today",
+            new
+            {
+                version = Version(today),
+                minutes = 15,
+                letGo = true,
+            }
+        );
         today["total"]!.GetValue<int>().ShouldBe(15);
     }
 
@@ -83,13 +97,24 @@ public sealed class ByHandTests : IDisposable
     private static void Check(JsonNode today, JsonNode longer, JsonNode gone, JsonNode moved, string after)
     {
         var drills = today["drills"]!.AsArray();
-        drills.First(drill => Text(drill!, "title") == Text(longer, "title"))!["minutes"]!.GetValue<int>().ShouldBe(longer["minutes"]!.GetValue<int>() + 3, after);
+        drills.First(drill => Text(drill!, "title") == Text(longer, "title"))!["minutes"]!
+            .GetValue<int>()
+            .ShouldBe(longer["minutes"]!.GetValue<int>() + 3, after);
         drills.ShouldNotContain(drill => Text(drill!, "title") == Text(gone, "title"), after);
         Text(drills[1]!, "title").ShouldBe(Text(moved, "title"), after);
     }
 
     private Task<JsonNode> ChangeAsync(JsonNode today, string kind, JsonNode drill, int? value = null) =>
-        app.Post("/api/today/changes", new { version = Version(today), kind, drillId = Text(drill, "id"), value });
+        app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = Version(today),
+                kind,
+                drillId = Text(drill, "id"),
+                value,
+            }
+        );
 
     private static JsonNode Of(JsonNode today, string area) => today["drills"]!.AsArray().First(drill => (string?)drill!["area"] == area)!;
 

@@ -28,7 +28,11 @@ public sealed class CalendarTests : IDisposable
         await app.SkipTo(session, now => now["position"]!.GetValue<int>() == now["drills"]!.AsArray().Count);
         await app.Close();
         await app.Clock(Evening.AddDays(days + 2));
-        Titles(await app.Get("/api/today")).ShouldContain(title => title.StartsWith("Mill Song", StringComparison.Ordinal), "a visit of the future keeps nothing away for long");
+        Titles(await app.Get("/api/today"))
+            .ShouldContain(
+                title => title.StartsWith("Mill Song", StringComparison.Ordinal),
+                "a visit of the future keeps nothing away for long"
+            );
         await app.Clock(Evening.AddDays(1));
         await EverythingAnswersAsync(piece, passage, exercise);
     }
@@ -83,17 +87,39 @@ public sealed class CalendarTests : IDisposable
 
     private async Task EverythingAnswersAsync(int piece, int passage, int exercise)
     {
-        foreach (var path in new[]
-        {
-            "/api/today", "/api/profile", "/api/materials", "/api/journal", "/api/routines", "/api/warm-ups", "/api/goals", "/api/methods", "/api/sound",
-            $"/api/pieces/{piece}", $"/api/materials/{passage}/tempo", $"/api/materials/{exercise}/tempo", $"/api/materials/{passage}/history",
-        })
+        foreach (
+            var path in new[]
+            {
+                "/api/today",
+                "/api/profile",
+                "/api/materials",
+                "/api/journal",
+                "/api/routines",
+                "/api/warm-ups",
+                "/api/goals",
+                "/api/methods",
+                "/api/sound",
+                $"/api/pieces/{piece}",
+                $"/api/materials/{passage}/tempo",
+                $"/api/materials/{exercise}/tempo",
+                $"/api/materials/{passage}/history",
+            }
+        )
             await app.Get(path);
         var today = await app.Get("/api/today");
         await app.Put("/api/today", new { version = today["version"]!.GetValue<int>(), minutes = 40 });
         await app.Post("/api/today/anew", new { version = today["version"]!.GetValue<int>() + 1 });
     }
 
-    private static List<string> Titles(JsonNode today) => [.. today["drills"]!.AsArray()
-        .SelectMany(drill => drill!["targets"]!.AsArray().Select(target => target!["title"]!.GetValue<string>()).Append(drill["title"]!.GetValue<string>()))];
+    private static List<string> Titles(JsonNode today) =>
+        [
+            .. today["drills"]!
+                .AsArray()
+                .SelectMany(drill =>
+                    drill!["targets"]!
+                        .AsArray()
+                        .Select(target => target!["title"]!.GetValue<string>())
+                        .Append(drill["title"]!.GetValue<string>())
+                ),
+        ];
 }

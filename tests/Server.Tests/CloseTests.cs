@@ -15,9 +15,39 @@ public sealed class CloseTests : IDisposable
     public async Task How_fast_something_without_a_target_should_go_is_asked_once_and_a_close_sent_twice_asks_the_same()
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 24 }));
-        var passage = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 3, toBar = 4, readiness = "Shaping" }));
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var piece = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Mill Song",
+                    toBar = 24,
+                }
+            )
+        );
+        var passage = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Passage",
+                    pieceId = piece,
+                    fromBar = 3,
+                    toBar = 4,
+                    readiness = "Shaping",
+                }
+            )
+        );
         var close = await PlayAsync(passage);
         var asked = await app.Post("/api/session/close", close);
         var question = asked["targets"]!.AsArray().ShouldHaveSingleItem()!;
@@ -37,15 +67,48 @@ public sealed class CloseTests : IDisposable
     public async Task A_tempo_in_the_music_is_proposed_as_the_target_on_the_piece_and_at_the_close()
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Mill Song", toBar = 2, beat = "half" }));
-        var passage = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 1, toBar = 2, readiness = "Shaping" }));
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var piece = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Mill Song",
+                    toBar = 2,
+                    beat = "half",
+                }
+            )
+        );
+        var passage = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Passage",
+                    pieceId = piece,
+                    fromBar = 1,
+                    toBar = 2,
+                    readiness = "Shaping",
+                }
+            )
+        );
         (await app.Get($"/api/pieces/{piece}"))["proposed"].ShouldBeNull("it has no music");
         await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nT:Mill Song\nM:4/4\nL:1/4\nQ:1/4=152\nK:C\ncdef|g2c2|\n" });
 
         var proposed = (await app.Get($"/api/pieces/{piece}"))["proposed"]!;
         (proposed["tempo"]!.GetValue<int>(), proposed["marked"]!.GetValue<bool>()).ShouldBe((76, true));
-        (await app.Post("/api/session/close", await PlayAsync(passage)))["targets"]!.AsArray().ShouldHaveSingleItem()!["proposed"]!.GetValue<int>().ShouldBe(76);
+        (await app.Post("/api/session/close", await PlayAsync(passage)))["targets"]!.AsArray().ShouldHaveSingleItem()!["proposed"]!
+            .GetValue<int>()
+            .ShouldBe(76);
 
         await app.Put($"/api/materials/{piece}/target", new { target = 72 });
         (await app.Get($"/api/pieces/{piece}"))["proposed"].ShouldBeNull("it has a target");
@@ -57,9 +120,27 @@ public sealed class CloseTests : IDisposable
     {
         const string Lost = "select coalesce(sum(\"LostSeconds\"), 0) from \"SessionDrills\"";
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
-        await app.Post("/api/materials", new { kind = "Exercise", title = "C major", target = 100 });
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), one => one["target"]?["title"]?.GetValue<string>() == "C major" && one["cue"]!["countsTakes"]!.GetValue<bool>());
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        await app.Post(
+            "/api/materials",
+            new
+            {
+                kind = "Exercise",
+                title = "C major",
+                target = 100,
+            }
+        );
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), one =>
+            one["target"]?["title"]?.GetValue<string>() == "C major" && one["cue"]!["countsTakes"]!.GetValue<bool>()
+        );
         app.Number(Lost).ShouldBe(0);
         for (var take = 1; take <= 6 && session["target"]?["title"]?.GetValue<string>() == "C major"; take++)
             session = await app.Act(session, "Clean", take);
@@ -69,7 +150,9 @@ public sealed class CloseTests : IDisposable
     private async Task<object> PlayAsync(int passage)
     {
         var session = await app.Post("/api/session", new { version = 0 });
-        session = await app.SkipTo(session, one => one["target"]?["materialId"]?.GetValue<int>() == passage && one["cue"]!["countsTakes"]!.GetValue<bool>());
+        session = await app.SkipTo(session, one =>
+            one["target"]?["materialId"]?.GetValue<int>() == passage && one["cue"]!["countsTakes"]!.GetValue<bool>()
+        );
         session = await app.Act(session, "Clean", 30);
         return new { id = Guid.NewGuid(), sessionId = Id(session) };
     }

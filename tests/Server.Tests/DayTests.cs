@@ -69,7 +69,15 @@ public sealed class DayTests : IDisposable
     [Fact]
     public async Task A_session_across_the_day_boundary_belongs_to_the_day_it_began()
     {
-        var late = new DateTimeOffset(2031, 5, 15, 3, 50, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 15, 3, 50, 0, DateTimeKind.Unspecified)));
+        var late = new DateTimeOffset(
+            2031,
+            5,
+            15,
+            3,
+            50,
+            0,
+            TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 15, 3, 50, 0, DateTimeKind.Unspecified))
+        );
         await app.Clock(late);
         await app.FirstDay();
         (await app.Get("/api/today"))["day"]!.GetValue<string>().ShouldBe("2031-05-14");
@@ -90,7 +98,11 @@ public sealed class DayTests : IDisposable
         await app.Clock(Evening);
         var (_, first, second, _) = await app.FirstDay();
         var session = await app.Post("/api/session", new { version = 0 });
-        session = await app.SkipTo(session, now => now["cue"]!["countsTakes"]!.GetValue<bool>() && (int?)now["target"]?["materialId"] is { } material && (material == first || material == second));
+        session = await app.SkipTo(session, now =>
+            now["cue"]!["countsTakes"]!.GetValue<bool>()
+            && (int?)now["target"]?["materialId"] is { } material
+            && (material == first || material == second)
+        );
         var position = session["position"]!.GetValue<int>();
         var id = Guid.NewGuid();
         await Act("Missed", position, 5, id);
@@ -99,7 +111,9 @@ public sealed class DayTests : IDisposable
         var back = await Act("Undo", position, 6);
         Drill(back, position)["takes"]!.GetValue<int>().ShouldBe(0);
         foreach (var material in new[] { first, second })
-            (await app.Get($"/api/materials/{material}/history"))["visits"]!.AsArray().ShouldBeEmpty("a visit whose only take was taken back never was");
+            (await app.Get($"/api/materials/{material}/history"))["visits"]!
+                .AsArray()
+                .ShouldBeEmpty("a visit whose only take was taken back never was");
     }
 
     [Fact]
@@ -108,7 +122,17 @@ public sealed class DayTests : IDisposable
         await app.Clock(Evening);
         await app.FirstDay();
         await app.Post("/api/session", new { version = 0 });
-        var close = await app.Post("/api/session/close", new { id = Guid.NewGuid(), sessionId = Id(await app.Get("/api/session")), tension = 3, pain = true, where = "left thumb" });
+        var close = await app.Post(
+            "/api/session/close",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(await app.Get("/api/session")),
+                tension = 3,
+                pain = true,
+                where = "left thumb",
+            }
+        );
         close["advice"]!.GetValue<string>().ShouldContain("doctor");
         Quiet(await app.Get("/api/today")).ShouldBeTrue();
         await app.Clock(Evening.AddDays(1));
@@ -142,16 +166,40 @@ public sealed class DayTests : IDisposable
         (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse();
     }
 
-    private static bool Quiet(JsonNode today) => today["drills"]!.AsArray().All(drill => (string?)drill!["area"] is null or "Ear" || (string?)drill["method"] == "silent study");
+    private static bool Quiet(JsonNode today) =>
+        today["drills"]!.AsArray().All(drill => (string?)drill!["area"] is null or "Ear" || (string?)drill["method"] == "silent study");
 
-    private static string Reasons(JsonNode today) => string.Join('|', today["drills"]!.AsArray().Select(drill => $"{drill!["title"]}: {drill["reason"]}"));
+    private static string Reasons(JsonNode today) =>
+        string.Join('|', today["drills"]!.AsArray().Select(drill => $"{drill!["title"]}: {drill["reason"]}"));
 
-    private static JsonNode Drill(JsonNode session, int position) => session["drills"]!.AsArray().First(drill => (int)drill!["position"]! == position)!;
+    private static JsonNode Drill(JsonNode session, int position) =>
+        session["drills"]!.AsArray().First(drill => (int)drill!["position"]! == position)!;
 
-    private async Task<double> Pulse(double seconds) => (await app.Post("/api/session/pulse", new { sessionId = Id(await app.Get("/api/session")), position = 0, playedSeconds = seconds }))["playedSeconds"]!.GetValue<double>();
+    private async Task<double> Pulse(double seconds) =>
+        (
+            await app.Post(
+                "/api/session/pulse",
+                new
+                {
+                    sessionId = Id(await app.Get("/api/session")),
+                    position = 0,
+                    playedSeconds = seconds,
+                }
+            )
+        )["playedSeconds"]!.GetValue<double>();
 
     private async Task<JsonNode> Act(string kind, int position, double seconds, Guid? id = null) =>
-        await app.Post("/api/session/act", new { id = id ?? Guid.NewGuid(), sessionId = Id(await app.Get("/api/session")), position, playedSeconds = seconds, kind });
+        await app.Post(
+            "/api/session/act",
+            new
+            {
+                id = id ?? Guid.NewGuid(),
+                sessionId = Id(await app.Get("/api/session")),
+                position,
+                playedSeconds = seconds,
+                kind,
+            }
+        );
 
     /// <summary>Plays every drill for its minutes, a take every twenty seconds.</summary>
     private async Task PlayAll(JsonNode today, Func<int, bool> clean)
@@ -169,7 +217,15 @@ public sealed class DayTests : IDisposable
                 if (session["cue"]!["countsTakes"]!.GetValue<bool>())
                     session = await Act(clean(position) ? "Clean" : "Missed", position, seconds);
                 else
-                    await app.Post("/api/session/pulse", new { sessionId = Id(session), position, playedSeconds = seconds });
+                    await app.Post(
+                        "/api/session/pulse",
+                        new
+                        {
+                            sessionId = Id(session),
+                            position,
+                            playedSeconds = seconds,
+                        }
+                    );
             }
 
             if (session["position"]!.GetValue<int>() == position)

@@ -17,8 +17,33 @@ public sealed class DeskTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var blocks = new[] { new { area = "WarmUp", least = 1, wanted = 3, most = 20 }, new { area = "Play", least = 2, wanted = 9, most = 200 } };
-        var wednesday = await app.Post("/api/routines", new { name = "Wednesday play", interwoven = false, weekdays = new[] { 2 }, blocks });
+        var blocks = new[]
+        {
+            new
+            {
+                area = "WarmUp",
+                least = 1,
+                wanted = 3,
+                most = 20,
+            },
+            new
+            {
+                area = "Play",
+                least = 2,
+                wanted = 9,
+                most = 200,
+            },
+        };
+        var wednesday = await app.Post(
+            "/api/routines",
+            new
+            {
+                name = "Wednesday play",
+                interwoven = false,
+                weekdays = new[] { 2 },
+                blocks,
+            }
+        );
         var today = await app.Get("/api/today");
         today["routineName"]!.GetValue<string>().ShouldBe("Wednesday play");
         today["routineId"]!.GetValue<int>().ShouldBe(App.Id(wednesday));
@@ -36,10 +61,21 @@ public sealed class DeskTests : IDisposable
         await app.FirstDay();
         var plain = await app.Put("/api/today", new { version = 0, until = "18:50" });
         plain["minutes"]!.GetValue<int>().ShouldBe(50);
-        var rehearsal = await app.Put("/api/today", new { version = 1, demands = new[] { "Rehearsal" }, purpose = "even shifts" });
+        var rehearsal = await app.Put(
+            "/api/today",
+            new
+            {
+                version = 1,
+                demands = new[] { "Rehearsal" },
+                purpose = "even shifts",
+            }
+        );
         MinutesOf(rehearsal, "WarmUp").ShouldBeLessThan(MinutesOf(plain, "WarmUp"));
         rehearsal["purpose"]!.GetValue<string>().ShouldBe("even shifts");
-        rehearsal["summary"]!.AsArray().Select(line => line!.GetValue<string>()).ShouldContain(line => line.Contains("rehearsal", StringComparison.Ordinal));
+        rehearsal["summary"]!
+            .AsArray()
+            .Select(line => line!.GetValue<string>())
+            .ShouldContain(line => line.Contains("rehearsal", StringComparison.Ordinal));
         rehearsal["total"]!.GetValue<int>().ShouldBe(50);
     }
 
@@ -51,9 +87,26 @@ public sealed class DeskTests : IDisposable
         var today = await app.Get("/api/today");
         var drill = today["drills"]!.AsArray().First(one => (string?)one!["area"] == "Technique")!;
         var id = drill["id"]!.GetValue<string>();
-        var changed = await app.Post("/api/today/changes", new { version = 0, kind = "Minutes", drillId = id, value = 9 });
+        var changed = await app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = 0,
+                kind = "Minutes",
+                drillId = id,
+                value = 9,
+            }
+        );
         changed["total"]!.GetValue<int>().ShouldBe(30 + 9 - drill["minutes"]!.GetValue<int>());
-        changed = await app.Post("/api/today/changes", new { version = 1, kind = "Lock", drillId = id });
+        changed = await app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = 1,
+                kind = "Lock",
+                drillId = id,
+            }
+        );
         var anew = await app.Post("/api/today/anew", new { version = 2 });
         anew["total"]!.GetValue<int>().ShouldBe(30);
         var kept = anew["drills"]!.AsArray().First(one => one!["id"]!.GetValue<string>() == id)!;
@@ -67,7 +120,17 @@ public sealed class DeskTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var book = await app.Post("/api/materials", new { kind = "Book", title = "Small Tunes", examples = 200, nextExample = 41, perDay = 3 });
+        var book = await app.Post(
+            "/api/materials",
+            new
+            {
+                kind = "Book",
+                title = "Small Tunes",
+                examples = 200,
+                nextExample = 41,
+                perDay = 3,
+            }
+        );
         book["daysLeft"]!.GetValue<int>().ShouldBe(75, "three a day on five days a week, until it is known better");
         var session = await app.Post("/api/session", new { version = 0 });
         while ((string?)session["target"]?["key"] != $"book:{App.Id(book)}:41")
@@ -80,7 +143,8 @@ public sealed class DeskTests : IDisposable
             (await Next()).ShouldBe(41);
         }
 
-        async Task<int> Next() => (await app.Get("/api/materials")).AsArray().First(one => App.Id(one!) == App.Id(book))!["nextExample"]!.GetValue<int>();
+        async Task<int> Next() =>
+            (await app.Get("/api/materials")).AsArray().First(one => App.Id(one!) == App.Id(book))!["nextExample"]!.GetValue<int>();
     }
 
     [Fact]
@@ -91,7 +155,25 @@ public sealed class DeskTests : IDisposable
         var profile = (await app.Get("/api/profile")).AsObject();
         profile["weekdayMinutes"]![2] = 5;
         await app.Put("/api/profile", profile.DeepClone());
-        var heavy = await app.Post("/api/routines", new { name = "Long haul", interwoven = false, weekdays = new[] { 2 }, blocks = new[] { new { area = "Technique", least = 12, wanted = 20, most = 40 } } });
+        var heavy = await app.Post(
+            "/api/routines",
+            new
+            {
+                name = "Long haul",
+                interwoven = false,
+                weekdays = new[] { 2 },
+                blocks = new[]
+                {
+                    new
+                    {
+                        area = "Technique",
+                        least = 12,
+                        wanted = 20,
+                        most = 40,
+                    },
+                },
+            }
+        );
         var today = await app.Get("/api/today");
         today["minutes"]!.GetValue<int>().ShouldBe(5);
         today["total"]!.GetValue<int>().ShouldBe(5);
@@ -108,8 +190,28 @@ public sealed class DeskTests : IDisposable
         today["warnings"]!.AsArray().ShouldBeEmpty();
         for (var i = 1; i <= 4; i++)
         {
-            var extra = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 10 + i, toBar = 11 + i }));
-            today = await app.Post("/api/today/changes", new { version = i, kind = "Add", value = 1, materialId = extra });
+            var extra = Id(
+                await app.Post(
+                    "/api/materials",
+                    new
+                    {
+                        kind = "Passage",
+                        pieceId = piece,
+                        fromBar = 10 + i,
+                        toBar = 11 + i,
+                    }
+                )
+            );
+            today = await app.Post(
+                "/api/today/changes",
+                new
+                {
+                    version = i,
+                    kind = "Add",
+                    value = 1,
+                    materialId = extra,
+                }
+            );
         }
 
         var warning = today["warnings"]!.AsArray().Select(line => line!.GetValue<string>()).ShouldHaveSingleItem();
@@ -123,16 +225,17 @@ public sealed class DeskTests : IDisposable
         await app.Clock(Evening);
         var (_, first, _, _) = await app.FirstDay();
         var body = (await app.Get("/api/materials")).AsArray().First(one => App.Id(one!) == first)!;
-        JsonObject Wish(bool resting, int version) => new()
-        {
-            ["kind"] = "Passage",
-            ["pieceId"] = body["pieceId"]!.GetValue<int>(),
-            ["fromBar"] = 3,
-            ["toBar"] = 4,
-            ["readiness"] = "Shaping",
-            ["resting"] = resting,
-            ["version"] = version,
-        };
+        JsonObject Wish(bool resting, int version) =>
+            new()
+            {
+                ["kind"] = "Passage",
+                ["pieceId"] = body["pieceId"]!.GetValue<int>(),
+                ["fromBar"] = 3,
+                ["toBar"] = 4,
+                ["readiness"] = "Shaping",
+                ["resting"] = resting,
+                ["version"] = version,
+            };
         await app.Put($"/api/materials/{first}", Wish(resting: true, 0));
         Materials(await app.Get("/api/today")).ShouldNotContain(first);
         await app.Put($"/api/materials/{first}", Wish(resting: false, 1));
@@ -163,17 +266,45 @@ public sealed class DeskTests : IDisposable
         await app.Clock(Evening);
         var (_, first, second, exercise) = await app.FirstDay();
         var session = await app.Post("/api/session", new { version = 0 });
-        while ((int?)session["target"]?["materialId"] is not { } material || (material != first && material != second) || !session["cue"]!["countsTakes"]!.GetValue<bool>())
+        while (
+            (int?)session["target"]?["materialId"] is not { } material
+            || (material != first && material != second)
+            || !session["cue"]!["countsTakes"]!.GetValue<bool>()
+        )
             session = await Act(session, "Skip");
         var played = session["target"]!["materialId"]!.GetValue<int>();
         session = await Act(session, "Clean");
-        await app.Post("/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 3 });
+        await app.Post(
+            "/api/session/act",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(session),
+                position = session["position"]!.GetValue<int>(),
+                playedSeconds = 1,
+                kind = "Readiness",
+                value = 3,
+            }
+        );
         var history = await app.Get($"/api/materials/{played}/history");
         history["visits"]![0]!["takes"]!.GetValue<int>().ShouldBe(1);
         history["visits"]![0]!["grade"]!.GetValue<string>().ShouldBe("Good");
         history["ratings"]!.AsArray().Last()!["readiness"]!.GetValue<string>().ShouldBe("Ready");
         history["ratings"]!.AsArray().Count.ShouldBe(1, "one rating a day");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 1, kind = "Readiness", value = 4 }, "value");
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/session/act",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(session),
+                position = session["position"]!.GetValue<int>(),
+                playedSeconds = 1,
+                kind = "Readiness",
+                value = 4,
+            },
+            "value"
+        );
         exercise.ShouldNotBe(played);
     }
 
@@ -185,7 +316,15 @@ public sealed class DeskTests : IDisposable
         var key = Guid.NewGuid();
         var entry = await app.Post("/api/journal", new { key, text = "100% better_now" });
         App.Id(await app.Post("/api/journal", new { key, text = "100% better_now" })).ShouldBe(App.Id(entry));
-        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "100 times worse", kind = "Shelf" });
+        await app.Post(
+            "/api/journal",
+            new
+            {
+                key = Guid.NewGuid(),
+                text = "100 times worse",
+                kind = "Shelf",
+            }
+        );
         (await Found("100%25")).ShouldBe(1);
         (await Found("better_")).ShouldBe(1);
         (await Found("100")).ShouldBe(2);
@@ -195,7 +334,8 @@ public sealed class DeskTests : IDisposable
         (await Found("calm")).ShouldBe(0);
         await app.Refused(HttpMethod.Post, "/api/journal", new { key = Guid.NewGuid(), text = "   " }, "text");
 
-        async Task<int> Found(string search) => (await app.Get($"/api/journal?search={search}"))["days"]!.AsArray().Sum(day => day!["entries"]!.AsArray().Count);
+        async Task<int> Found(string search) =>
+            (await app.Get($"/api/journal?search={search}"))["days"]!.AsArray().Sum(day => day!["entries"]!.AsArray().Count);
     }
 
     [Fact]
@@ -240,5 +380,11 @@ public sealed class DeskTests : IDisposable
     private Task<JsonNode> Act(JsonNode session, string kind) => app.Act(session, kind);
 
     private static List<int> Materials(JsonNode today) =>
-        [.. today["drills"]!.AsArray().SelectMany(drill => drill!["targets"]!.AsArray()).Select(target => (int?)target!["materialId"]).OfType<int>()];
+        [
+            .. today["drills"]!
+                .AsArray()
+                .SelectMany(drill => drill!["targets"]!.AsArray())
+                .Select(target => (int?)target!["materialId"])
+                .OfType<int>(),
+        ];
 }

@@ -20,15 +20,39 @@ public sealed class InstrumentTests : IDisposable
         var choices = await app.Get("/api/technique/choices");
         choices["lowest"]!.GetValue<string>().ShouldBe("E3");
         var parts = (await app.Get("/api/warm-ups"))["versions"]!.AsArray().SelectMany(version => version!["parts"]!.AsArray()).ToList();
-        parts.ShouldAllBe(part => !part!["how"]!.GetValue<string>().Contains("stroke, light fingers") && !part["how"]!.GetValue<string>().Contains("elbow"), "a guitar is not bowed");
+        parts.ShouldAllBe(
+            part =>
+                !part!["how"]!.GetValue<string>().Contains("stroke, light fingers") && !part["how"]!.GetValue<string>().Contains("elbow"),
+            "a guitar is not bowed"
+        );
     }
 
     [Fact]
     public async Task What_nobody_knows_by_name_is_asked_for()
     {
         await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Nyckelharpa", weekdayMinutes = Week }, "family");
-        await app.Refused(HttpMethod.Put, "/api/profile", new { instrument = "Nyckelharpa", family = "strings", weekdayMinutes = Week }, "lowest");
-        await app.Put("/api/profile", new { instrument = "Nyckelharpa", family = "strings", lowest = "C3", highest = "C5", weekdayMinutes = Week });
+        await app.Refused(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument = "Nyckelharpa",
+                family = "strings",
+                weekdayMinutes = Week,
+            },
+            "lowest"
+        );
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Nyckelharpa",
+                family = "strings",
+                lowest = "C3",
+                highest = "C5",
+                weekdayMinutes = Week,
+            }
+        );
         (await app.Get("/api/technique/choices"))["lowest"]!.GetValue<string>().ShouldBe("C3");
         (await app.Get("/api/instruments?name=Nyckelharpa"))["found"].ShouldBeNull();
     }

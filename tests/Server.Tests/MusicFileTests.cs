@@ -20,7 +20,11 @@ public sealed class MusicFileTests : IDisposable
         var (piece, _, _, _) = await app.FirstDay();
         await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:3/4\nL:1/4\nK:F\nF G A|B c d|" });
         // Bar 2 is written as two halves without a repeat sign between, as notation programs cut a bar at the end of a line.
-        await RefusedAsync(piece, Score(Measure(1, 3) + Measure(2, 2, "implicit=\"yes\"") + Measure(3, 1, "implicit=\"yes\"") + Measure(4, 3)), "join them");
+        await RefusedAsync(
+            piece,
+            Score(Measure(1, 3) + Measure(2, 2, "implicit=\"yes\"") + Measure(3, 1, "implicit=\"yes\"") + Measure(4, 3)),
+            "join them"
+        );
         (await app.Get($"/api/pieces/{piece}/bars?from=1&to=2"))["abc"]!.GetValue<string>().ShouldContain("F");
     }
 
@@ -29,9 +33,14 @@ public sealed class MusicFileTests : IDisposable
     {
         await app.Clock(Evening);
         var (piece, first, second, _) = await app.FirstDay();
-        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 24)) });
+        await app.Put(
+            $"/api/pieces/{piece}/music",
+            new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 24)) }
+        );
         app.Write($"UPDATE Music SET Abc = 'X:1{'\n'}M:3/4{'\n'}K:F{'\n'}C2 D2 E2|E2 F2|C2 D2 E2|' WHERE MaterialId = {piece}");
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => (int?)now["target"]?["materialId"] is { } here && (here == first || here == second));
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
+            (int?)now["target"]?["materialId"] is { } here && (here == first || here == second)
+        );
         session["abc"]!.GetValue<string>().ShouldBeEmpty();
         session["musicWord"]!.GetValue<string>().ShouldContain("Take its file again");
         session = await app.Act(session, "Done");
@@ -54,11 +63,28 @@ public sealed class MusicFileTests : IDisposable
         var (piece, _, _, _) = await app.FirstDay();
         var file = kind switch
         {
-            "forward" => Score("<measure><attributes><divisions>1</divisions></attributes><forward><duration>10000000</duration></forward>" + Note(1) + "</measure>"),
-            "nested" => Score("<measure>" + string.Concat(Enumerable.Repeat("<a>", 200_000)) + string.Concat(Enumerable.Repeat("</a>", 200_000)) + Note(1) + "</measure>"),
-            "attributes" => Score("<measure " + string.Join(' ', Enumerable.Range(0, 400_000).Select(i => $"a{i}=\"\"")) + ">" + Note(1) + "</measure>"),
+            "forward" => Score(
+                "<measure><attributes><divisions>1</divisions></attributes><forward><duration>10000000</duration></forward>"
+                    + Note(1)
+                    + "</measure>"
+            ),
+            "nested" => Score(
+                "<measure>"
+                    + string.Concat(Enumerable.Repeat("<a>", 200_000))
+                    + string.Concat(Enumerable.Repeat("</a>", 200_000))
+                    + Note(1)
+                    + "</measure>"
+            ),
+            "attributes" => Score(
+                "<measure " + string.Join(' ', Enumerable.Range(0, 400_000).Select(i => $"a{i}=\"\"")) + ">" + Note(1) + "</measure>"
+            ),
             "one bar" => Score("<measure>" + Note(1) + string.Concat(Enumerable.Repeat("<x/>", 4_000_000)) + "</measure>"),
-            "one chord" => Score("<measure>" + Note(1) + string.Concat(Enumerable.Repeat(Note(1).Replace("<note>", "<note><chord/>", StringComparison.Ordinal), 150_000)) + "</measure>"),
+            "one chord" => Score(
+                "<measure>"
+                    + Note(1)
+                    + string.Concat(Enumerable.Repeat(Note(1).Replace("<note>", "<note><chord/>", StringComparison.Ordinal), 150_000))
+                    + "</measure>"
+            ),
             "midi notes" => Midi(2_000_000, chord: 1),
             _ => Midi(1_500_000, chord: 128),
         };
@@ -67,7 +93,9 @@ public sealed class MusicFileTests : IDisposable
         var watch = Stopwatch.StartNew();
         await RefusedAsync(piece, file, kind == "forward" ? "no notes" : "Export");
         process.Refresh();
-        TestContext.Current.SendDiagnosticMessage($"{kind}: {file.Length:N0} bytes, {watch.Elapsed.TotalSeconds:0.00} s, {(process.TotalProcessorTime - before).TotalSeconds:0.00} s of CPU with all tests beside it");
+        TestContext.Current.SendDiagnosticMessage(
+            $"{kind}: {file.Length:N0} bytes, {watch.Elapsed.TotalSeconds:0.00} s, {(process.TotalProcessorTime - before).TotalSeconds:0.00} s of CPU with all tests beside it"
+        );
         await app.Refused(HttpMethod.Get, $"/api/pieces/{piece}/bars?from=1&to=1", "", "id", 404);
     }
 
@@ -77,9 +105,14 @@ public sealed class MusicFileTests : IDisposable
         var (piece, _, _, _) = await app.FirstDay();
         var bars = string.Concat(Enumerable.Range(1, 120).Select(number => Measure(number, 3)));
         var parts = string.Concat(Enumerable.Range(1, 60).Select(number => $"<part id=\"P{number}\">{bars}</part>"));
-        var answer = await SendAsync(piece, Encoding.Unicode.GetPreamble().Concat(Encoding.Unicode.GetBytes($"<score-partwise>{parts}</score-partwise>")).ToArray());
+        var answer = await SendAsync(
+            piece,
+            Encoding.Unicode.GetPreamble().Concat(Encoding.Unicode.GetBytes($"<score-partwise>{parts}</score-partwise>")).ToArray()
+        );
         answer.Status.ShouldBe(200, answer.Text);
-        JsonNode.Parse(await app.Http.GetStringAsync($"/api/pieces/{piece}"))!["leftOut"]!.AsArray().ShouldContain(line => line!.GetValue<string>().StartsWith("59 of 60 parts", StringComparison.Ordinal));
+        JsonNode.Parse(await app.Http.GetStringAsync($"/api/pieces/{piece}"))!["leftOut"]!
+            .AsArray()
+            .ShouldContain(line => line!.GetValue<string>().StartsWith("59 of 60 parts", StringComparison.Ordinal));
     }
 
     private async Task RefusedAsync(int piece, byte[] file, string words)
@@ -97,12 +130,14 @@ public sealed class MusicFileTests : IDisposable
         return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync());
     }
 
-    private static byte[] Score(string measures) => Encoding.UTF8.GetBytes($"<score-partwise><part id=\"P1\">{measures}</part></score-partwise>");
+    private static byte[] Score(string measures) =>
+        Encoding.UTF8.GetBytes($"<score-partwise><part id=\"P1\">{measures}</part></score-partwise>");
 
     private static string Measure(int number, int beats, string more = "") =>
         $"<measure number=\"{number}\" {more}>{(number == 1 ? "<attributes><divisions>1</divisions><time><beats>3</beats><beat-type>4</beat-type></time></attributes>" : "")}{string.Concat(Enumerable.Repeat(Note(1), beats))}</measure>";
 
-    private static string Note(int duration) => $"<note><pitch><step>C</step><octave>5</octave></pitch><duration>{duration}</duration></note>";
+    private static string Note(int duration) =>
+        $"<note><pitch><step>C</step><octave>5</octave></pitch><duration>{duration}</duration></note>";
 
     /// <summary>Notes one after the other, or in chords of so many, each a tick long.</summary>
     private static byte[] Midi(int notes, int chord)
@@ -118,6 +153,25 @@ public sealed class MusicFileTests : IDisposable
 
         track.Write([0, 0xFF, 0x2F, 0]);
         var length = (int)track.Length;
-        return [.. "MThd"u8, 0, 0, 0, 6, 0, 0, 0, 1, 0, 96, .. "MTrk"u8, (byte)(length >> 24), (byte)(length >> 16), (byte)(length >> 8), (byte)length, .. track.ToArray()];
+        return
+        [
+            .. "MThd"u8,
+            0,
+            0,
+            0,
+            6,
+            0,
+            0,
+            0,
+            1,
+            0,
+            96,
+            .. "MTrk"u8,
+            (byte)(length >> 24),
+            (byte)(length >> 16),
+            (byte)(length >> 8),
+            (byte)length,
+            .. track.ToArray(),
+        ];
     }
 }

@@ -17,7 +17,10 @@ public sealed class OfferTests : IDisposable
     {
         await app.Clock(Evening);
         var (piece, first, _, _) = await app.FirstDay();
-        await app.Put($"/api/pieces/{piece}/music", new { abc = $"X:1\nM:4/4\nL:1/4\nK:Ebmaj\n{string.Concat(Enumerable.Repeat("EFGA|", 24))}" });
+        await app.Put(
+            $"/api/pieces/{piece}/music",
+            new { abc = $"X:1\nM:4/4\nL:1/4\nK:Ebmaj\n{string.Concat(Enumerable.Repeat("EFGA|", 24))}" }
+        );
         await app.Refused(HttpMethod.Get, $"/api/materials/{first}/offers", "", "difficulty");
         await HardAsync(first, piece, "shift");
         (await app.Get("/api/today"))["techniqueFor"]!.GetValue<string>().ShouldEndWith("no exercise for it yet");
@@ -31,8 +34,18 @@ public sealed class OfferTests : IDisposable
         made.Select(offer => offer!["title"]!.GetValue<string>()).ShouldBeUnique();
         made.ShouldAllBe(offer => offer!["title"]!.GetValue<string>().StartsWith("E♭ major", StringComparison.Ordinal));
 
-        await app.Post("/api/technique/exercises", new { sheet = JsonNode.Parse(made[0]!["sheet"]!.ToJsonString()), serves = new[] { "vibrato" }, title = made[0]!["title"]!.GetValue<string>() });
-        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!.GetValue<string>().ShouldBe(made[0]!["title"]!.GetValue<string>());
+        await app.Post(
+            "/api/technique/exercises",
+            new
+            {
+                sheet = JsonNode.Parse(made[0]!["sheet"]!.ToJsonString()),
+                serves = new[] { "vibrato" },
+                title = made[0]!["title"]!.GetValue<string>(),
+            }
+        );
+        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!
+            .GetValue<string>()
+            .ShouldBe(made[0]!["title"]!.GetValue<string>());
         (await app.Get("/api/today"))["techniqueFor"]!.GetValue<string>().ShouldStartWith("vibrato in Mill Song");
     }
 
@@ -48,13 +61,37 @@ public sealed class OfferTests : IDisposable
         (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().Count.ShouldBe(1);
 
         var known = (await app.Get("/api/materials")).AsArray().First(one => Id(one!) == exercise)!;
-        await app.Put($"/api/materials/{exercise}", new { kind = "Exercise", title = "D major", target = 90, serves = known["serves"]!.AsArray().Select(one => one!.GetValue<string>()), version = known["version"]!.GetValue<int>() });
-        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!.GetValue<string>().ShouldBe("D major");
+        await app.Put(
+            $"/api/materials/{exercise}",
+            new
+            {
+                kind = "Exercise",
+                title = "D major",
+                target = 90,
+                serves = known["serves"]!.AsArray().Select(one => one!.GetValue<string>()),
+                version = known["version"]!.GetValue<int>(),
+            }
+        );
+        (await app.Get($"/api/materials/{first}/offers"))["known"]!.AsArray().ShouldHaveSingleItem()!["name"]!
+            .GetValue<string>()
+            .ShouldBe("D major");
     }
 
     private async Task HardAsync(int passage, int piece, string difficulty)
     {
         var known = (await app.Get("/api/materials")).AsArray().First(one => Id(one!) == passage)!;
-        await app.Put($"/api/materials/{passage}", new { kind = "Passage", pieceId = piece, fromBar = 3, toBar = 4, readiness = "Shaping", difficulty, version = known["version"]!.GetValue<int>() });
+        await app.Put(
+            $"/api/materials/{passage}",
+            new
+            {
+                kind = "Passage",
+                pieceId = piece,
+                fromBar = 3,
+                toBar = 4,
+                readiness = "Shaping",
+                difficulty,
+                version = known["version"]!.GetValue<int>(),
+            }
+        );
     }
 }

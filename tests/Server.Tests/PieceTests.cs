@@ -29,17 +29,49 @@ public sealed class PieceTests : IDisposable
 
         await app.Clock(Evening.AddDays(7));
         await app.Put($"/api/pieces/passages/{passage}/rating", new { readiness = "Shaping" });
-        await app.Put($"/api/pieces/passages/{passage}/missing", new { cause = "rushing", remedy = "Silence shows it.", method = "silent-bars" });
+        await app.Put(
+            $"/api/pieces/passages/{passage}/missing",
+            new
+            {
+                cause = "rushing",
+                remedy = "Silence shows it.",
+                method = "silent-bars",
+            }
+        );
         view = await app.Get($"/api/pieces/{piece}");
         view["columns"]!.AsArray().Count.ShouldBe(2);
         view["passages"]![0]!["ratings"]!.AsArray().Select(one => (string)one!["readiness"]!).ShouldBe(["Raw", "Shaping"]);
-        (await app.Get("/api/today"))["drills"]!.AsArray().SelectMany(drill => drill!["targets"]!.AsArray()).ShouldContain(target => (int?)target!["materialId"] == passage);
+        (await app.Get("/api/today"))["drills"]!
+            .AsArray()
+            .SelectMany(drill => drill!["targets"]!.AsArray())
+            .ShouldContain(target => (int?)target!["materialId"] == passage);
         await app.Refused(HttpMethod.Put, $"/api/pieces/passages/{passage}/missing", new { cause = "Wrong notes" }, "cause");
-        await app.Refused(HttpMethod.Put, $"/api/pieces/passages/{passage}/missing", new { cause = "rushing", method = "shouting" }, "method");
+        await app.Refused(
+            HttpMethod.Put,
+            $"/api/pieces/passages/{passage}/missing",
+            new { cause = "rushing", method = "shouting" },
+            "method"
+        );
         await app.Refused(HttpMethod.Post, $"/api/pieces/{piece}/reading", new { marks = new[] { 99 } }, "marks");
-        await app.Refused(HttpMethod.Post, $"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 3, to = 99 } } }, "passages[0]");
-        await app.Put($"/api/pieces/passages/{passage}/missing", new { cause = "left thumb late", remedy = "Thumb first, alone.", method = "slow-anchor" });
-        (await app.Get("/api/pieces/causes")).AsArray().Select(one => (string)one!["name"]!).ShouldContain("left thumb late", "one's own are offered again");
+        await app.Refused(
+            HttpMethod.Post,
+            $"/api/pieces/{piece}/passages",
+            new { passages = new[] { new { from = 3, to = 99 } } },
+            "passages[0]"
+        );
+        await app.Put(
+            $"/api/pieces/passages/{passage}/missing",
+            new
+            {
+                cause = "left thumb late",
+                remedy = "Thumb first, alone.",
+                method = "slow-anchor",
+            }
+        );
+        (await app.Get("/api/pieces/causes"))
+            .AsArray()
+            .Select(one => (string)one!["name"]!)
+            .ShouldContain("left thumb late", "one's own are offered again");
     }
 
     [Fact]
@@ -53,12 +85,16 @@ public sealed class PieceTests : IDisposable
         chain["steps"]!.GetValue<int>().ShouldBe(5, "a chain of five notes has five steps");
         var moved = await app.Get($"/api/pieces/{piece}/bars?from=1&to=1&key=G%20major");
         (moved["played"]![0]!["midi"]!.GetValue<int>() - chain["played"]![0]!["midi"]!.GetValue<int>()).ShouldBe(2, "from F to G");
-        (await app.Get($"/api/pieces/{piece}/bars?from=1&to=1&variant=melody-only"))["reason"]!.GetValue<string>().ShouldContain("one voice only");
+        (await app.Get($"/api/pieces/{piece}/bars?from=1&to=1&variant=melody-only"))["reason"]!
+            .GetValue<string>()
+            .ShouldContain("one voice only");
         await app.Send(HttpMethod.Get, $"/api/pieces/{piece}/bars?from=3&to=9", null, 400);
         await app.Refused(HttpMethod.Put, $"/api/pieces/{piece}/music", new { abc = "K:C\nCDE?|" }, "file");
 
         await app.Post($"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 1, to = 2 } } });
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => ((string?)now["target"]?["title"])?.StartsWith("Kite Song, 1–2", StringComparison.Ordinal) == true);
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
+            ((string?)now["target"]?["title"])?.StartsWith("Kite Song, 1–2", StringComparison.Ordinal) == true
+        );
         session["abc"]!.GetValue<string>().ShouldContain("K:F clef=alto\n");
     }
 
@@ -67,15 +103,25 @@ public sealed class PieceTests : IDisposable
     {
         var piece = await Piece();
         var bar = "<measure><note><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration></note></measure>";
-        (await Send(piece, $"<score-partwise><part><measure><attributes><divisions>1</divisions></attributes></measure>{string.Concat(Enumerable.Repeat(bar, 23))}</part><part/></score-partwise>")).ShouldBe(HttpStatusCode.OK);
+        (
+            await Send(
+                piece,
+                $"<score-partwise><part><measure><attributes><divisions>1</divisions></attributes></measure>{string.Concat(Enumerable.Repeat(bar, 23))}</part><part/></score-partwise>"
+            )
+        ).ShouldBe(HttpStatusCode.OK);
         var before = (await app.Get($"/api/pieces/{piece}/bars?from=1&to=4")).ToJsonString();
-        (await Send(piece, "<!DOCTYPE x [<!ENTITY f SYSTEM \"file:///etc/passwd\">]><score-partwise>&f;</score-partwise>")).ShouldBe(HttpStatusCode.BadRequest);
+        (await Send(piece, "<!DOCTYPE x [<!ENTITY f SYSTEM \"file:///etc/passwd\">]><score-partwise>&f;</score-partwise>")).ShouldBe(
+            HttpStatusCode.BadRequest
+        );
         (await Send(piece, "<score-partwise><part>")).ShouldBe(HttpStatusCode.BadRequest);
         (await Send(piece, "")).ShouldBe(HttpStatusCode.BadRequest);
         (await app.Get($"/api/pieces/{piece}/bars?from=1&to=4")).ToJsonString().ShouldBe(before);
         (await app.Get($"/api/pieces/{piece}"))["leftOut"]!.ToJsonString().ShouldContain("1 of 2 parts");
         (await Send(piece, "MThd\0\0\0\u0006\0\u0001\0\u0001\0`")).ShouldBe(HttpStatusCode.BadRequest, "a MIDI file without a note");
-        (await Send(piece, "MThd\0\0\0\u0006\0\0\0\u0001\0`MTrk\0\0\0\u0009\0\u0011<@`\u0001<\0")).ShouldBe(HttpStatusCode.BadRequest, "broken in the middle");
+        (await Send(piece, "MThd\0\0\0\u0006\0\0\0\u0001\0`MTrk\0\0\0\u0009\0\u0011<@`\u0001<\0")).ShouldBe(
+            HttpStatusCode.BadRequest,
+            "broken in the middle"
+        );
     }
 
     [Fact]
@@ -90,10 +136,14 @@ public sealed class PieceTests : IDisposable
         var kept = await app.Put($"/api/materials/{piece}", view);
         kept["laterDates"]!.AsArray().Select(date => date!.GetValue<string>()).ShouldBe(["2031-05-30", "2031-06-20"]);
         kept["weekTimes"]!.GetValue<int>().ShouldBe(3);
-        (await app.Get("/api/today"))["drills"]!.AsArray().ShouldContain(drill => drill!["reason"]!.GetValue<string>().Contains("tomorrow is the day"));
+        (await app.Get("/api/today"))["drills"]!
+            .AsArray()
+            .ShouldContain(drill => drill!["reason"]!.GetValue<string>().Contains("tomorrow is the day"));
         await app.Clock(Evening.AddDays(2));
         (await app.Get($"/api/pieces/{piece}"))["performance"]!.GetValue<string>().ShouldBe("2031-05-30");
-        (await app.Get($"/api/pieces/{piece}"))["plan"]!["sectionsFrom"]!.GetValue<string>().ShouldBe("2031-05-16", "it goes on from where it stands");
+        (await app.Get($"/api/pieces/{piece}"))["plan"]!["sectionsFrom"]!
+            .GetValue<string>()
+            .ShouldBe("2031-05-16", "it goes on from where it stands");
         view["version"] = kept["version"]!.DeepClone();
         view["weekTimes"] = 9;
         await app.Refused(HttpMethod.Put, $"/api/materials/{piece}", view, "weekMinutes");
@@ -103,7 +153,10 @@ public sealed class PieceTests : IDisposable
     public async Task A_performance_that_does_not_fit_is_said_in_the_plan_and_mended_by_letting_passages_rest()
     {
         var piece = await Piece("2031-05-20");
-        await app.Post($"/api/pieces/{piece}/passages", new { passages = Enumerable.Range(1, 9).Select(i => new { from = 2 * i, to = (2 * i) + 1 }) });
+        await app.Post(
+            $"/api/pieces/{piece}/passages",
+            new { passages = Enumerable.Range(1, 9).Select(i => new { from = 2 * i, to = (2 * i) + 1 }) }
+        );
         var plan = (await app.Get($"/api/pieces/{piece}"))["plan"]!;
         plan["fits"]!.GetValue<bool>().ShouldBeFalse();
         plan["sectionsFrom"]!.GetValue<string>().ShouldBe("2031-05-17", "6 days in the proportion 2 : 1 : 1");
@@ -124,23 +177,50 @@ public sealed class PieceTests : IDisposable
         (await app.Get($"/api/pieces/{piece}"))["school"]!.GetValue<string>().ShouldBe("EveryOtherDay");
 
         static string Warnings(JsonNode today) => today["warnings"]!.ToJsonString();
-        static string Reasons(JsonNode today) => string.Join(" | ", today["drills"]!.AsArray().Select(drill => drill!["reason"]!.GetValue<string>()));
+        static string Reasons(JsonNode today) =>
+            string.Join(" | ", today["drills"]!.AsArray().Select(drill => drill!["reason"]!.GetValue<string>()));
     }
 
     [Fact]
     public async Task A_clean_run_through_counts_a_little_for_the_passages_in_it_and_is_taken_back_with_them()
     {
         await Piece();
-        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Low Tide", toBar = 24, beatsPerBar = 3, target = 100, readiness = "Ready" }));
+        var piece = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Low Tide",
+                    toBar = 24,
+                    beatsPerBar = 3,
+                    target = 100,
+                    readiness = "Ready",
+                }
+            )
+        );
         await app.Post($"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 2, to = 3 } } });
-        var today = await app.Post("/api/today/changes", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>(), kind = "Add", materialId = piece, value = 4 });
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now => (int?)now["target"]?["materialId"] == piece);
+        var today = await app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = (await app.Get("/api/today"))["version"]!.GetValue<int>(),
+                kind = "Add",
+                materialId = piece,
+                value = 4,
+            }
+        );
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now =>
+            (int?)now["target"]?["materialId"] == piece
+        );
         session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Once, right through. No stopping.");
         session = await app.Act(session, "Clean");
         var passage = (await app.Get($"/api/pieces/{piece}"))["passages"]![0]!;
         (passage["takes"]!.GetValue<int>(), passage["clean"]!.GetValue<int>()).ShouldBe((1, 1));
         await app.Act(session, "Back");
-        (await app.Get($"/api/pieces/{piece}"))["passages"]![0]!["takes"]!.GetValue<int>().ShouldBe(0, "the take that ended the drill is taken back");
+        (await app.Get($"/api/pieces/{piece}"))["passages"]![0]!["takes"]!
+            .GetValue<int>()
+            .ShouldBe(0, "the take that ended the drill is taken back");
     }
 
     [Fact]
@@ -165,19 +245,67 @@ public sealed class PieceTests : IDisposable
     {
         var piece = await Piece();
         await app.Put($"/api/pieces/{piece}/music", new { abc = "M:3/4\nL:1/4\nK:F\nF G A | B c d |]" });
-        var passage = (await app.Post($"/api/pieces/{piece}/passages", new { passages = new[] { new { from = 1, to = 2, difficulty = "memory" } } }))[0]!.GetValue<int>();
-        await app.Put($"/api/pieces/passages/{passage}/decided", new { fingering = "third finger on B", stroke = "all in one bow", why = "the shift shows" });
+        var passage = (
+            await app.Post(
+                $"/api/pieces/{piece}/passages",
+                new
+                {
+                    passages = new[]
+                    {
+                        new
+                        {
+                            from = 1,
+                            to = 2,
+                            difficulty = "memory",
+                        },
+                    },
+                }
+            )
+        )[0]!.GetValue<int>();
+        await app.Put(
+            $"/api/pieces/passages/{passage}/decided",
+            new
+            {
+                fingering = "third finger on B",
+                stroke = "all in one bow",
+                why = "the shift shows",
+            }
+        );
         var today = await app.Get("/api/today");
-        var drill = today["drills"]!.AsArray().First(one => one!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == passage))!;
+        var drill = today["drills"]!
+            .AsArray()
+            .First(one => one!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == passage))!;
         var choices = (await app.Get($"/api/today/drills/{(string?)drill["id"]}/methods")).AsArray();
         choices.Select(one => (string?)one!["id"]).ShouldContain("from-memory");
-        await app.Refused(HttpMethod.Post, "/api/today/changes", new { version = 0, kind = "Method", drillId = (string?)drill["id"], methodId = "magic" }, "methodId");
-        today = await app.Post("/api/today/changes", new { version = 0, kind = "Method", drillId = (string?)drill["id"], methodId = "from-memory" });
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/today/changes",
+            new
+            {
+                version = 0,
+                kind = "Method",
+                drillId = (string?)drill["id"],
+                methodId = "magic",
+            },
+            "methodId"
+        );
+        today = await app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = 0,
+                kind = "Method",
+                drillId = (string?)drill["id"],
+                methodId = "from-memory",
+            }
+        );
         drill = today["drills"]!.AsArray().First(one => (string?)one!["id"] == (string?)drill["id"])!;
         ((string?)drill["method"], drill["locked"]!.GetValue<bool>()).ShouldBe(("from memory", true));
         drill["reason"]!.GetValue<string>().ShouldStartWith("your choice: fits what is to be played by heart");
         var version = today["version"]!.GetValue<int>();
-        var session = await app.SkipTo(await app.Post("/api/session", new { version }), now => (int?)now["target"]?["materialId"] == passage);
+        var session = await app.SkipTo(await app.Post("/api/session", new { version }), now =>
+            (int?)now["target"]?["materialId"] == passage
+        );
         session["abc"]!.GetValue<string>().ShouldBeEmpty("the test comes first");
         session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Without looking: that is the test. Stop after bar 2.");
         session["target"]!["note"]!.GetValue<string>().ShouldBe("third finger on B · all in one bow · because the shift shows");
@@ -204,7 +332,28 @@ public sealed class PieceTests : IDisposable
     private async Task<int> Piece(string? performance = null)
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Viola", family = "strings", weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 } });
-        return Id(await app.Post("/api/materials", new { kind = "Piece", title = "Kite Song", toBar = 24, beatsPerBar = 3, target = 100, performance }));
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Viola",
+                family = "strings",
+                weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 },
+            }
+        );
+        return Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Kite Song",
+                    toBar = 24,
+                    beatsPerBar = 3,
+                    target = 100,
+                    performance,
+                }
+            )
+        );
     }
 }

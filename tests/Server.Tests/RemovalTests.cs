@@ -16,7 +16,10 @@ public sealed class RemovalTests : IDisposable
     {
         await app.Clock(Evening);
         var (piece, first, second, exercise) = await app.FirstDay();
-        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 24)) });
+        await app.Put(
+            $"/api/pieces/{piece}/music",
+            new { abc = "X:1\nM:4/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDEF|", 24)) }
+        );
         using (var page = new ByteArrayContent([0x89, 0x50, 0x4E, 0x47, 0x0D, 0x0A, 0x1A, 0x0A, 1, 2, 3]))
         {
             page.Headers.ContentType = new("application/octet-stream");
@@ -24,20 +27,47 @@ public sealed class RemovalTests : IDisposable
         }
 
         await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Kept." });
-        await app.Post("/api/goals", new { kind = "Tempo", materialId = exercise, to = 120, until = "2031-07-01" });
-        await app.Post("/api/methods", new { name = "Traffic light", how = "Stop at red.", records = "", leave = "", least = 2, most = 5, course = "FixedCount", count = 3 });
+        await app.Post(
+            "/api/goals",
+            new
+            {
+                kind = "Tempo",
+                materialId = exercise,
+                to = 120,
+                until = "2031-07-01",
+            }
+        );
+        await app.Post(
+            "/api/methods",
+            new
+            {
+                name = "Traffic light",
+                how = "Stop at red.",
+                records = "",
+                leave = "",
+                least = 2,
+                most = 5,
+                course = "FixedCount",
+                count = 3,
+            }
+        );
         var page1 = Id((await app.Get($"/api/pieces/{piece}"))["pages"]![0]!);
-        foreach (var (path, look) in new[]
-        {
-            ($"/api/journal/{Id((await app.Get("/api/journal"))["days"]![0]!["entries"]![0]!)}", "/api/journal"),
-            ($"/api/goals/{Id((await app.Get("/api/goals")).AsArray()[0]!)}", "/api/goals"),
-            ($"/api/methods/{(await app.Get("/api/methods")).AsArray().First(one => one!["ownId"] is not null)!["ownId"]}", "/api/methods"),
-            ($"/api/routines/{Id((await app.Get("/api/routines"))[1]!)}", "/api/routines"),
-            ($"/api/warm-ups/{Id((await app.Get("/api/warm-ups"))["versions"]![0]!)}", "/api/warm-ups"),
-            ($"/api/pages/{page1}", $"/api/pieces/{piece}"),
-            ($"/api/pieces/{piece}/music", $"/api/pieces/{piece}"),
-            ($"/api/materials/{exercise}", "/api/materials"),
-        })
+        foreach (
+            var (path, look) in new[]
+            {
+                ($"/api/journal/{Id((await app.Get("/api/journal"))["days"]![0]!["entries"]![0]!)}", "/api/journal"),
+                ($"/api/goals/{Id((await app.Get("/api/goals")).AsArray()[0]!)}", "/api/goals"),
+                (
+                    $"/api/methods/{(await app.Get("/api/methods")).AsArray().First(one => one!["ownId"] is not null)!["ownId"]}",
+                    "/api/methods"
+                ),
+                ($"/api/routines/{Id((await app.Get("/api/routines"))[1]!)}", "/api/routines"),
+                ($"/api/warm-ups/{Id((await app.Get("/api/warm-ups"))["versions"]![0]!)}", "/api/warm-ups"),
+                ($"/api/pages/{page1}", $"/api/pieces/{piece}"),
+                ($"/api/pieces/{piece}/music", $"/api/pieces/{piece}"),
+                ($"/api/materials/{exercise}", "/api/materials"),
+            }
+        )
         {
             var before = (await app.Get(look)).ToJsonString();
             await app.Send(HttpMethod.Delete, path, null, 200);

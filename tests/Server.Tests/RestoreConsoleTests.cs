@@ -51,7 +51,10 @@ public sealed class RestoreConsoleTests : IDisposable
     private static void Write(string book, string text)
     {
         using var file = SafeFile.Open(book);
-        SafeFile.Run(file, $"INSERT INTO Entries (Key, AtUtc, Day, Kind, About, Text) VALUES ('{Guid.NewGuid()}', '2031-05-14', '2031-05-14', 'Note', '', '{text}')");
+        SafeFile.Run(
+            file,
+            $"INSERT INTO Entries (Key, AtUtc, Day, Kind, About, Text) VALUES ('{Guid.NewGuid()}', '2031-05-14', '2031-05-14', 'Note', '', '{text}')"
+        );
     }
 
     private static int Notes(string book) => Backups.ContentsOf(book)!.Notes;

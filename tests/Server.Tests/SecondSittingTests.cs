@@ -55,10 +55,15 @@ public sealed class SecondSittingTests : IDisposable
         Ids(soon).ShouldContain(exercise);
         await app.Clock(Evening.AddHours(-2));
         var later = await app.Get("/api/today");
-        later["drills"]!.AsArray().Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == missed))
-            .Select(drill => drill!["reason"]!.GetValue<string>()).ShouldContain(reason => reason.EndsWith("again today, after 1 min", StringComparison.Ordinal));
+        later["drills"]!
+            .AsArray()
+            .Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == missed))
+            .Select(drill => drill!["reason"]!.GetValue<string>())
+            .ShouldContain(reason => reason.EndsWith("again today, after 1 min", StringComparison.Ordinal));
         Ids(later).ShouldContain(missed);
-        later["drills"]!.AsArray().Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == exercise))
+        later["drills"]!
+            .AsArray()
+            .Where(drill => drill!["targets"]!.AsArray().Any(target => target!["materialId"]?.GetValue<int>() == exercise))
             .ShouldAllBe(drill => drill!["reason"]!.GetValue<string>() == "you asked for it");
 
         session = await app.Post("/api/session", new { version = later["version"]!.GetValue<int>() });
@@ -68,5 +73,12 @@ public sealed class SecondSittingTests : IDisposable
         (await app.Get("/api/today"))["done"]!.GetValue<string>().ShouldStartWith("That was today's plan");
     }
 
-    private static List<int> Ids(JsonNode today) => [.. today["drills"]!.AsArray().SelectMany(drill => drill!["targets"]!.AsArray()).Select(target => target!["materialId"]?.GetValue<int>()).OfType<int>()];
+    private static List<int> Ids(JsonNode today) =>
+        [
+            .. today["drills"]!
+                .AsArray()
+                .SelectMany(drill => drill!["targets"]!.AsArray())
+                .Select(target => target!["materialId"]?.GetValue<int>())
+                .OfType<int>(),
+        ];
 }

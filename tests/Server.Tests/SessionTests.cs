@@ -19,7 +19,15 @@ public sealed class SessionTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var today = await app.Put("/api/today", new { version = 0, minutes = 45, purpose = "the joins" });
+        var today = await app.Put(
+            "/api/today",
+            new
+            {
+                version = 0,
+                minutes = 45,
+                purpose = "the joins",
+            }
+        );
         var version = today["version"]!.GetValue<int>();
         var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => app.Http.PostAsJsonAsync("/api/session", new { version })));
         answers.ShouldAllBe(answer => answer.StatusCode == HttpStatusCode.OK);
@@ -32,6 +40,34 @@ public sealed class SessionTests : IDisposable
         session["purpose"]!.GetValue<string>().ShouldBe("the joins");
         await app.Close();
         (await app.Get("/api/today"))["sessionOpen"]!.GetValue<bool>().ShouldBeFalse("no second one lies under it");
+    }
+
+    [Fact]
+    public async Task Begun_by_mistake_it_is_left_as_if_it_had_never_been()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var before = await app.Get("/api/today");
+        var session = await app.Post("/api/session", new { version = before["version"]!.GetValue<int>() });
+        session["isUntouched"]!.GetValue<bool>().ShouldBeTrue();
+        await app.Post("/api/session/leave", new { sessionId = Id(session) });
+        app.Count("Sessions").ShouldBe(0);
+        app.Count("SessionDrills").ShouldBe(0);
+        var after = await app.Get("/api/today");
+        after["sessionOpen"]!.GetValue<bool>().ShouldBeFalse();
+        after["drills"]!.ToJsonString().ShouldBe(before["drills"]!.ToJsonString());
+        // It can be changed and begun again.
+        await app.Put("/api/today", new { version = after["version"]!.GetValue<int>(), minutes = 20 });
+    }
+
+    [Fact]
+    public async Task A_session_in_which_something_was_played_or_written_is_closed_and_not_left()
+    {
+        var session = await OnTakesAsync();
+        await app.Post("/api/session/act", ActOf(session, "Clean"));
+        (await app.Get("/api/session"))["isUntouched"]!.GetValue<bool>().ShouldBeFalse();
+        await app.Refused(HttpMethod.Post, "/api/session/leave", new { sessionId = Id(session) }, "session");
+        app.Count("Sessions").ShouldBe(1);
     }
 
     [Theory]
@@ -56,7 +92,9 @@ public sealed class SessionTests : IDisposable
         Drill(await app.Get("/api/session"))["takes"]!.GetValue<int>().ShouldBe(4);
         var tried = 0;
         foreach (var material in (await app.Get("/api/materials")).AsArray())
-            tried += (await app.Get($"/api/materials/{Id(material!)}/history"))["visits"]!.AsArray().Sum(visit => visit!["takes"]!.GetValue<int>());
+            tried += (await app.Get($"/api/materials/{Id(material!)}/history"))["visits"]!
+                .AsArray()
+                .Sum(visit => visit!["takes"]!.GetValue<int>());
         tried.ShouldBe(4, "none is lost to another that came at the same moment");
     }
 
@@ -100,15 +138,47 @@ public sealed class SessionTests : IDisposable
         await app.Close("The first one.");
         var now = await app.Post("/api/session", new { version = 0 });
         await app.Clock(Evening.AddMinutes(2));
-        await app.Refused(HttpMethod.Post, "/api/session/pulse", new { sessionId = Id(old), position = 0, playedSeconds = 90 }, "session", 409);
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/session/pulse",
+            new
+            {
+                sessionId = Id(old),
+                position = 0,
+                playedSeconds = 90,
+            },
+            "session",
+            409
+        );
         await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(old, "Skip"), "session", 409);
-        await app.Refused(HttpMethod.Post, "/api/session/close", new { id = Guid.NewGuid(), sessionId = Id(old), note = "From the old window" }, "session", 409);
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/session/close",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(old),
+                note = "From the old window",
+            },
+            "session",
+            409
+        );
         var after = await app.Get("/api/session");
         Id(after).ShouldBe(Id(now));
         Drill(after)["playedSeconds"]!.GetValue<double>().ShouldBe(0);
 
         // What was begun in the old session can still be written down, and belongs to it.
-        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Begun before.", sessionId = Id(old), position = 1, take = 2 });
+        await app.Post(
+            "/api/journal",
+            new
+            {
+                key = Guid.NewGuid(),
+                text = "Begun before.",
+                sessionId = Id(old),
+                position = 1,
+                take = 2,
+            }
+        );
         var entry = (await app.Get("/api/journal?search=begun+before"))["days"]![0]!["entries"]![0]!;
         entry["about"]!.GetValue<string>().ShouldBe(old["drills"]![1]!["title"]!.GetValue<string>());
         entry["take"]!.GetValue<int>().ShouldBe(2);
@@ -120,7 +190,12 @@ public sealed class SessionTests : IDisposable
         await app.Clock(Evening);
         await app.FirstDay();
         var session = await app.Post("/api/session", new { version = 0 });
-        var close = new { id = Guid.NewGuid(), sessionId = Id(session), note = "Once." };
+        var close = new
+        {
+            id = Guid.NewGuid(),
+            sessionId = Id(session),
+            note = "Once.",
+        };
         var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => app.Post("/api/session/close", close)));
         answers.ShouldAllBe(answer => answer["plannedMinutes"]!.GetValue<int>() == 30);
         (await app.Get("/api/journal?search=once"))["days"]![0]!["entries"]!.AsArray().Count.ShouldBe(1);
@@ -134,18 +209,42 @@ public sealed class SessionTests : IDisposable
         var session = await app.Post("/api/session", new { version = 0 });
         var seconds = 0.0;
         for (var report = 0; report < 50; report++)
-            seconds = (await app.Post("/api/session/pulse", new { sessionId = Id(session), position = 0, playedSeconds = seconds + 5 }))["playedSeconds"]!.GetValue<double>();
+            seconds = (
+                await app.Post(
+                    "/api/session/pulse",
+                    new
+                    {
+                        sessionId = Id(session),
+                        position = 0,
+                        playedSeconds = seconds + 5,
+                    }
+                )
+            )["playedSeconds"]!.GetValue<double>();
         seconds.ShouldBeLessThan(12, "fifty reports within a moment are no minutes");
     }
 
-    /// <summary>While the program was away for ten seconds the stage went on: what was pressed meanwhile comes first, with the seconds of its moment.</summary>
+    /// <summary>
+    /// While the program was away for ten seconds the stage went on: what was pressed meanwhile comes first, with the seconds of its
+    /// moment.
+    /// </summary>
     [Fact]
     public async Task Seconds_played_while_the_program_was_away_are_not_lost_when_an_act_of_that_time_comes_first()
     {
         await app.Clock(Evening);
         await app.FirstDay();
         var session = await app.Post("/api/session", new { version = 0 });
-        async Task<double> Pulse(double seconds) => (await app.Post("/api/session/pulse", new { sessionId = Id(session), position = 0, playedSeconds = seconds }))["playedSeconds"]!.GetValue<double>();
+        async Task<double> Pulse(double seconds) =>
+            (
+                await app.Post(
+                    "/api/session/pulse",
+                    new
+                    {
+                        sessionId = Id(session),
+                        position = 0,
+                        playedSeconds = seconds,
+                    }
+                )
+            )["playedSeconds"]!.GetValue<double>();
         await app.Clock(Evening.AddSeconds(2));
         (await Pulse(2)).ShouldBe(2, 0.5);
         await app.Clock(Evening.AddSeconds(13));
@@ -178,13 +277,25 @@ public sealed class SessionTests : IDisposable
         (await app.Get("/api/session"))["isOver"]!.GetValue<bool>().ShouldBeTrue();
         await app.Refused(HttpMethod.Post, "/api/session", new { version = 0 }, "session", 409);
         await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Clean"), "session", 409);
-        await app.Refused(HttpMethod.Post, "/api/session/pulse", new { sessionId = Id(session), position = 0, playedSeconds = 90 }, "session", 409);
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/session/pulse",
+            new
+            {
+                sessionId = Id(session),
+                position = 0,
+                playedSeconds = 90,
+            },
+            "session",
+            409
+        );
 
         // What is written meanwhile belongs to today; the close to the day of its session.
         await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Of Saturday." });
         await app.Close("Of Wednesday.");
         var days = (await app.Get("/api/journal"))["days"]!.AsArray();
-        days.Select(day => $"{day!["day"]}: {day["entries"]![0]!["text"]}").ShouldBe(["2031-05-17: Of Saturday.", "2031-05-14: Of Wednesday."]);
+        days.Select(day => $"{day!["day"]}: {day["entries"]![0]!["text"]}")
+            .ShouldBe(["2031-05-17: Of Saturday.", "2031-05-14: Of Wednesday."]);
         var next = await app.Post("/api/session", new { version = 0 });
         next["day"]!.GetValue<string>().ShouldBe("2031-05-17");
     }
@@ -195,9 +306,21 @@ public sealed class SessionTests : IDisposable
         await app.Clock(Evening);
         var (_, first, second, _) = await app.FirstDay();
         var routines = (await app.Get("/api/routines")).AsArray();
-        var rounds = routines.First(routine => routine!["blocks"]!.AsArray().Any(block => (string?)block!["area"] == "Repertoire" && block["rounds"] is not null))!;
-        var today = await app.Put("/api/today", new { version = 0, minutes = 60, routineId = Id(rounds) });
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now => now["cue"]!["turnsAtSeconds"] is not null);
+        var rounds = routines.First(routine =>
+            routine!["blocks"]!.AsArray().Any(block => (string?)block!["area"] == "Repertoire" && block["rounds"] is not null)
+        )!;
+        var today = await app.Put(
+            "/api/today",
+            new
+            {
+                version = 0,
+                minutes = 60,
+                routineId = Id(rounds),
+            }
+        );
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now =>
+            now["cue"]!["turnsAtSeconds"] is not null
+        );
         var worked = new HashSet<int> { session["target"]!["materialId"]!.GetValue<int>() };
         var at = Evening;
         double seconds = 0;
@@ -206,7 +329,15 @@ public sealed class SessionTests : IDisposable
             var turns = session["cue"]!["turnsAtSeconds"]!.GetValue<int>();
             await app.Clock(at = at.AddSeconds(turns - seconds));
             seconds = turns;
-            await app.Post("/api/session/pulse", new { sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = seconds });
+            await app.Post(
+                "/api/session/pulse",
+                new
+                {
+                    sessionId = Id(session),
+                    position = session["position"]!.GetValue<int>(),
+                    playedSeconds = seconds,
+                }
+            );
             session = await app.Get("/api/session");
             if (session["target"]?["materialId"] is { } material)
                 worked.Add(material.GetValue<int>());
@@ -223,7 +354,10 @@ public sealed class SessionTests : IDisposable
         await app.Clock(Evening);
         await app.FirstDay();
         return await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
-            now["cue"]!["countsTakes"]!.GetValue<bool>() && now["target"]?["materialId"] is not null && (method is null || (string?)Drill(now)["method"] == method));
+            now["cue"]!["countsTakes"]!.GetValue<bool>()
+            && now["target"]?["materialId"] is not null
+            && (method is null || (string?)Drill(now)["method"] == method)
+        );
     }
 
     private static JsonNode Drill(JsonNode session) => session["drills"]![session["position"]!.GetValue<int>()]!;

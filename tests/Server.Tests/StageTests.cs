@@ -42,13 +42,18 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => Method(now) is "three clean in a row" or "six times, slowly");
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
+            Method(now) is "three clean in a row" or "six times, slowly"
+        );
         var position = session["position"]!.GetValue<int>();
         var planned = session["drills"]!.AsArray().Sum(drill => drill!["allowedSeconds"]!.GetValue<int>());
         while (session["position"]!.GetValue<int>() == position)
             session = await app.Act(session, "Clean");
         var ended = Drill(session, position);
-        session["drills"]!.AsArray().Sum(drill => drill!["allowedSeconds"]!.GetValue<int>()).ShouldBe(planned, "time that is left is passed on, not added");
+        session["drills"]!
+            .AsArray()
+            .Sum(drill => drill!["allowedSeconds"]!.GetValue<int>())
+            .ShouldBe(planned, "time that is left is passed on, not added");
         session = await app.Act(session, "Back");
         session["position"]!.GetValue<int>().ShouldBe(position);
         Drill(session, position)["takes"]!.GetValue<int>().ShouldBe(ended["takes"]!.GetValue<int>() - 1);
@@ -68,7 +73,19 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var book = Id(await app.Post("/api/materials", new { kind = "Book", title = "Small Tunes", examples = 200, nextExample = 11, perDay = 2 }));
+        var book = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Book",
+                    title = "Small Tunes",
+                    examples = 200,
+                    nextExample = 11,
+                    perDay = 2,
+                }
+            )
+        );
         var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => Method(now) == "unseen, in time");
         await app.Clock(Evening.AddSeconds(125));
         await app.Act(session, "Done", 125);
@@ -96,7 +113,9 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => now["target"]?["tempo"] is not null && now["cue"]!["countsTakes"]!.GetValue<bool>());
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
+            now["target"]?["tempo"] is not null && now["cue"]!["countsTakes"]!.GetValue<bool>()
+        );
         var position = session["position"]!.GetValue<int>();
         var tempo = session["target"]!["tempo"]!.GetValue<int>();
         session = await app.Act(session, "Nudge", value: 7);
@@ -133,8 +152,13 @@ public sealed class StageTests : IDisposable
         session["question"]!.ToJsonString().ShouldBe(first, "the same question comes again");
     }
 
-    private static List<string> Asked(JsonNode today) => [.. today["drills"]!.AsArray()
-        .Where(drill => (string?)drill!["reason"] == "you asked for it").Select(drill => drill!["title"]!.GetValue<string>())];
+    private static List<string> Asked(JsonNode today) =>
+        [
+            .. today["drills"]!
+                .AsArray()
+                .Where(drill => (string?)drill!["reason"] == "you asked for it")
+                .Select(drill => drill!["title"]!.GetValue<string>()),
+        ];
 
     private static JsonNode Drill(JsonNode session, int position) => session["drills"]!.AsArray()[position]!;
 

@@ -15,15 +15,61 @@ public sealed class WarmUpTests : IDisposable
     public async Task A_version_of_ones_own_is_played_credited_and_gives_way_to_the_next()
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Flute", family = "winds", weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 } });
-        var piece = Id(await app.Post("/api/materials", new { kind = "Piece", title = "Kite Song", toBar = 20, target = 100 }));
-        var passage = Id(await app.Post("/api/materials", new { kind = "Passage", pieceId = piece, fromBar = 3, toBar = 4, readiness = "Ready" }));
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Flute",
+                family = "winds",
+                weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 },
+            }
+        );
+        var piece = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Piece",
+                    title = "Kite Song",
+                    toBar = 20,
+                    target = 100,
+                }
+            )
+        );
+        var passage = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Passage",
+                    pieceId = piece,
+                    fromBar = 3,
+                    toBar = 4,
+                    readiness = "Ready",
+                }
+            )
+        );
         var all = await app.Get("/api/warm-ups");
         all["versions"]!.AsArray().Count.ShouldBe(3);
         var parts = new object[]
         {
-            new { element = "Agility", title = "Bars 3 and 4", how = "Lightly.", minutes = 3, core = true, materialId = passage },
-            new { element = "Sound", title = "Long tones", how = "Slowly.", minutes = 3, core = true },
+            new
+            {
+                element = "Agility",
+                title = "Bars 3 and 4",
+                how = "Lightly.",
+                minutes = 3,
+                core = true,
+                materialId = passage,
+            },
+            new
+            {
+                element = "Sound",
+                title = "Long tones",
+                how = "Slowly.",
+                minutes = 3,
+                core = true,
+            },
         };
         all = await app.Post("/api/warm-ups", new { name = "Mine", parts });
         foreach (var other in all["versions"]!.AsArray().Where(one => (string?)one!["name"] != "Mine").ToList())
@@ -48,19 +94,101 @@ public sealed class WarmUpTests : IDisposable
     public async Task A_cut_follows_the_sitting_and_the_demands_and_bad_parts_are_refused_at_their_place()
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "Violin", family = "strings", weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 } });
-        var parts = new object[] { new { element = "Sound", title = "Open strings", how = "", minutes = 4, core = true }, new { element = "Agility", title = "Runs", how = "", minutes = 2, core = false } };
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Violin",
+                family = "strings",
+                weekdayMinutes = new[] { 45, 45, 45, 45, 45, 45, 45 },
+            }
+        );
+        var parts = new object[]
+        {
+            new
+            {
+                element = "Sound",
+                title = "Open strings",
+                how = "",
+                minutes = 4,
+                core = true,
+            },
+            new
+            {
+                element = "Agility",
+                title = "Runs",
+                how = "",
+                minutes = 2,
+                core = false,
+            },
+        };
         var plain = await app.Post("/api/warm-ups/cut", new { parts, sittingMinutes = 60 });
         plain["minutes"]!.GetValue<int>().ShouldBe(12, "a fifth of the sitting");
         plain["leftOut"]!.AsArray().ShouldBeEmpty();
-        var rehearsal = await app.Post("/api/warm-ups/cut", new { parts, sittingMinutes = 60, demands = new[] { "Rehearsal" } });
+        var rehearsal = await app.Post(
+            "/api/warm-ups/cut",
+            new
+            {
+                parts,
+                sittingMinutes = 60,
+                demands = new[] { "Rehearsal" },
+            }
+        );
         rehearsal["minutes"]!.GetValue<int>().ShouldBe(6);
         rehearsal["words"]!.GetValue<string>().ShouldContain("a rehearsal later");
         await app.Put("/api/warm-ups/opening", new { school = "Awareness", awareness = "Three breaths." });
-        (await app.Post("/api/warm-ups/cut", new { parts, sittingMinutes = 60, demands = new[] { "Rehearsal" } }))["stretches"]![0]!["title"]!.GetValue<string>().ShouldBe("Awareness, always the same");
+        (
+            await app.Post(
+                "/api/warm-ups/cut",
+                new
+                {
+                    parts,
+                    sittingMinutes = 60,
+                    demands = new[] { "Rehearsal" },
+                }
+            )
+        )["stretches"]![0]!["title"]!.GetValue<string>().ShouldBe("Awareness, always the same");
 
-        await app.Refused(HttpMethod.Post, "/api/warm-ups", new { name = "x", parts = new[] { new { element = "Sound", title = "Open strings", how = "", minutes = 99, core = true } } }, "parts[0].minutes");
-        await app.Refused(HttpMethod.Post, "/api/warm-ups", new { name = "x", parts = new[] { new { element = "Sound", title = "Open strings", how = "", minutes = 2, core = false } } }, "parts");
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/warm-ups",
+            new
+            {
+                name = "x",
+                parts = new[]
+                {
+                    new
+                    {
+                        element = "Sound",
+                        title = "Open strings",
+                        how = "",
+                        minutes = 99,
+                        core = true,
+                    },
+                },
+            },
+            "parts[0].minutes"
+        );
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/warm-ups",
+            new
+            {
+                name = "x",
+                parts = new[]
+                {
+                    new
+                    {
+                        element = "Sound",
+                        title = "Open strings",
+                        how = "",
+                        minutes = 2,
+                        core = false,
+                    },
+                },
+            },
+            "parts"
+        );
         await app.Refused(HttpMethod.Post, "/api/warm-ups", new { name = "", parts }, "name");
     }
 }

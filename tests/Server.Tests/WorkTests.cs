@@ -15,7 +15,22 @@ public sealed class WorkTests : IDisposable
     public async Task A_shuttle_grows_on_the_stage_and_keeps_its_size()
     {
         await Clarinet();
-        var id = Id(await app.Post("/api/technique/made", new { title = "Six keys", target = 96, work = new { kind = "Shuttle", items = new[] { "D major", "Ab major", "E major" }, beats = 4 } }));
+        var id = Id(
+            await app.Post(
+                "/api/technique/made",
+                new
+                {
+                    title = "Six keys",
+                    target = 96,
+                    work = new
+                    {
+                        kind = "Shuttle",
+                        items = new[] { "D major", "Ab major", "E major" },
+                        beats = 4,
+                    },
+                }
+            )
+        );
         var session = await Open(id);
         session["cue"]!["run"]!["steps"]!.AsArray().Count.ShouldBe(8);
         session = await app.Act(session, "Run", 20, 0);
@@ -28,14 +43,32 @@ public sealed class WorkTests : IDisposable
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 3");
         session = await app.Act(session, "Undo", 81);
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 2");
-        await app.Refused(HttpMethod.Post, "/api/session/act", new { id = Guid.NewGuid(), sessionId = Id(session), position = session["position"]!.GetValue<int>(), playedSeconds = 82, kind = "Run", value = 99 }, "value");
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/session/act",
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(session),
+                position = session["position"]!.GetValue<int>(),
+                playedSeconds = 82,
+                kind = "Run",
+                value = 99,
+            },
+            "value"
+        );
     }
 
     [Fact]
     public async Task One_by_one_goes_on_where_it_stopped()
     {
         await Clarinet();
-        var id = Id(await app.Post("/api/technique/made", new { title = "Centred", work = new { kind = "Steps", items = new[] { "G4", "A4", "B4", "C5" } } }));
+        var id = Id(
+            await app.Post(
+                "/api/technique/made",
+                new { title = "Centred", work = new { kind = "Steps", items = new[] { "G4", "A4", "B4", "C5" } } }
+            )
+        );
         var session = await Open(id);
         session = await app.Act(session, "Clean");
         session = await app.Act(session, "Missed");
@@ -50,11 +83,41 @@ public sealed class WorkTests : IDisposable
     public async Task Written_music_patterns_and_grooves_stand_on_the_stage()
     {
         await Clarinet();
-        var written = Id(await app.Post("/api/technique/made", new { title = "Study", target = 90, work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" } }));
+        var written = Id(
+            await app.Post(
+                "/api/technique/made",
+                new
+                {
+                    title = "Study",
+                    target = 90,
+                    work = new { kind = "Notation", text = "M:3/4\nL:1/8\nK:F\nF2 GA Bc|d6|]" },
+                }
+            )
+        );
         (await Open(written))["abc"]!.GetValue<string>().ShouldContain("K:F\n");
         await app.Close();
         await app.Clock(Evening.AddDays(1));
-        var patterns = await app.Post("/api/technique/made", new { title = "Patterns of three", target = 90, work = new { kind = "Patterns", patterns = new { size = 3, perWeek = 2, joined = false, first = "2031-05-08", from = 3 } }, sheet = new { tonic = "G", octaves = 1 } });
+        var patterns = await app.Post(
+            "/api/technique/made",
+            new
+            {
+                title = "Patterns of three",
+                target = 90,
+                work = new
+                {
+                    kind = "Patterns",
+                    patterns = new
+                    {
+                        size = 3,
+                        perWeek = 2,
+                        joined = false,
+                        first = "2031-05-08",
+                        from = 3,
+                    },
+                },
+                sheet = new { tonic = "G", octaves = 1 },
+            }
+        );
         patterns["stands"]!.GetValue<string>().ShouldBe("pattern 3; 0 of 4 done, until about 29 May");
         await app.Post($"/api/technique/exercises/{written}/review", new { decision = "Rest" });
         var session = await Open(Id(patterns));
@@ -63,12 +126,24 @@ public sealed class WorkTests : IDisposable
         await app.Act(session, "Clean", 5);
         var cells = (await app.Get("/api/technique/patterns"))[0]!["cells"]!.AsArray();
         cells.Count.ShouldBe(4);
-        (cells[0]!["figures"]!.GetValue<string>(), cells[0]!["days"]!.GetValue<int>(), cells[0]!["done"]!.GetValue<bool>()).ShouldBe(("213", 1, false));
+        (cells[0]!["figures"]!.GetValue<string>(), cells[0]!["days"]!.GetValue<int>(), cells[0]!["done"]!.GetValue<bool>()).ShouldBe(
+            ("213", 1, false)
+        );
         cells[0]!["lastClean"]!.GetValue<int>().ShouldBeGreaterThan(20);
         await app.Close();
         await app.Post($"/api/technique/exercises/{Id(patterns)}/review", new { decision = "Drop" });
         await app.Clock(Evening.AddDays(2));
-        var groove = Id(await app.Post("/api/technique/made", new { title = "Four", target = 90, work = new { kind = "Groove", text = "low: x...x...x...x..." } }));
+        var groove = Id(
+            await app.Post(
+                "/api/technique/made",
+                new
+                {
+                    title = "Four",
+                    target = 90,
+                    work = new { kind = "Groove", text = "low: x...x...x...x..." },
+                }
+            )
+        );
         (await Open(groove))["groove"]!["lines"]!.AsArray().Count.ShouldBe(1);
     }
 
@@ -78,13 +153,42 @@ public sealed class WorkTests : IDisposable
         await Clarinet();
         var post = HttpMethod.Post;
         await app.Refused(post, "/api/technique/made/look", new { work = new { kind = "Notation", text = "K:C\nCDEF GABc d|" } }, "text");
-        (await app.Send(post, "/api/technique/made/look", new { work = new { kind = "Notation", text = "K:C\nCDE? GABc|" } }, 400))["detail"]!.GetValue<string>().ShouldStartWith("Line 2, place 4:");
-        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Changes", items = new[] { "C", "Z9" } } }, "items[1]");
-        await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Shuttle", items = new[] { "C major" } } }, "items");
+        (await app.Send(post, "/api/technique/made/look", new { work = new { kind = "Notation", text = "K:C\nCDE? GABc|" } }, 400))[
+            "detail"
+        ]!
+            .GetValue<string>()
+            .ShouldStartWith("Line 2, place 4:");
+        await app.Refused(
+            post,
+            "/api/technique/made",
+            new { title = "x", work = new { kind = "Changes", items = new[] { "C", "Z9" } } },
+            "items[1]"
+        );
+        await app.Refused(
+            post,
+            "/api/technique/made",
+            new { title = "x", work = new { kind = "Shuttle", items = new[] { "C major" } } },
+            "items"
+        );
         await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Groove", text = "low: x..." } }, "text");
-        await app.Refused(post, "/api/technique/made", new { title = "", work = new { kind = "Steps", items = new[] { "a", "b" } } }, "title");
+        await app.Refused(
+            post,
+            "/api/technique/made",
+            new { title = "", work = new { kind = "Steps", items = new[] { "a", "b" } } },
+            "title"
+        );
         await app.Refused(post, "/api/technique/made", new { title = "x", work = new { kind = "Patterns" } }, "patterns");
-        (await app.Post("/api/technique/progression", new { key = "Bb major", degrees = new[] { 2, 5, 1 }, sevenths = true })).AsArray().Select(chord => chord!.GetValue<string>()).ShouldBe(["Cm7", "F7", "B♭maj7"], "theory handbooks, from memory");
+        (
+            await app.Post(
+                "/api/technique/progression",
+                new
+                {
+                    key = "Bb major",
+                    degrees = new[] { 2, 5, 1 },
+                    sevenths = true,
+                }
+            )
+        ).AsArray().Select(chord => chord!.GetValue<string>()).ShouldBe(["Cm7", "F7", "B♭maj7"], "theory handbooks, from memory");
         (await app.Get("/api/technique/exercises")).AsArray().ShouldBeEmpty();
     }
 
@@ -92,7 +196,17 @@ public sealed class WorkTests : IDisposable
     public async Task Tension_that_rises_with_the_tempo_steps_it_down()
     {
         await Clarinet();
-        var id = Id(await app.Post("/api/materials", new { kind = "Exercise", title = "Run", target = 120 }));
+        var id = Id(
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Exercise",
+                    title = "Run",
+                    target = 120,
+                }
+            )
+        );
         for (var day = 0; day < 4; day++)
         {
             var session = await Open(id);
@@ -128,7 +242,16 @@ public sealed class WorkTests : IDisposable
     {
         await Clarinet(60);
         foreach (var title in new[] { "Run", "Turn", "Leap" })
-            await app.Post("/api/materials", new { kind = "Exercise", title, target = 120, readiness = "Shaping" });
+            await app.Post(
+                "/api/materials",
+                new
+                {
+                    kind = "Exercise",
+                    title,
+                    target = 120,
+                    readiness = "Shaping",
+                }
+            );
         for (var day = 0; day < 12; day++)
         {
             await app.Clock(Evening.AddDays(day));
@@ -150,7 +273,11 @@ public sealed class WorkTests : IDisposable
                     return;
                 }
 
-                if (drill["area"]?.GetValue<string>() == "Technique" && drill["takes"]!.GetValue<int>() < 4 && session["cue"]!["countsTakes"]!.GetValue<bool>())
+                if (
+                    drill["area"]?.GetValue<string>() == "Technique"
+                    && drill["takes"]!.GetValue<int>() < 4
+                    && session["cue"]!["countsTakes"]!.GetValue<bool>()
+                )
                     session = await app.Act(session, "Clean");
                 else if (at == drills - 1)
                     break;
@@ -174,6 +301,15 @@ public sealed class WorkTests : IDisposable
     private async Task Clarinet(int minutes = 30)
     {
         await app.Clock(Evening);
-        await app.Put("/api/profile", new { instrument = "B-flat clarinet", family = "winds", transposition = -2, weekdayMinutes = Enumerable.Repeat(minutes, 7) });
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "B-flat clarinet",
+                family = "winds",
+                transposition = -2,
+                weekdayMinutes = Enumerable.Repeat(minutes, 7),
+            }
+        );
     }
 }

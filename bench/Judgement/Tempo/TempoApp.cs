@@ -16,8 +16,24 @@ internal sealed class TempoApp(bool alone)
 
     private readonly List<MaterialRow> others =
     [
-        .. Enumerable.Range(0, 4).Select(i => new MaterialRow { Id = 2000 + i, Kind = MaterialKind.Exercise, Area = Area.Technique, Title = $"Exercise {i}", Target = 100 }),
-        new MaterialRow { Id = 2010, Kind = MaterialKind.Book, Area = Area.SightReading, Title = "Book", Examples = 500 },
+        .. Enumerable
+            .Range(0, 4)
+            .Select(i => new MaterialRow
+            {
+                Id = 2000 + i,
+                Kind = MaterialKind.Exercise,
+                Area = Area.Technique,
+                Title = $"Exercise {i}",
+                Target = 100,
+            }),
+        new MaterialRow
+        {
+            Id = 2010,
+            Kind = MaterialKind.Book,
+            Area = Area.SightReading,
+            Title = "Book",
+            Examples = 500,
+        },
     ];
 
     private readonly Dictionary<Area, double> week = [];
@@ -29,12 +45,19 @@ internal sealed class TempoApp(bool alone)
         var (book, day) = (sitting.Book, sitting.Day);
         var known = book.Known(day).ToHashSet();
         Rate(sitting, world, known);
-        var rows = book.Rows.Where(row => (row.Kind == MaterialKind.Piece && !alone) || known.Contains(row.Id)).Concat(book.Scenario.Weave ? others : []).ToList();
+        var rows = book
+            .Rows.Where(row => (row.Kind == MaterialKind.Piece && !alone) || known.Contains(row.Id))
+            .Concat(book.Scenario.Weave ? others : [])
+            .ToList();
         var plan = DayPlanner.Plan(Request(book, day, minutes, rows));
         var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
         for (var at = 0; at < drills.Count; at++)
         {
-            drills[at] = TodaysTempo.Refreshed(drills[at], target => target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits) : null);
+            drills[at] = TodaysTempo.Refreshed(drills[at], target =>
+                target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit
+                    ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits)
+                    : null
+            );
             sitting.Area = drills[at].Area ?? Area.Repertoire;
             var left = Drill(sitting, drills[at], drills.Skip(at + 1).ToList());
             if (drills[at].Area is { } area)
@@ -58,9 +81,32 @@ internal sealed class TempoApp(bool alone)
             UsualMinutes = book.Scenario.Minutes,
             Seed = day.DayNumber,
             Routine = weave ? Shapes.Default : new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
-            Shares = weave ? Shares.Default : [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
-            History = weave ? [.. Areas.All.Select(area => new AreaHistory(area, (int)week[area], played.Where(one => one.Area == area).Select(one => (int?)(day.DayNumber - one.Day.DayNumber)).Min()))] : [],
-            Materials = [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.Piece, row.Kind == MaterialKind.Piece, visit: row.Id < 1000 ? book.Visit(row.Id, day) : null, traits: book.Traits))],
+            Shares = weave
+                ? Shares.Default
+                : [.. Areas.Shared.Select(area => new AreaShare(area, area == Area.Repertoire ? 100 : 0, 0, 240))],
+            History = weave
+                ?
+                [
+                    .. Areas.All.Select(area => new AreaHistory(
+                        area,
+                        (int)week[area],
+                        played.Where(one => one.Area == area).Select(one => (int?)(day.DayNumber - one.Day.DayNumber)).Min()
+                    )),
+                ]
+                : [],
+            Materials =
+            [
+                .. rows.Select(row =>
+                    Bookkeeping.ToCore(
+                        row,
+                        day,
+                        row.Piece,
+                        row.Kind == MaterialKind.Piece,
+                        visit: row.Id < 1000 ? book.Visit(row.Id, day) : null,
+                        traits: book.Traits
+                    )
+                ),
+            ],
             Traits = book.Traits,
         };
     }
@@ -110,14 +156,19 @@ internal sealed class TempoApp(bool alone)
             var target = drill.Targets[index];
             var tempo = cue.Tempo ?? target.Tempo ?? new Bpm(60);
             var id = target.MaterialId ?? Altered(target);
-            var (seconds, clean) = id is >= 1000 || target.StopAfterBar - target.FromBar >= 4 ? Through(sitting, drill, target, id!.Value, tempo)
+            var (seconds, clean) =
+                id is >= 1000 || target.StopAfterBar - target.FromBar >= 4 ? Through(sitting, drill, target, id!.Value, tempo)
                 : id is { } passage ? Take(sitting, drill, target, passage, tempo, cue.CountsTakes)
                 : (20, true);
             used += seconds;
             takes.Add(new StageTake(index, clean, tempo));
         }
 
-        if (drill.Targets is [{ MaterialId: >= 1000 and var walked }] && StageRuns.PlaceAfter(drill, takes) is { } place && sitting.Book.Rows.FirstOrDefault(row => row.Id == walked) is { } piece)
+        if (
+            drill.Targets is [{ MaterialId: >= 1000 and var walked }]
+            && StageRuns.PlaceAfter(drill, takes) is { } place
+            && sitting.Book.Rows.FirstOrDefault(row => row.Id == walked) is { } piece
+        )
             piece.Place = place;
         return Math.Max(0, drill.Seconds - used);
     }
@@ -145,7 +196,13 @@ internal sealed class TempoApp(bool alone)
         var (book, day) = (sitting.Book, sitting.Day);
         var piece = id >= 1000 ? id : book.Passages[id].PieceId!.Value;
         var bars = (target.StopAfterBar ?? book.Rows.First(row => row.Id == piece).ToBar) - target.FromBar + 1;
-        var inside = book.Known(day).Where(one => book.Passages[one].PieceId == piece && book.Passages[one].FromBar >= target.FromBar && book.Passages[one].ToBar <= (target.StopAfterBar ?? 999)).ToList();
+        var inside = book.Known(day)
+            .Where(one =>
+                book.Passages[one].PieceId == piece
+                && book.Passages[one].FromBar >= target.FromBar
+                && book.Passages[one].ToBar <= (target.StopAfterBar ?? 999)
+            )
+            .ToList();
         var seconds = TempoBook.Seconds(bars, tempo.Value);
         var clean = true;
         foreach (var met in inside)
@@ -178,5 +235,6 @@ internal sealed class TempoApp(bool alone)
         return 0;
     }
 
-    private static int? Altered(Target target) => target.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
+    private static int? Altered(Target target) =>
+        target.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
 }

@@ -49,15 +49,46 @@ internal sealed class TempoBook
         for (var piece = 0; piece < scenario.Pieces; piece++)
         {
             // Real life: two dates, and pieces without one.
-            var date = !scenario.Dated ? (DateOnly?)null : world != World.RealLife ? First.AddDays(scenario.Days) : (piece % 3) switch { 0 => First.AddDays(scenario.Days), 1 => First.AddDays(scenario.Days * 2 / 3), _ => null };
-            Rows.Add(new MaterialRow { Id = 1000 + piece, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = $"Piece {piece}", ToBar = Gap * perPiece, Target = 72 + random.Next(73), Performance = date, PerformanceSet = date is null ? null : First });
+            var date =
+                !scenario.Dated ? (DateOnly?)null
+                : world != World.RealLife ? First.AddDays(scenario.Days)
+                : (piece % 3) switch
+                {
+                    0 => First.AddDays(scenario.Days),
+                    1 => First.AddDays(scenario.Days * 2 / 3),
+                    _ => null,
+                };
+            Rows.Add(
+                new MaterialRow
+                {
+                    Id = 1000 + piece,
+                    Kind = MaterialKind.Piece,
+                    Area = Area.Repertoire,
+                    Title = $"Piece {piece}",
+                    ToBar = Gap * perPiece,
+                    Target = 72 + random.Next(73),
+                    Performance = date,
+                    PerformanceSet = date is null ? null : First,
+                }
+            );
         }
 
         for (var id = 0; id < scenario.All; id++)
         {
             var piece = Rows[id % scenario.Pieces];
             var from = 1 + (Gap * (id / scenario.Pieces));
-            Passages.Add(new MaterialRow { Id = id, Kind = MaterialKind.Passage, Area = Area.Repertoire, PieceId = piece.Id, Piece = piece, FromBar = from, ToBar = from + Bars - 1 });
+            Passages.Add(
+                new MaterialRow
+                {
+                    Id = id,
+                    Kind = MaterialKind.Passage,
+                    Area = Area.Repertoire,
+                    PieceId = piece.Id,
+                    Piece = piece,
+                    FromBar = from,
+                    ToBar = from + Bars - 1,
+                }
+            );
         }
 
         Rows.AddRange(Passages);
@@ -79,7 +110,8 @@ internal sealed class TempoBook
 
     public IReadOnlyList<int> Targets => [.. Passages.Select(row => row.Piece!.Target!.Value)];
 
-    public IEnumerable<int> Known(DateOnly day) => Enumerable.Range(0, day.DayNumber - First.DayNumber < Scenario.LaterFrom ? Scenario.Passages : Scenario.All);
+    public IEnumerable<int> Known(DateOnly day) =>
+        Enumerable.Range(0, day.DayNumber - First.DayNumber < Scenario.LaterFrom ? Scenario.Passages : Scenario.All);
 
     public int DaysSince(int id, DateOnly day) => Passages[id].LastVisit is { } last ? day.DayNumber - last.DayNumber : 999;
 
@@ -120,13 +152,16 @@ internal sealed class TempoBook
             visits[(id, day)] = VisitBooks.Begin(Passages[id], day);
     }
 
-    /// <summary>What an honest player rates from first takes: two clean near the target make a three, one clean at two thirds a two.</summary>
+    /// <summary>
+    /// What an honest player rates from first takes: two clean near the target make a three, one clean at two thirds a two.
+    /// </summary>
     public Readiness Rating(int id)
     {
         var target = Passages[id].Piece!.Target!.Value;
         var last = Firsts[id].TakeLast(2).ToList();
         return last.Count == 2 && last.TrueForAll(first => first.Clean && first.Tempo >= target * 0.92) ? Readiness.Ready
-            : Firsts[id].Exists(first => first.Clean && first.Tempo >= target * 0.66) ? Readiness.Shaping : Readiness.Raw;
+            : Firsts[id].Exists(first => first.Clean && first.Tempo >= target * 0.66) ? Readiness.Shaping
+            : Readiness.Raw;
     }
 }
 

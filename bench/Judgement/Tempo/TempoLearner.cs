@@ -78,11 +78,15 @@ internal sealed class TempoLearner
     public double First(int passage, double tempo) => Chance(Math.Log(tempo) + FirstTake - kept[passage] - gained[passage]);
 
     /// <summary>Chance of the next take.</summary>
-    public double Next(int passage, double tempo) => Chance(Math.Log(tempo) + (takes[passage] == 0 ? FirstTake : 0) - kept[passage] - gained[passage] - form);
+    public double Next(int passage, double tempo) =>
+        Chance(Math.Log(tempo) + (takes[passage] == 0 ? FirstTake : 0) - kept[passage] - gained[passage] - form);
 
     /// <summary>What a take with such a chance would bring, in logarithms.</summary>
     public double Gain(int passage, double chance) =>
-        pace * Useful(chance) * Math.Max(0, ceiling[passage] - kept[passage] - gained[passage]) / (1 + (0.22 * takes[passage]))
+        pace
+        * Useful(chance)
+        * Math.Max(0, ceiling[passage] - kept[passage] - gained[passage])
+        / (1 + (0.22 * takes[passage]))
         * (world == World.Shared && before >= 0 && before != passage && skill[before] == skill[passage] ? AlikePart : 1);
 
     /// <summary>Capacity now: five of six clean.</summary>
@@ -109,17 +113,17 @@ internal sealed class TempoLearner
     /// <summary>Chance of something else than a take: a rating that is off, a note not made.</summary>
     public double Luck() => random.NextDouble();
 
-    private double Chance(double above) => curve == 1
-        ? 0.97 * Math.Exp(-0.152 * Math.Exp(above / spread))
-        : 1 / (1 + (0.2 * Math.Exp(above / spread)));
+    private double Chance(double above) =>
+        curve == 1 ? 0.97 * Math.Exp(-0.152 * Math.Exp(above / spread)) : 1 / (1 + (0.2 * Math.Exp(above / spread)));
 
-    private static double Useful(double chance) => chance switch
-    {
-        < 0.2 => 0.15,
-        < 0.6 => 0.15 + (0.85 * (chance - 0.2) / 0.4),
-        <= 0.9 => 1,
-        _ => 1 - (0.75 * (chance - 0.9) / 0.1),
-    };
+    private static double Useful(double chance) =>
+        chance switch
+        {
+            < 0.2 => 0.15,
+            < 0.6 => 0.15 + (0.85 * (chance - 0.2) / 0.4),
+            <= 0.9 => 1,
+            _ => 1 - (0.75 * (chance - 0.9) / 0.1),
+        };
 
     private double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

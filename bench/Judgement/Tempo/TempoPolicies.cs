@@ -17,9 +17,23 @@ internal static class TempoPolicies
     [
         ("blocked", (book, day) => Blocked(book, day)),
         ("in turn", (book, day) => book.Known(day).OrderByDescending(id => book.DaysSince(id, day)).ThenBy(id => id)),
-        ("every other day", (book, day) => book.Known(day).Where(id => book.DaysSince(id, day) >= 2).OrderByDescending(id => book.DaysSince(id, day)).ThenBy(id => id)),
-        ("toughest first", (book, day) => book.Known(day).Where(id => !LastFirst(book, id) || book.DaysSince(id, day) >= 3).OrderBy(id => LastFirst(book, id)).ThenByDescending(id => book.DaysSince(id, day)).ThenBy(id => id)),
-        ("ratings on paper", (book, day) => book.Known(day).Where(id => book.Rating(id) != Readiness.Ready || book.DaysSince(id, day) >= 3).OrderBy(id => book.Rating(id) == Readiness.Ready).ThenBy(id => book.Pencil[id].Tempo / book.Passages[id].Piece!.Target!.Value).ThenByDescending(id => book.DaysSince(id, day))),
+        ("every other day", (book, day) =>
+            book.Known(day).Where(id => book.DaysSince(id, day) >= 2).OrderByDescending(id => book.DaysSince(id, day)).ThenBy(id => id)
+        ),
+        ("toughest first", (book, day) =>
+            book.Known(day)
+                .Where(id => !LastFirst(book, id) || book.DaysSince(id, day) >= 3)
+                .OrderBy(id => LastFirst(book, id))
+                .ThenByDescending(id => book.DaysSince(id, day))
+                .ThenBy(id => id)
+        ),
+        ("ratings on paper", (book, day) =>
+            book.Known(day)
+                .Where(id => book.Rating(id) != Readiness.Ready || book.DaysSince(id, day) >= 3)
+                .OrderBy(id => book.Rating(id) == Readiness.Ready)
+                .ThenBy(id => book.Pencil[id].Tempo / book.Passages[id].Piece!.Target!.Value)
+                .ThenByDescending(id => book.DaysSince(id, day))
+        ),
         ("widening gaps", (book, day) => book.Known(day).Where(id => Due(book, id) <= day).OrderBy(id => Due(book, id)).ThenBy(id => id)),
     ];
 
@@ -41,7 +55,10 @@ internal static class TempoPolicies
         }
     }
 
-    /// <summary>The greedy oracle: it sees the hidden state, and plays what brings the most playable passages a second at the tempo at which most is learnt.</summary>
+    /// <summary>
+    /// The greedy oracle: it sees the hidden state, and plays what brings the most playable passages a second at the tempo at which most
+    /// is learnt.
+    /// </summary>
     public static void Oracle(Sitting sitting)
     {
         var (book, learner) = (sitting.Book, sitting.Learner);
@@ -70,7 +87,9 @@ internal static class TempoPolicies
     private static void Take(Sitting sitting, int id, bool pencil)
     {
         var (book, day) = (sitting.Book, sitting.Day);
-        var tempo = pencil ? book.Pencil[id].Tempo : TodaysTempo.Of(DayReach.At(Able(book, id, day)), Pace.Work, new Bpm(book.Passages[id].Piece!.Target!.Value)).Value;
+        var tempo = pencil
+            ? book.Pencil[id].Tempo
+            : TodaysTempo.Of(DayReach.At(Able(book, id, day)), Pace.Work, new Bpm(book.Passages[id].Piece!.Target!.Value)).Value;
         var (clean, recorded) = sitting.Play(id, tempo, TempoBook.TakeSeconds(tempo));
         sitting.Tally.WorkTakes++;
         sitting.Tally.WorkClean += clean ? 1 : 0;
@@ -87,11 +106,23 @@ internal static class TempoPolicies
         return core.Today ?? Estimate.Morning(core.Reach ?? core.Start, book.Traits, core.Target?.Value);
     }
 
-    private static bool LastFirst(TempoBook book, int id) => book.Firsts[id].Count > 0 && book.Firsts[id][^1] is var last && last.Clean && last.Tempo >= book.Passages[id].Piece!.Target!.Value * 0.92;
+    private static bool LastFirst(TempoBook book, int id) =>
+        book.Firsts[id].Count > 0
+        && book.Firsts[id][^1] is var last
+        && last.Clean
+        && last.Tempo >= book.Passages[id].Piece!.Target!.Value * 0.92;
 
-    private static DateOnly Due(TempoBook book, int id) => book.Passages[id] is { LastVisit: { } last } row
-        ? DueDay.Of(School.WideningGaps, last, row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null, book.Rating(id), row.Slipped, null)
-        : DateOnly.MinValue;
+    private static DateOnly Due(TempoBook book, int id) =>
+        book.Passages[id] is { LastVisit: { } last } row
+            ? DueDay.Of(
+                School.WideningGaps,
+                last,
+                row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
+                book.Rating(id),
+                row.Slipped,
+                null
+            )
+            : DateOnly.MinValue;
 
     private static IEnumerable<int> Blocked(TempoBook book, DateOnly day)
     {

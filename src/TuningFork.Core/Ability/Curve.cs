@@ -14,7 +14,9 @@ public static class Curve
     private const double Luck = 0.002;
 
     /// <summary>How far below the middle of the curve the reach lies, in widths: there five of six come clean.</summary>
-    private static readonly double Below = Math.Log(((Reach.Clean - Luck) / (1 - Slips - Luck)) / (1 - ((Reach.Clean - Luck) / (1 - Slips - Luck))));
+    private static readonly double Below = Math.Log(
+        ((Reach.Clean - Luck) / (1 - Slips - Luck)) / (1 - ((Reach.Clean - Luck) / (1 - Slips - Luck)))
+    );
 
     /// <summary>The chance of a clean take, 0.002 to 0.97.</summary>
     /// <param name="reach">Logarithm of the reach.</param>

@@ -3,7 +3,8 @@ namespace TuningFork.Core.Ability;
 /// <summary>A take as evidence.</summary>
 /// <param name="Tempo">The tempo it was played at, above 0.</param>
 /// <param name="Clean">Whether it was clean.</param>
-/// <param name="Weight">How much it counts, above 0 and up to 1: half for what tests something else as well (by heart, inside a section).</param>
+/// <param name="Weight">How much it counts, above 0 and up to 1: half for what tests something else as well (by heart, inside a
+/// section).</param>
 public readonly record struct Evidence(double Tempo, bool Clean, double Weight = 1);
 
 /// <summary>
@@ -24,7 +25,9 @@ public sealed class DayReach
     /// <summary>Way to the ceiling that is assumed where there is no target.</summary>
     private const double UnknownWay = 0.06;
 
-    /// <summary>Part of the unsureness that counts when a tempo is chosen: all of it would begin so far below that the takes say nothing.</summary>
+    /// <summary>
+    /// Part of the unsureness that counts when a tempo is chosen: all of it would begin so far below that the takes say nothing.
+    /// </summary>
     private const double Boldness = 0.5;
 
     /// <summary>Logarithms of the tempi that are considered, and how much is believed in each; together 1.</summary>
@@ -127,7 +130,10 @@ public sealed class DayReach
         return new DayReach(Morning, moved, Whole(next), Grown + grown, Takes + 1);
     }
 
-    /// <summary>The way to the ceiling that a take at a tempo works on: none where it is far too easy or far too hard, less with every take of the day.</summary>
+    /// <summary>
+    /// The way to the ceiling that a take at a tempo works on: none where it is far too easy or far too hard, less with every take of the
+    /// day.
+    /// </summary>
     internal double Way(double tempo)
     {
         var chance = Curve.Chance(Log, Math.Log(tempo), Morning.Width);

@@ -58,10 +58,18 @@ public static class Estimate
     public static Morning Morning(Reach now, Traits traits, double? target)
     {
         ArgumentNullException.ThrowIfNull(traits);
-        return new Morning(now.Log, Math.Sqrt((now.Spread * now.Spread) + (Form * Form)), traits.Width, traits.Rate, target is { } goal ? Math.Log(goal * CeilingPart) : null);
+        return new Morning(
+            now.Log,
+            Math.Sqrt((now.Spread * now.Spread) + (Form * Form)),
+            traits.Width,
+            traits.Rate,
+            target is { } goal ? Math.Log(goal * CeilingPart) : null
+        );
     }
 
-    /// <summary>The reach that is kept at the end of a day: growth as it settles, and of the rest the part that is not the day's form.</summary>
+    /// <summary>
+    /// The reach that is kept at the end of a day: growth as it settles, and of the rest the part that is not the day's form.
+    /// </summary>
     /// <param name="now">The reach that the day began with.</param>
     /// <param name="end">What is believed at its end.</param>
     public static Reach Keep(Reach now, DayReach end)

@@ -34,15 +34,37 @@ public static class Forecast
     /// <param name="traits">The player's own.</param>
     /// <param name="today">The practice day.</param>
     /// <param name="stuck">Whether it has stood still for some time: then the usual growth says nothing.</param>
-    public static ForecastView? For(Reach? now, double target, IReadOnlyList<(DateOnly Day, int Takes)> visits, Traits traits, DateOnly today, bool stuck = false)
+    public static ForecastView? For(
+        Reach? now,
+        double target,
+        IReadOnlyList<(DateOnly Day, int Takes)> visits,
+        Traits traits,
+        DateOnly today,
+        bool stuck = false
+    )
     {
         ArgumentNullException.ThrowIfNull(visits);
-        if (now is not { } reach || visits.Count < LeastVisits || Growth.Takes(reach, target, traits) <= 0 || TakesADay(visits, today) is not (> 0 and var pace))
+        if (
+            now is not { } reach
+            || visits.Count < LeastVisits
+            || Growth.Takes(reach, target, traits) <= 0
+            || TakesADay(visits, today) is not (> 0 and var pace)
+        )
             return null;
         var (early, likely, late) = (Days(Range), Days(0), Days(-Range));
         if (stuck || likely > MostDays)
-            return new ForecastView(Day(today, early), Day(today, MostDays), null, "At this pace the target is not in sight: change the method, or set a nearer target first.");
-        return new ForecastView(Day(today, early), Day(today, likely), late > MostDays ? null : Day(today, late), Sentence(today, early, likely, late));
+            return new ForecastView(
+                Day(today, early),
+                Day(today, MostDays),
+                null,
+                "At this pace the target is not in sight: change the method, or set a nearer target first."
+            );
+        return new ForecastView(
+            Day(today, early),
+            Day(today, likely),
+            late > MostDays ? null : Day(today, late),
+            Sentence(today, early, likely, late)
+        );
 
         double Days(double doubt) => Growth.Takes(reach, target, traits, doubt) / pace;
     }
@@ -59,8 +81,14 @@ public static class Forecast
     {
         var (first, middle) = (Day(today, early), Day(today, likely));
         return late > MostDays
-            ? string.Create(CultureInfo.InvariantCulture, $"Around {middle:d MMM yyyy}, not before {first:d MMM}; growth has slowed, so it may take far longer.")
-            : string.Create(CultureInfo.InvariantCulture, $"Around {middle:d MMM}, between {first:d MMM} and {Day(today, late):d MMM yyyy}. The last stretch takes longer than the first.");
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"Around {middle:d MMM yyyy}, not before {first:d MMM}; growth has slowed, so it may take far longer."
+            )
+            : string.Create(
+                CultureInfo.InvariantCulture,
+                $"Around {middle:d MMM}, between {first:d MMM} and {Day(today, late):d MMM yyyy}. The last stretch takes longer than the first."
+            );
     }
 
     private static DateOnly Day(DateOnly today, double days) => today.AddDays((int)Math.Clamp(Math.Round(days), 1, MostDays));

@@ -15,7 +15,10 @@ public sealed record Traits
     /// <summary>What was seen some weeks ago counts less: each visit keeps so much of what was before.</summary>
     private const double Keeps = 0.993;
 
-    /// <summary>An estimate follows only part of the way when somebody grows faster or slower than assumed: what it moves beyond the assumption counts so many times.</summary>
+    /// <summary>
+    /// An estimate follows only part of the way when somebody grows faster or slower than assumed: what it moves beyond the assumption
+    /// counts so many times.
+    /// </summary>
     private const double Amplified = 2;
 
     /// <summary>Above this a move says where somebody stands, not how fast he grows.</summary>
@@ -81,6 +84,11 @@ public sealed record Traits
             return this with { Likelihoods = seen };
         var assumed = Estimate.Settles * Rate * exposure;
         var gained = assumed + (Amplified * Math.Clamp(after.Log - before.Log - assumed, -0.05, 0.05));
-        return this with { Likelihoods = seen, Exposure = (Exposure * Keeps) + exposure, Gained = (Gained * Keeps) + (gained / Estimate.Settles) };
+        return this with
+        {
+            Likelihoods = seen,
+            Exposure = (Exposure * Keeps) + exposure,
+            Gained = (Gained * Keeps) + (gained / Estimate.Settles),
+        };
     }
 }

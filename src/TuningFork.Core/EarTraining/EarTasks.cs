@@ -31,7 +31,17 @@ public static class EarTasks
     private const int Accent = 7;
 
     private static readonly (string Name, int Semitones)[] Steps =
-        [("minor second", 1), ("major second", 2), ("minor third", 3), ("major third", 4), ("fourth", 5), ("fifth", 7), ("minor sixth", 8), ("major sixth", 9), ("octave", 12)];
+    [
+        ("minor second", 1),
+        ("major second", 2),
+        ("minor third", 3),
+        ("major third", 4),
+        ("fourth", 5),
+        ("fifth", 7),
+        ("minor sixth", 8),
+        ("major sixth", 9),
+        ("octave", 12),
+    ];
 
     private static readonly int[] Major = [0, 2, 4, 5, 7, 9, 11];
     private static readonly int[] Minor = [0, 2, 3, 5, 7, 8, 10];
@@ -86,14 +96,22 @@ public static class EarTasks
         var other = home + (up ? semitones : -semitones);
         return new EarQuestion(
             $"Sing a {name} {(up ? "above" : "below")} this note.",
-            Line(home), Line(home, other), $"{(up ? "Up" : "Down")} a {name}");
+            Line(home),
+            Line(home, other),
+            $"{(up ? "Up" : "Down")} a {name}"
+        );
     }
 
     private static EarQuestion Degree(Random random, int home, int[] scale, int third)
     {
         var degree = 1 + random.Next(7);
         var key = Chord(home, third, 0).Concat(Line(Beat * 2, home)).ToList();
-        return new EarQuestion($"The chord sets the key. Sing degree {degree}.", key, Line(home, home + scale[degree - 1]), $"Degree {degree}");
+        return new EarQuestion(
+            $"The chord sets the key. Sing degree {degree}.",
+            key,
+            Line(home, home + scale[degree - 1]),
+            $"Degree {degree}"
+        );
     }
 
     private static EarQuestion Quality(Random random, int home)
@@ -101,7 +119,10 @@ public static class EarTasks
         var third = random.Next(2) == 0 ? 4 : 3;
         return new EarQuestion(
             "Major or minor? Say it aloud, then sing the third.",
-            Chord(home, third, 0), Line(home, home + third, home + 7), third == 4 ? "Major" : "Minor");
+            Chord(home, third, 0),
+            Line(home, home + third, home + 7),
+            third == 4 ? "Major" : "Minor"
+        );
     }
 
     private static EarQuestion Echo(Random random, int home)
@@ -125,7 +146,14 @@ public static class EarTasks
         while (at < 8)
         {
             var cell = at % 4 <= 2 ? random.Next(4) : 1 + random.Next(3);
-            foreach (var length in cell switch { 0 => new[] { 2.0 }, 1 => [1.0], _ => [0.5, 0.5] })
+            foreach (
+                var length in cell switch
+                {
+                    0 => new[] { 2.0 },
+                    1 => [1.0],
+                    _ => [0.5, 0.5],
+                }
+            )
             {
                 taps.Add(Tap(home, at));
                 at += length;
@@ -138,8 +166,19 @@ public static class EarTasks
     private static EarQuestion MissingBeat(Random random, int home)
     {
         var missing = 1 + random.Next(7);
-        List<Tone> Beats(bool all) => [.. Enumerable.Range(0, 8).Where(beat => all || beat != missing).Select(beat => Tap(beat % 4 == 0 ? home + Accent : home, beat))];
-        return new EarQuestion("Two bars of four, one beat is silent. Which?", Beats(all: false), Beats(all: true), $"Beat {(missing % 4) + 1} of bar {(missing / 4) + 1}");
+        List<Tone> Beats(bool all) =>
+            [
+                .. Enumerable
+                    .Range(0, 8)
+                    .Where(beat => all || beat != missing)
+                    .Select(beat => Tap(beat % 4 == 0 ? home + Accent : home, beat)),
+            ];
+        return new EarQuestion(
+            "Two bars of four, one beat is silent. Which?",
+            Beats(all: false),
+            Beats(all: true),
+            $"Beat {(missing % 4) + 1} of bar {(missing / 4) + 1}"
+        );
     }
 
     /// <summary>Ten beats; a change of a twentieth a beat is heard by most people who listen for it (common practice).</summary>
@@ -158,7 +197,24 @@ public static class EarTasks
             return taps;
         }
 
-        return new EarQuestion("Does the pulse stay, or go faster or slower?", Beats(way switch { 0 => 1, 1 => 0.95, _ => 1.05 }), Beats(1), way switch { 0 => "Steady", 1 => "Faster; now steady", _ => "Slower; now steady" });
+        return new EarQuestion(
+            "Does the pulse stay, or go faster or slower?",
+            Beats(
+                way switch
+                {
+                    0 => 1,
+                    1 => 0.95,
+                    _ => 1.05,
+                }
+            ),
+            Beats(1),
+            way switch
+            {
+                0 => "Steady",
+                1 => "Faster; now steady",
+                _ => "Slower; now steady",
+            }
+        );
     }
 
     /// <summary>A short tone; at is in beats.</summary>

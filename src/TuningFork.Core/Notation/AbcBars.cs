@@ -69,7 +69,10 @@ internal sealed class AbcBars(AbcText signs, AbcHead head)
         var bar = opened with { Elements = [.. elements.SelectMany(Writable)], RepeatEnds = repeat };
         var full = head.Time.Bar;
         if (bar.Length > full)
-            throw signs.Wrong($"Bar {bars.Count + 1} holds {bar.Length} of a whole note; {head.Time} holds {full}. Take {bar.Length - full} away, or set a bar line.", barMark);
+            throw signs.Wrong(
+                $"Bar {bars.Count + 1} holds {bar.Length} of a whole note; {head.Time} holds {full}. Take {bar.Length - full} away, or set a bar line.",
+                barMark
+            );
         // Short bars stand where music begins, ends or turns back; elsewhere something is missing.
         if (bar.Length < full)
             bar = bar with { IsPartial = true };
@@ -89,8 +92,16 @@ internal sealed class AbcBars(AbcText signs, AbcHead head)
         if (bars.Count == 0)
             throw signs.Wrong("There are no notes yet. Write letters for notes and | for bar lines: CDEF GABc|.");
         foreach (var (index, mark) in shortBars.Where(one => one.Bar < bars.Count - 1 && !bars[one.Bar + 1].RepeatBegins))
-            throw signs.Wrong($"Bar {index + 1} holds {bars[index].Length} of a whole note and is not full. Add what is missing, or a rest z.", mark);
-        var score = new Score { Bars = bars, Key = firstKey, Time = firstTime };
+            throw signs.Wrong(
+                $"Bar {index + 1} holds {bars[index].Length} of a whole note and is not full. Add what is missing, or a rest z.",
+                mark
+            );
+        var score = new Score
+        {
+            Bars = bars,
+            Key = firstKey,
+            Time = firstTime,
+        };
         if (score.Check() is [var (bar, problem), ..])
             throw new AbcException(1, 1, $"{problem} Look at bar {bar}.");
         return bars;
@@ -111,15 +122,24 @@ internal sealed class AbcBars(AbcText signs, AbcHead head)
             throw signs.Wrong($"A length of {element.Written} of a whole note cannot be written. Use a tuplet, like (3abc.", barMark);
         }
 
-        return parts.Select((part, i) => element with
-        {
-            Written = part,
-            Tied = element.IsRest ? false : i < parts.Count - 1 || element.Tied,
-            SlurBegins = element.SlurBegins && i == 0,
-            SlurEnds = element.SlurEnds && i == parts.Count - 1,
-            Tuplet = element.Tuplet is { } tuplet ? tuplet with { Begins = tuplet.Begins && i == 0, Ends = tuplet.Ends && i == parts.Count - 1 } : null,
-            Words = i == 0 ? element.Words : "",
-            Finger = i == 0 ? element.Finger : null,
-        });
+        return parts.Select(
+            (part, i) =>
+                element with
+                {
+                    Written = part,
+                    Tied = element.IsRest ? false : i < parts.Count - 1 || element.Tied,
+                    SlurBegins = element.SlurBegins && i == 0,
+                    SlurEnds = element.SlurEnds && i == parts.Count - 1,
+                    Tuplet = element.Tuplet is { } tuplet
+                        ? tuplet with
+                        {
+                            Begins = tuplet.Begins && i == 0,
+                            Ends = tuplet.Ends && i == parts.Count - 1,
+                        }
+                        : null,
+                    Words = i == 0 ? element.Words : "",
+                    Finger = i == 0 ? element.Finger : null,
+                }
+        );
     }
 }

@@ -123,7 +123,12 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         var mark = signs.Mark();
         signs.Take();
         var actual = signs.Number()!.Value;
-        var usual = actual switch { 3 or 6 => 2 * actual / 3, 2 or 4 or 8 => 3, _ => head.Time.Unit == 8 && head.Time.Beats % 3 == 0 ? 3 : 2 };
+        var usual = actual switch
+        {
+            3 or 6 => 2 * actual / 3,
+            2 or 4 or 8 => 3,
+            _ => head.Time.Unit == 8 && head.Time.Beats % 3 == 0 ? 3 : 2,
+        };
         var normal = signs.Take(":") ? signs.Number() ?? usual : usual;
         var count = signs.Take(":") ? signs.Number() ?? actual : actual;
         if (tuplet is not null || actual is < 2 or > 16 || normal is < 1 or > 16 || count is < 1 or > 32)
@@ -213,16 +218,31 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         }
 
         signs.Take();
-        return pitches.Count > 0 ? ([.. pitches.OrderBy(pitch => pitch.Midi)], (inner ?? Fraction.Whole) * signs.Length()) : throw signs.Wrong("This chord has no notes.", mark);
+        return pitches.Count > 0
+            ? ([.. pitches.OrderBy(pitch => pitch.Midi)], (inner ?? Fraction.Whole) * signs.Length())
+            : throw signs.Wrong("This chord has no notes.", mark);
     }
 
     private Pitch Pitch(int mark)
     {
         var sign = signs.TakeWhile(next => next is '^' or '_' or '=');
-        int? alteration = sign switch { "" => null, "=" => 0, "^" => 1, "^^" => 2, "_" => -1, "__" => -2, _ => throw signs.Wrong($"\"{sign}\" is no accidental. Write ^ (sharp), _ (flat) or = (natural).", mark) };
+        int? alteration = sign switch
+        {
+            "" => null,
+            "=" => 0,
+            "^" => 1,
+            "^^" => 2,
+            "_" => -1,
+            "__" => -2,
+            _ => throw signs.Wrong($"\"{sign}\" is no accidental. Write ^ (sharp), _ (flat) or = (natural).", mark),
+        };
         var letter = signs.Next;
         if (letter is not ((>= 'a' and <= 'g') or (>= 'A' and <= 'G')))
-            throw signs.Wrong(signs.IsOver ? "A note is missing at the end." : $"\"{letter}\" cannot be read here. Notes are the letters A to G and a to g, rests z.");
+            throw signs.Wrong(
+                signs.IsOver
+                    ? "A note is missing at the end."
+                    : $"\"{letter}\" cannot be read here. Notes are the letters A to G and a to g, rests z."
+            );
         signs.Take();
         var octave = char.IsAsciiLetterLower(letter) ? 5 : 4;
         octave += signs.TakeWhile(next => next is '\'' or ',').Sum(next => next == '\'' ? 1 : -1);
@@ -230,7 +250,9 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
         if (alteration is { } given)
             accidentals[step] = given;
         var pitch = Theory.Pitch.Of(step, accidentals.GetValueOrDefault(step, head.Key.AlterationOf(step)), octave);
-        return pitch.Midi is >= 0 and <= 127 ? pitch : throw signs.Wrong("This note is beyond what can be heard. Use fewer octave marks.", mark);
+        return pitch.Midi is >= 0 and <= 127
+            ? pitch
+            : throw signs.Wrong("This note is beyond what can be heard. Use fewer octave marks.", mark);
     }
 
     private void Add(Element element, int mark)
@@ -241,7 +263,14 @@ internal sealed class AbcBody(AbcText signs, AbcHead head)
             tuplet = group.Left == 1 ? null : (group.Actual, group.Normal, group.Left - 1, false);
         }
 
-        element = element with { SlurBegins = slursToOpen > 0, Articulation = articulation, Finger = finger, Words = words, Tied = signs.Take("-") };
+        element = element with
+        {
+            SlurBegins = slursToOpen > 0,
+            Articulation = articulation,
+            Finger = finger,
+            Words = words,
+            Tied = signs.Take("-"),
+        };
         (slursToOpen, articulation, finger, words, broken) = (0, Articulation.None, null, "", Fraction.Whole);
         if (element.Written > new Fraction(8, 1) || element.Written < new Fraction(1, 128))
             throw signs.Wrong("This length cannot be written. Take a 64th to a few whole notes.", mark);

@@ -30,7 +30,14 @@ public static class AbcReader
             throw new AbcException(1, 1, $"This text is too long; take {LongestText:N0} signs or fewer.");
         var signs = new AbcText(text);
         var head = new AbcHead { Clef = clef };
-        while (signs.AtLineStart && !signs.IsOver && (signs.Next is '%' or '\n' || (char.IsAsciiLetter(signs.Next) && signs.Peek(1) == ':' && signs.Peek(2) != '|' && signs.Peek(2) != ':')))
+        while (
+            signs.AtLineStart
+            && !signs.IsOver
+            && (
+                signs.Next is '%' or '\n'
+                || (char.IsAsciiLetter(signs.Next) && signs.Peek(1) == ':' && signs.Peek(2) != '|' && signs.Peek(2) != ':')
+            )
+        )
         {
             if (signs.Next is '%' or '\n')
             {
@@ -59,7 +66,8 @@ public static class AbcReader
                 TempoBeat = head.TempoBeat,
                 Bars = bars,
             },
-            [.. head.LeftOut]);
+            [.. head.LeftOut]
+        );
     }
 }
 
@@ -112,7 +120,10 @@ internal sealed class AbcHead
                 Time = Metre(value, wrong);
                 break;
             case 'L':
-                unit = Part(value) is { } length && length > Fraction.Zero && length <= Fraction.Whole ? length : throw wrong("Write the unit length like L:1/8.");
+                unit =
+                    Part(value) is { } length && length > Fraction.Zero && length <= Fraction.Whole
+                        ? length
+                        : throw wrong("Write the unit length like L:1/8.");
                 break;
             case 'Q':
                 ReadTempo(value, wrong);
@@ -131,19 +142,40 @@ internal sealed class AbcHead
 
     private static TimeSignature Metre(string value, Func<string, AbcException> wrong)
     {
-        var parts = value switch { "C" => ["4", "4"], "C|" => ["2", "2"], _ => value.Split('/') };
-        return parts.Length == 2 && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var beats) && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var unit)
-            && beats is >= 1 and <= 32 && unit is 1 or 2 or 4 or 8 or 16 or 32
-            ? new TimeSignature(beats, unit) : throw wrong("Write the metre like M:3/4, M:6/8 or M:C.");
+        var parts = value switch
+        {
+            "C" => ["4", "4"],
+            "C|" => ["2", "2"],
+            _ => value.Split('/'),
+        };
+        return
+            parts.Length == 2
+            && int.TryParse(parts[0], NumberStyles.None, CultureInfo.InvariantCulture, out var beats)
+            && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var unit)
+            && beats is >= 1 and <= 32
+            && unit is 1 or 2 or 4 or 8 or 16 or 32
+            ? new TimeSignature(beats, unit)
+            : throw wrong("Write the metre like M:3/4, M:6/8 or M:C.");
     }
 
     private void ReadTempo(string value, Func<string, AbcException> wrong)
     {
-        var plain = System.Text.RegularExpressions.Regex.Replace(value, "\"[^\"]*\"", "", System.Text.RegularExpressions.RegexOptions.None, TimeSpan.FromSeconds(1)).Trim();
+        var plain = System
+            .Text.RegularExpressions.Regex.Replace(
+                value,
+                "\"[^\"]*\"",
+                "",
+                System.Text.RegularExpressions.RegexOptions.None,
+                TimeSpan.FromSeconds(1)
+            )
+            .Trim();
         if (plain.Length == 0)
             return;
         var parts = plain.Split('=');
-        if (!int.TryParse(parts[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var beats) || beats is < Bpm.Slowest or > Bpm.Fastest)
+        if (
+            !int.TryParse(parts[^1], NumberStyles.None, CultureInfo.InvariantCulture, out var beats)
+            || beats is < Bpm.Slowest or > Bpm.Fastest
+        )
             throw wrong($"Write the tempo like Q:1/4=96, {Bpm.Slowest} to {Bpm.Fastest} beats a minute.");
         Tempo = new Bpm(beats);
         if (parts.Length == 2)
@@ -156,7 +188,12 @@ internal sealed class AbcHead
         foreach (var word in words)
         {
             var name = word.Replace("clef=", "", StringComparison.Ordinal);
-            if (Enum.GetValues<Clef>().Where(one => one.ToString().StartsWith(name, StringComparison.OrdinalIgnoreCase) && name.Length >= 4).ToList() is [var clef])
+            if (
+                Enum.GetValues<Clef>()
+                    .Where(one => one.ToString().StartsWith(name, StringComparison.OrdinalIgnoreCase) && name.Length >= 4)
+                    .ToList()
+                is [var clef]
+            )
                 Clef = clef;
         }
 
@@ -168,10 +205,17 @@ internal sealed class AbcHead
 
         var first = words[0];
         var letters = first.Length > 1 && first[1] is '#' or 'b' ? 2 : 1;
-        var mode = (first[letters..] + (words.Length > 1 && !words[1].Contains('=', StringComparison.Ordinal) ? words[1] : "")).ToLowerInvariant();
+        var mode = (
+            first[letters..] + (words.Length > 1 && !words[1].Contains('=', StringComparison.Ordinal) ? words[1] : "")
+        ).ToLowerInvariant();
         if (Enum.TryParse<Clef>(mode, ignoreCase: true, out _))
             mode = "";
-        if (!char.IsAsciiLetterUpper(first[0]) || !NoteName.TryParse(first[..letters], out var tonic) || !Modes.TryGetValue(mode.Length > 3 ? mode[..3] : mode, out var fifths) || tonic.Fifths + fifths is < -7 or > 7)
+        if (
+            !char.IsAsciiLetterUpper(first[0])
+            || !NoteName.TryParse(first[..letters], out var tonic)
+            || !Modes.TryGetValue(mode.Length > 3 ? mode[..3] : mode, out var fifths)
+            || tonic.Fifths + fifths is < -7 or > 7
+        )
             throw wrong("Write the key like K:G, K:Bb, K:F#m or K:Ddor.");
         Key = Key.OfSignature(tonic.Fifths + fifths, fifths == -3);
     }
@@ -183,6 +227,8 @@ internal sealed class AbcHead
             return null;
         if (parts.Length == 1)
             return new Fraction(upper, 1);
-        return int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var lower) && lower is >= 1 and <= 64 ? new Fraction(upper, lower) : null;
+        return int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var lower) && lower is >= 1 and <= 64
+            ? new Fraction(upper, lower)
+            : null;
     }
 }

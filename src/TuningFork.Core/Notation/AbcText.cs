@@ -104,8 +104,7 @@ internal sealed class AbcText(string text)
             if (from is < 1 or > 9 || to < from || to > 9)
                 throw Wrong("Number the endings like [1 and [2.", mark);
             passes.AddRange(Enumerable.Range(from, to - from + 1));
-        }
-        while (Take(","));
+        } while (Take(","));
         return passes;
     }
 }

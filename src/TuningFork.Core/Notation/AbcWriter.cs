@@ -38,7 +38,12 @@ public static class AbcWriter
             WriteBar(text, bar, key, time);
             var last = i == score.Bars.Count - 1;
             var nextRepeats = !last && score.Bars[i + 1].RepeatBegins;
-            text.Append(bar.RepeatEnds ? ":|" : last ? "|]" : nextRepeats ? "" : "|");
+            text.Append(
+                bar.RepeatEnds ? ":|"
+                : last ? "|]"
+                : nextRepeats ? ""
+                : "|"
+            );
             var lineEnds = last || (i + 1) % barsPerLine == 0;
             text.Append(lineEnds ? '\n' : ' ');
             if (naming is { } school)
@@ -61,13 +66,18 @@ public static class AbcWriter
         for (var i = 0; i < bar.Elements.Count; i++)
         {
             if (!bar.Elements[i].IsRest)
-                names.Append(' ').Append(i > 0 && bar.Elements[i - 1].Tied ? "_" : NoteNaming.Of(bar.Elements[i].Pitches[^1].Name, key, naming));
+                names
+                    .Append(' ')
+                    .Append(i > 0 && bar.Elements[i - 1].Tied ? "_" : NoteNaming.Of(bar.Elements[i].Pitches[^1].Name, key, naming));
         }
     }
 
     private static string Opening(Bar bar, int index)
     {
-        var repeat = bar.RepeatBegins && index > 0 ? "|:" : bar.RepeatBegins ? "|:" : "";
+        var repeat =
+            bar.RepeatBegins && index > 0 ? "|:"
+            : bar.RepeatBegins ? "|:"
+            : "";
         return bar.Ending.Count > 0 ? $"{repeat}[{string.Join(',', bar.Ending)} " : repeat;
     }
 
@@ -97,9 +107,24 @@ public static class AbcWriter
             text.Append(CultureInfo.InvariantCulture, $"\"^{Plain(element.Words)}\"");
         if (element.Finger is { } finger)
             text.Append(CultureInfo.InvariantCulture, $"!{finger}!");
-        text.Append(element.Articulation switch { Articulation.Staccato => ".", Articulation.Tenuto => "!tenuto!", Articulation.Accent => "!accent!", _ => "" });
+        text.Append(
+            element.Articulation switch
+            {
+                Articulation.Staccato => ".",
+                Articulation.Tenuto => "!tenuto!",
+                Articulation.Accent => "!accent!",
+                _ => "",
+            }
+        );
         var notes = string.Concat(element.Pitches.Select(pitch => Note(pitch, accidentals)));
-        text.Append(element.Pitches.Count switch { 0 => "z", 1 => notes, _ => $"[{notes}]" });
+        text.Append(
+            element.Pitches.Count switch
+            {
+                0 => "z",
+                1 => notes,
+                _ => $"[{notes}]",
+            }
+        );
         text.Append(Length(element.Written / new Fraction(1, 8)));
         if (element.Tied)
             text.Append('-');
@@ -117,33 +142,46 @@ public static class AbcWriter
 
     private static string Note(Pitch pitch, Accidentals accidentals)
     {
-        var sign = accidentals.Needed(pitch) ? pitch.Name.Alteration switch { 0 => "=", < 0 and var flats => new string('_', -flats), var sharps => new string('^', sharps) } : "";
+        var sign = accidentals.Needed(pitch)
+            ? pitch.Name.Alteration switch
+            {
+                0 => "=",
+                < 0 and var flats => new string('_', -flats),
+                var sharps => new string('^', sharps),
+            }
+            : "";
         var letter = pitch.Name.Step.ToString();
-        return sign + pitch.Octave switch
-        {
-            >= 5 => letter.ToLowerInvariant() + new string('\'', pitch.Octave - 5),
-            _ => letter + new string(',', 4 - pitch.Octave),
-        };
+        return sign
+            + pitch.Octave switch
+            {
+                >= 5 => letter.ToLowerInvariant() + new string('\'', pitch.Octave - 5),
+                _ => letter + new string(',', 4 - pitch.Octave),
+            };
     }
 
-    private static string Length(Fraction eighths) => (eighths.Numerator, eighths.Denominator) switch
-    {
-        (1, 1) => "",
-        (var upper, 1) => upper.ToString(CultureInfo.InvariantCulture),
-        (1, 2) => "/",
-        var (upper, lower) => string.Create(CultureInfo.InvariantCulture, $"{upper}/{lower}"),
-    };
+    private static string Length(Fraction eighths) =>
+        (eighths.Numerator, eighths.Denominator) switch
+        {
+            (1, 1) => "",
+            (var upper, 1) => upper.ToString(CultureInfo.InvariantCulture),
+            (1, 2) => "/",
+            var (upper, lower) => string.Create(CultureInfo.InvariantCulture, $"{upper}/{lower}"),
+        };
 
     private static string KeyField(Key key) => key.Tonic + (key.IsMinor ? "m" : "");
 
-    private static string Clef(Clef clef) => clef switch
-    {
-        Theory.Clef.Treble => "",
-        Theory.Clef.Percussion => " clef=perc",
-        _ => $" clef={clef.ToString().ToLowerInvariant()}",
-    };
+    private static string Clef(Clef clef) =>
+        clef switch
+        {
+            Theory.Clef.Treble => "",
+            Theory.Clef.Percussion => " clef=perc",
+            _ => $" clef={clef.ToString().ToLowerInvariant()}",
+        };
 
-    private static string Plain(string text) => string.Concat(text.Select(letter => char.IsControl(letter) ? ' ' : letter)).Replace('"', '\'').Replace("%", "", StringComparison.Ordinal);
+    private static string Plain(string text) =>
+        string.Concat(text.Select(letter => char.IsControl(letter) ? ' ' : letter))
+            .Replace('"', '\'')
+            .Replace("%", "", StringComparison.Ordinal);
 
     private static void Line(StringBuilder text, string line) => text.Append(line).Append('\n');
 }

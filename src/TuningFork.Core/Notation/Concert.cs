@@ -15,11 +15,24 @@ public static class Concert
         {
             Key = score.Key.Plus(way),
             ToSounding = Interval.Unison,
-            Bars = [.. score.Bars.Select(bar => bar with
-            {
-                Key = bar.Key?.Plus(way),
-                Elements = [.. bar.Elements.Select(element => element with { Pitches = [.. element.Pitches.Select(pitch => Moved(pitch, way, score.Key))] })],
-            })],
+            Bars =
+            [
+                .. score.Bars.Select(bar =>
+                    bar with
+                    {
+                        Key = bar.Key?.Plus(way),
+                        Elements =
+                        [
+                            .. bar.Elements.Select(element =>
+                                element with
+                                {
+                                    Pitches = [.. element.Pitches.Select(pitch => Moved(pitch, way, score.Key))],
+                                }
+                            ),
+                        ],
+                    }
+                ),
+            ],
         };
     }
 

@@ -3,7 +3,9 @@ using System.Numerics;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>An exact part of a whole note: 1/4 a quarter note, 3/8 a dotted quarter. Always in lowest terms, the lower number above 0.</summary>
+/// <summary>
+/// An exact part of a whole note: 1/4 a quarter note, 3/8 a dotted quarter. Always in lowest terms, the lower number above 0.
+/// </summary>
 public readonly record struct Fraction : IComparable<Fraction>
 {
     private readonly long denominator;
@@ -37,10 +39,12 @@ public readonly record struct Fraction : IComparable<Fraction>
     public double Value => (double)Numerator / Denominator;
 
     /// <summary>Sum.</summary>
-    public static Fraction operator +(Fraction a, Fraction b) => new((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
+    public static Fraction operator +(Fraction a, Fraction b) =>
+        new((a.Numerator * b.Denominator) + (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
 
     /// <summary>Difference.</summary>
-    public static Fraction operator -(Fraction a, Fraction b) => new((a.Numerator * b.Denominator) - (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
+    public static Fraction operator -(Fraction a, Fraction b) =>
+        new((a.Numerator * b.Denominator) - (b.Numerator * a.Denominator), a.Denominator * b.Denominator);
 
     /// <summary>Product.</summary>
     public static Fraction operator *(Fraction a, Fraction b) => new(a.Numerator * b.Numerator, a.Denominator * b.Denominator);
@@ -67,7 +71,8 @@ public readonly record struct Fraction : IComparable<Fraction>
     public int CompareTo(Fraction other) => (Numerator * other.Denominator).CompareTo(other.Numerator * Denominator);
 
     /// <summary>"3/8", or "1" for a whole number.</summary>
-    public override string ToString() => Denominator == 1
-        ? Numerator.ToString(CultureInfo.InvariantCulture)
-        : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
+    public override string ToString() =>
+        Denominator == 1
+            ? Numerator.ToString(CultureInfo.InvariantCulture)
+            : string.Create(CultureInfo.InvariantCulture, $"{Numerator}/{Denominator}");
 }

@@ -17,7 +17,11 @@ internal sealed record MidiTrack(string Name, IReadOnlyList<MidiNote> Notes);
 /// <param name="Times">Time signatures with their ticks.</param>
 /// <param name="Keys">Signatures in fifths with their ticks, as they sound.</param>
 internal sealed record MidiFile(
-    int Division, IReadOnlyList<MidiTrack> Tracks, IReadOnlyList<(long Tick, TimeSignature Time)> Times, IReadOnlyList<(long Tick, int Fifths, bool IsMinor)> Keys)
+    int Division,
+    IReadOnlyList<MidiTrack> Tracks,
+    IReadOnlyList<(long Tick, TimeSignature Time)> Times,
+    IReadOnlyList<(long Tick, int Fifths, bool IsMinor)> Keys
+)
 {
     /// <summary>Most notes of a file: some hours of one part.</summary>
     public const int MostNotes = 60_000;
@@ -72,7 +76,7 @@ internal sealed record MidiFile(
             var open = new Dictionary<(int Channel, int Midi), long>();
             long tick = 0;
             var name = "";
-            for (var status = 0; isTrack && at < end;)
+            for (var status = 0; isTrack && at < end; )
             {
                 tick += Variable();
                 if (bytes[at] >= 0x80)
@@ -86,10 +90,19 @@ internal sealed record MidiFile(
             }
 
             at = (int)end;
-            tracks.AddRange(channels.Where(pair => pair.Key != DrumChannel).Select(pair => new MidiTrack(channels.Count > 1 ? $"{name} channel {pair.Key + 1}".Trim() : name, pair.Value)));
+            tracks.AddRange(
+                channels
+                    .Where(pair => pair.Key != DrumChannel)
+                    .Select(pair => new MidiTrack(channels.Count > 1 ? $"{name} channel {pair.Key + 1}".Trim() : name, pair.Value))
+            );
         }
 
-        private void Channel(int status, long tick, Dictionary<(int Channel, int Midi), long> open, SortedDictionary<int, List<MidiNote>> channels)
+        private void Channel(
+            int status,
+            long tick,
+            Dictionary<(int Channel, int Midi), long> open,
+            SortedDictionary<int, List<MidiNote>> channels
+        )
         {
             var (kind, channel) = (status & 0xF0, status & 0x0F);
             var first = bytes[at++];

@@ -28,12 +28,18 @@ public static class MidiReader
         var track = fullest with { Notes = [.. fullest.Notes.Where(note => note.Midi - instrument.Transposition is >= 0 and <= 127)] };
         if (track.Notes.Count == 0)
             throw new MusicFileException($"All notes of this file lie beyond what can be written for the {instrument.Name}.");
-        var leftOut = midi.Tracks.Where(other => other != fullest).Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}").ToList();
+        var leftOut = midi
+            .Tracks.Where(other => other != fullest)
+            .Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}")
+            .ToList();
         if (track.Notes.Count < fullest.Notes.Count)
             leftOut.Add($"{Count(fullest.Notes.Count - track.Notes.Count)} beyond what can be written");
         if (midi.Keys.Select(key => (key.Fifths, key.IsMinor)).Distinct().Count() > 1)
             leftOut.Add("changes of key");
-        var key = midi.Keys.Count > 0 ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(instrument.ToSounding.Reversed) : Key.C.Plus(instrument.ToSounding.Reversed);
+        var key =
+            midi.Keys.Count > 0
+                ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(instrument.ToSounding.Reversed)
+                : Key.C.Plus(instrument.ToSounding.Reversed);
         var bars = Bars(midi, track, leftOut);
         var sounds = new Queue<Sound>(Sounds(midi, track, bars, leftOut));
         return new ReadMusic(
@@ -44,9 +50,19 @@ public static class MidiReader
                 Key = key,
                 Time = bars[0].Time,
                 ToSounding = instrument.ToSounding,
-                Bars = [.. bars.Select((bar, i) => new Bar(Fill(bar, sounds, pitch => Spelled(pitch - instrument.Transposition, key))) { Time = i > 0 && bar.Time != bars[i - 1].Time ? bar.Time : null })],
+                Bars =
+                [
+                    .. bars.Select(
+                        (bar, i) =>
+                            new Bar(Fill(bar, sounds, pitch => Spelled(pitch - instrument.Transposition, key)))
+                            {
+                                Time = i > 0 && bar.Time != bars[i - 1].Time ? bar.Time : null,
+                            }
+                    ),
+                ],
             },
-            leftOut);
+            leftOut
+        );
     }
 
     private sealed record Space(Fraction From, TimeSignature Time)
@@ -86,8 +102,12 @@ public static class MidiReader
     {
         var grids = GridsOf(midi, track, bars);
         var end = bars[^1].To;
-        var starts = track.Notes.Select(note => (At: Snap(Exact(note.Tick, midi), bars, grids), Note: note)).Where(pair => pair.At < end)
-            .GroupBy(pair => pair.At).OrderBy(group => group.Key).ToList();
+        var starts = track
+            .Notes.Select(note => (At: Snap(Exact(note.Tick, midi), bars, grids), Note: note))
+            .Where(pair => pair.At < end)
+            .GroupBy(pair => pair.At)
+            .OrderBy(group => group.Key)
+            .ToList();
         var sounds = new List<Sound>();
         var cut = false;
         for (var i = 0; i < starts.Count; i++)
@@ -108,13 +128,19 @@ public static class MidiReader
     /// <summary>The grid of every quarter of every bar; bars of eighths have one of sixteenths throughout.</summary>
     private static Dictionary<Fraction, int> GridsOf(MidiFile midi, MidiTrack track, List<Space> bars)
     {
-        var places = track.Notes.SelectMany(note => new[] { (At: note.Tick, Weight: 1.0), (At: note.End, Weight: 0.2) })
-            .Select(pair => (At: Exact(pair.At, midi), pair.Weight)).ToLookup(pair => BeatOf(pair.At, bars));
+        var places = track
+            .Notes.SelectMany(note => new[] { (At: note.Tick, Weight: 1.0), (At: note.End, Weight: 0.2) })
+            .Select(pair => (At: Exact(pair.At, midi), pair.Weight))
+            .ToLookup(pair => BeatOf(pair.At, bars));
         return places.ToDictionary(
             beat => beat.Key.From,
-            beat => beat.Key.InQuarters
-                ? Grids.MinBy(grid => grid.Cost + beat.Max(pair => pair.Weight * Away((pair.At - beat.Key.From).Value * 4, grid.Parts))).Parts
-                : 4);
+            beat =>
+                beat.Key.InQuarters
+                    ? Grids
+                        .MinBy(grid => grid.Cost + beat.Max(pair => pair.Weight * Away((pair.At - beat.Key.From).Value * 4, grid.Parts)))
+                        .Parts
+                    : 4
+        );
     }
 
     private static double Away(double quarters, int parts) => Math.Abs((quarters * parts) - Math.Round(quarters * parts)) / parts;
@@ -175,16 +201,29 @@ public static class MidiReader
         foreach (var (from, to, sound) in Cut(pieces, bar))
         {
             IReadOnlyList<Pitch> pitches = sound is null ? [] : [.. sound.Midi.Select(spell)];
-            elements.AddRange(Written(from, to, bar, last => new Element(pitches, Fraction.Zero) { Tied = sound is not null && !(last && to == sound.To) }));
+            elements.AddRange(
+                Written(from, to, bar, last => new Element(pitches, Fraction.Zero)
+                {
+                    Tied = sound is not null && !(last && to == sound.To),
+                })
+            );
         }
 
         return elements;
     }
 
-    private static IEnumerable<(Fraction From, Fraction To, Sound? Sound)> Cut(List<(Fraction From, Fraction To, Sound? Sound)> pieces, Space bar)
+    private static IEnumerable<(Fraction From, Fraction To, Sound? Sound)> Cut(
+        List<(Fraction From, Fraction To, Sound? Sound)> pieces,
+        Space bar
+    )
     {
-        var borders = pieces.SelectMany(piece => new[] { piece.From, piece.To }).Where(at => IsThird(at - bar.From))
-            .SelectMany(at => new[] { Floor(at, bar), Floor(at, bar) + Quarter }).Distinct().Order().ToList();
+        var borders = pieces
+            .SelectMany(piece => new[] { piece.From, piece.To })
+            .Where(at => IsThird(at - bar.From))
+            .SelectMany(at => new[] { Floor(at, bar), Floor(at, bar) + Quarter })
+            .Distinct()
+            .Order()
+            .ToList();
         foreach (var (from, to, sound) in pieces)
         {
             var at = from;
@@ -204,13 +243,20 @@ public static class MidiReader
         if (IsThird(from - bar.From) || IsThird(to - bar.From))
         {
             var whole = make(true);
-            yield return whole with { Written = (to - from) * new Fraction(3, 2), Tuplet = new Tuplet(3, 2, from == beat, to == beat + Quarter) };
+            yield return whole with
+            {
+                Written = (to - from) * new Fraction(3, 2),
+                Tuplet = new Tuplet(3, 2, from == beat, to == beat + Quarter),
+            };
             yield break;
         }
 
         var parts = Values.Cut(to - from);
         for (var i = 0; i < parts.Count; i++)
-            yield return make(i == parts.Count - 1) with { Written = parts[i] };
+            yield return make(i == parts.Count - 1) with
+            {
+                Written = parts[i],
+            };
     }
 
     private static Fraction Floor(Fraction at, Space bar)

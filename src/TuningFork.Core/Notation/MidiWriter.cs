@@ -43,7 +43,9 @@ public static class MidiWriter
             if ((place == 0 ? bar.Time ?? score.Time : bar.Time) is { } time)
                 events.Add((Ticks(at, division), 0, Meta(0x58, [(byte)time.Beats, (byte)Math.Log2(time.Unit), 24, 8])));
             if ((place == 0 ? bar.Key ?? score.Key : bar.Key) is { } key)
-                events.Add((Ticks(at, division), 0, Meta(0x59, [(byte)(sbyte)key.Plus(sounding).Signature, key.IsMinor ? (byte)1 : (byte)0])));
+                events.Add(
+                    (Ticks(at, division), 0, Meta(0x59, [(byte)(sbyte)key.Plus(sounding).Signature, key.IsMinor ? (byte)1 : (byte)0]))
+                );
             at += bar.Length;
         }
     }
@@ -54,7 +56,9 @@ public static class MidiWriter
         long division = 480;
         foreach (var part in notes.SelectMany(note => new[] { note.At, note.Length }).Select(part => part * new Fraction(4, 1)))
             division = division / (long)System.Numerics.BigInteger.GreatestCommonDivisor(division, part.Denominator) * part.Denominator;
-        return division <= 32767 ? (int)division : throw new ArgumentException("The note values are too fine for a MIDI file.", nameof(notes));
+        return division <= 32767
+            ? (int)division
+            : throw new ArgumentException("The note values are too fine for a MIDI file.", nameof(notes));
     }
 
     private static long Ticks(Fraction at, int division)

@@ -57,15 +57,28 @@ internal sealed class MusicXmlPart
             leftOut.Add("ties, tuplets or repeats that were not complete");
             score = score with
             {
-                Bars = [.. score.Bars.Select((bar, i) => !wrong.Contains(i) ? bar : bar with
-                {
-                    RepeatBegins = false,
-                    Elements = bar.Elements.Any(element => element.Tuplet is not null) && tries > 0 ? [.. Rests(bar.Length)] : [.. bar.Elements.Select(element => element with { Tied = false })],
-                })],
+                Bars =
+                [
+                    .. score.Bars.Select(
+                        (bar, i) =>
+                            !wrong.Contains(i)
+                                ? bar
+                                : bar with
+                                {
+                                    RepeatBegins = false,
+                                    Elements =
+                                        bar.Elements.Any(element => element.Tuplet is not null) && tries > 0
+                                            ? [.. Rests(bar.Length)]
+                                            : [.. bar.Elements.Select(element => element with { Tied = false })],
+                                }
+                    ),
+                ],
             };
         }
 
-        return score.Check() is [var (number, problem), ..] ? throw new MusicFileException($"Bar {number} cannot be read: {problem}") : score;
+        return score.Check() is [var (number, problem), ..]
+            ? throw new MusicFileException($"Bar {number} cannot be read: {problem}")
+            : score;
     }
 
     /// <summary>Reads the next bar.</summary>
@@ -126,7 +139,11 @@ internal sealed class MusicXmlPart
                 leftOut.Add($"bar {bars.Count + 1} was short and was filled with rests");
         }
 
-        return bar with { Elements = elements, IsPartial = partial };
+        return bar with
+        {
+            Elements = elements,
+            IsPartial = partial,
+        };
     }
 
     private IEnumerable<Element> Rests(Fraction length)
@@ -144,14 +161,20 @@ internal sealed class MusicXmlPart
     private Bar Attributes(XElement item, Bar bar)
     {
         if (MusicXmlMarks.Whole(item.Element("divisions")) is { } parts)
-            divisions = parts is > 0 and <= 100_000 ? parts : throw new MusicFileException("The lengths in this file cannot be read (divisions).");
+            divisions = parts is > 0 and <= 100_000
+                ? parts
+                : throw new MusicFileException("The lengths in this file cannot be read (divisions).");
         if (item.Element("key") is { } signature && MusicXmlMarks.Whole(signature.Element("fifths")) is { } fifths)
         {
             key = fifths is >= -7 and <= 7 ? Key.OfSignature((int)fifths, signature.Element("mode")?.Value == "minor") : key;
             bar = bar with { Key = key };
         }
 
-        if (item.Element("time") is { } metre && MusicXmlMarks.Whole(metre.Element("beats")) is { } beats && MusicXmlMarks.Whole(metre.Element("beat-type")) is { } unit)
+        if (
+            item.Element("time") is { } metre
+            && MusicXmlMarks.Whole(metre.Element("beats")) is { } beats
+            && MusicXmlMarks.Whole(metre.Element("beat-type")) is { } unit
+        )
         {
             if (beats is < 1 or > 32 || unit is not (1 or 2 or 4 or 8 or 16 or 32))
                 throw new MusicFileException($"The metre {beats}/{unit} of bar {bars.Count + 1} cannot be read.");
@@ -174,11 +197,16 @@ internal sealed class MusicXmlPart
             ("percussion", _) => Clef.Percussion,
             _ => clef,
         };
-        if (item.Element("transpose") is { } transpose && MusicXmlMarks.Whole(transpose.Element("chromatic")) is { } semitones and >= -36 and <= 36)
+        if (
+            item.Element("transpose") is { } transpose
+            && MusicXmlMarks.Whole(transpose.Element("chromatic")) is { } semitones and >= -36 and <= 36
+        )
         {
             var octaves = MusicXmlMarks.Whole(transpose.Element("octave-change")) ?? 0;
             var steps = MusicXmlMarks.Whole(transpose.Element("diatonic"));
-            toSounding = steps is null ? Interval.OfSemitones((int)(semitones + (12 * octaves))) : new Interval((int)(steps.Value + (7 * octaves)), (int)(semitones + (12 * octaves)));
+            toSounding = steps is null
+                ? Interval.OfSemitones((int)(semitones + (12 * octaves)))
+                : new Interval((int)(steps.Value + (7 * octaves)), (int)(semitones + (12 * octaves)));
         }
 
         if (MusicXmlMarks.Whole(item.Element("staves")) > 1)
@@ -244,8 +272,25 @@ internal sealed class MusicXmlPart
             Tied = pitches.Count > 0 && item.Elements("tie").Any(tie => tie.Attribute("type")?.Value == "start"),
             SlurBegins = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "start"),
             SlurEnds = notations.Elements("slur").Any(slur => slur.Attribute("type")?.Value == "stop"),
-            Articulation = notations.Elements("articulations").Elements().Select(one => one.Name.LocalName switch { "staccato" => Articulation.Staccato, "tenuto" => Articulation.Tenuto, "accent" => Articulation.Accent, _ => Articulation.None }).FirstOrDefault(),
-            Finger = MusicXmlMarks.Whole(notations.Elements("technical").Elements("fingering").FirstOrDefault()) is { } finger and >= 0 and <= 5 ? (int)finger : null,
+            Articulation = notations
+                .Elements("articulations")
+                .Elements()
+                .Select(one =>
+                    one.Name.LocalName switch
+                    {
+                        "staccato" => Articulation.Staccato,
+                        "tenuto" => Articulation.Tenuto,
+                        "accent" => Articulation.Accent,
+                        _ => Articulation.None,
+                    }
+                )
+                .FirstOrDefault(),
+            Finger = MusicXmlMarks.Whole(notations.Elements("technical").Elements("fingering").FirstOrDefault())
+                is { } finger
+                    and >= 0
+                    and <= 5
+                ? (int)finger
+                : null,
         };
         if (notations.Elements("ornaments").Any())
             leftOut.Add("ornaments");
@@ -254,34 +299,61 @@ internal sealed class MusicXmlPart
         if (Values.Of(written) is not null || tuplet is not null)
             return [element];
         var parts = Rests(written).Select(rest => rest.Written).ToList();
-        return parts.Select((part, i) => element with { Written = part, Tied = !element.IsRest && (i < parts.Count - 1 || element.Tied), SlurBegins = element.SlurBegins && i == 0, SlurEnds = element.SlurEnds && i == parts.Count - 1 });
+        return parts.Select(
+            (part, i) =>
+                element with
+                {
+                    Written = part,
+                    Tied = !element.IsRest && (i < parts.Count - 1 || element.Tied),
+                    SlurBegins = element.SlurBegins && i == 0,
+                    SlurEnds = element.SlurEnds && i == parts.Count - 1,
+                }
+        );
     }
 
     private Pitch? PitchOf(XElement item)
     {
         if (item.Element("unpitched") is { } unpitched)
-            return Pitch.TryParse((unpitched.Element("display-step")?.Value ?? "B") + (unpitched.Element("display-octave")?.Value ?? "4"), out var shown) ? shown : Pitch.Of(Step.B, 0, 4);
+            return Pitch.TryParse(
+                (unpitched.Element("display-step")?.Value ?? "B") + (unpitched.Element("display-octave")?.Value ?? "4"),
+                out var shown
+            )
+                ? shown
+                : Pitch.Of(Step.B, 0, 4);
         if (item.Element("pitch") is not { } pitch)
             return null;
         var alter = double.TryParse(pitch.Element("alter")?.Value ?? "0", CultureInfo.InvariantCulture, out var given) ? given : 0;
         if (alter != Math.Round(alter))
             leftOut.Add("quarter tones");
-        if (!NoteName.TryParse(pitch.Element("step")?.Value, out var name) || MusicXmlMarks.Whole(pitch.Element("octave")) is not { } octave || octave is < -1 or > 9 || alter is < -2 or > 2)
+        if (
+            !NoteName.TryParse(pitch.Element("step")?.Value, out var name)
+            || MusicXmlMarks.Whole(pitch.Element("octave")) is not { } octave
+            || octave is < -1 or > 9
+            || alter is < -2 or > 2
+        )
             throw new MusicFileException($"A note in bar {bars.Count + 1} cannot be read.");
         var found = Pitch.Of(name.Step, (int)Math.Round(alter), (int)octave);
-        return found.Midi is >= 0 and <= 127 ? found : throw new MusicFileException($"A note in bar {bars.Count + 1} lies beyond what can be heard.");
+        return found.Midi is >= 0 and <= 127
+            ? found
+            : throw new MusicFileException($"A note in bar {bars.Count + 1} lies beyond what can be heard.");
     }
 
     private void Direction(XElement item)
     {
         var sound = item.Name.LocalName == "sound" ? item : item.Element("sound");
-        if (tempo is null && double.TryParse(sound?.Attribute("tempo")?.Value, CultureInfo.InvariantCulture, out var beats) && beats is >= Bpm.Slowest and <= Bpm.Fastest)
+        if (
+            tempo is null
+            && double.TryParse(sound?.Attribute("tempo")?.Value, CultureInfo.InvariantCulture, out var beats)
+            && beats is >= Bpm.Slowest and <= Bpm.Fastest
+        )
             tempo = Bpm.Near(beats);
     }
 
     private Fraction Length(XElement item)
     {
         var duration = MusicXmlMarks.Whole(item.Element("duration")) ?? 0;
-        return duration is >= 0 and <= 10_000_000 ? new Fraction(duration, divisions * 4) : throw new MusicFileException($"A length in bar {bars.Count + 1} cannot be read.");
+        return duration is >= 0 and <= 10_000_000
+            ? new Fraction(duration, divisions * 4)
+            : throw new MusicFileException($"A length in bar {bars.Count + 1} cannot be read.");
     }
 }

@@ -51,7 +51,9 @@ public static class MusicXmlReader
         }
         catch (XmlException problem)
         {
-            throw new MusicFileException($"The file is broken in line {problem.LineNumber}, place {problem.LinePosition}. Export it again.");
+            throw new MusicFileException(
+                $"The file is broken in line {problem.LineNumber}, place {problem.LinePosition}. Export it again."
+            );
         }
     }
 
@@ -63,7 +65,13 @@ public static class MusicXmlReader
             var container = archive.GetEntry("META-INF/container.xml");
             var path = container is null ? null : RootFile(Bytes(container), cancel);
             var entry = (path is null ? null : archive.GetEntry(path))
-                ?? archive.Entries.FirstOrDefault(one => one.FullName.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase) || (one.FullName.EndsWith(".xml", StringComparison.OrdinalIgnoreCase) && !one.FullName.StartsWith("META-INF", StringComparison.Ordinal)))
+                ?? archive.Entries.FirstOrDefault(one =>
+                    one.FullName.EndsWith(".musicxml", StringComparison.OrdinalIgnoreCase)
+                    || (
+                        one.FullName.EndsWith(".xml", StringComparison.OrdinalIgnoreCase)
+                        && !one.FullName.StartsWith("META-INF", StringComparison.Ordinal)
+                    )
+                )
                 ?? throw new MusicFileException("There is no music in this packed file. Export it again.");
             return Bytes(entry);
         }
@@ -77,7 +85,9 @@ public static class MusicXmlReader
     private static string? RootFile(byte[] container, CancellationToken cancel)
     {
         MusicXmlBounds.Check(container, cancel);
-        return Reading(container, reader => reader.ReadToFollowing("rootfile", "*") || reader.LocalName == "rootfile" ? reader.GetAttribute("full-path") : null);
+        return Reading(container, reader =>
+            reader.ReadToFollowing("rootfile", "*") || reader.LocalName == "rootfile" ? reader.GetAttribute("full-path") : null
+        );
     }
 
     /// <summary>What an entry says of its own size is not believed: it is counted while it is read.</summary>
@@ -86,10 +96,12 @@ public static class MusicXmlReader
         using var from = entry.Open();
         using var to = new MemoryStream();
         var buffer = new byte[64 * 1024];
-        for (int read; (read = from.Read(buffer)) > 0;)
+        for (int read; (read = from.Read(buffer)) > 0; )
         {
             if (to.Length + read > MostBytes)
-                throw new MusicFileException($"What is packed in this file is larger than {MostBytes / 1024 / 1024} MB; that cannot be one piece of music.");
+                throw new MusicFileException(
+                    $"What is packed in this file is larger than {MostBytes / 1024 / 1024} MB; that cannot be one piece of music."
+                );
             to.Write(buffer, 0, read);
         }
 

@@ -35,13 +35,13 @@ internal static class MusicXmlScore
     }
 
     private static void Measures(XmlReader xml, MusicXmlPart part, CancellationToken cancel) => Children(xml, () =>
-    {
-        cancel.ThrowIfCancellationRequested();
-        if (xml.LocalName == "measure")
-            part.Measure((XElement)XNode.ReadFrom(xml));
-        else
-            xml.Skip();
-    });
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (xml.LocalName == "measure")
+                part.Measure((XElement)XNode.ReadFrom(xml));
+            else
+                xml.Skip();
+        });
 
     /// <summary>Goes through the elements below the one at hand, and past its end; each is to be read to its own end.</summary>
     private static void Children(XmlReader xml, Action element)

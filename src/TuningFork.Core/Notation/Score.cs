@@ -15,7 +15,10 @@ public readonly record struct TimeSignature(int Beats, int Unit)
     public Fraction Bar => new(Beats, Unit);
 
     /// <summary>What is beamed together: three eighths in 3/8, 6/8, 9/8 and 12/8, two in other metres of eighths, else the unit.</summary>
-    public Fraction Beat => Unit >= 8 && Beats % 3 == 0 && Beats > 3 ? new Fraction(3, Unit) : Unit >= 8 ? new Fraction(Beats == 3 ? 3 : 2, Unit) : new Fraction(1, Unit);
+    public Fraction Beat =>
+        Unit >= 8 && Beats % 3 == 0 && Beats > 3 ? new Fraction(3, Unit)
+        : Unit >= 8 ? new Fraction(Beats == 3 ? 3 : 2, Unit)
+        : new Fraction(1, Unit);
 
     /// <summary>"6/8".</summary>
     public override string ToString() => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"{Beats}/{Unit}");
@@ -159,7 +162,8 @@ public sealed record Score
             order.Add(i);
             if (!bar.RepeatEnds)
                 continue;
-            var again = ending.Count > 0 ? Bars.Skip(i + 1).Any(later => later.Ending.Contains(pass + 1)) || ending.Contains(pass + 1) : pass < 2;
+            var again =
+                ending.Count > 0 ? Bars.Skip(i + 1).Any(later => later.Ending.Contains(pass + 1)) || ending.Contains(pass + 1) : pass < 2;
             if (again)
                 (i, pass, ending) = (start - 1, pass + 1, []);
             else
@@ -169,6 +173,8 @@ public sealed record Score
         return order;
     }
 
-    /// <summary>What is wrong with it, each with its bar from 1: bars that are not full, ties to another pitch or to nothing, tuplets left open.</summary>
+    /// <summary>
+    /// What is wrong with it, each with its bar from 1: bars that are not full, ties to another pitch or to nothing, tuplets left open.
+    /// </summary>
     public IReadOnlyList<(int Bar, string Problem)> Check() => ScoreCheck.Check(this);
 }

@@ -72,7 +72,10 @@ internal static class ScoreCheck
         for (var i = 0; i < all.Count; i++)
         {
             var (bar, element) = all[i];
-            if (element.Tied && (i + 1 == all.Count || !element.Pitches.All(pitch => all[i + 1].Element.Pitches.Any(next => next.Midi == pitch.Midi))))
+            if (
+                element.Tied
+                && (i + 1 == all.Count || !element.Pitches.All(pitch => all[i + 1].Element.Pitches.Any(next => next.Midi == pitch.Midi)))
+            )
                 yield return (bar, $"Bar {bar}: a tie leads to another note, or to none.");
         }
     }

@@ -32,10 +32,12 @@ public static class Values
         var left = length;
         while (left > Fraction.Zero)
         {
-            var part = Enumerable.Range(0, Names.Length)
+            var part = Enumerable
+                .Range(0, Names.Length)
                 .SelectMany(i => new[] { new Fraction(3, 2L << i), new Fraction(1, 1L << i) })
                 .Where(value => value <= left && Of(value) is not null)
-                .DefaultIfEmpty(Fraction.Zero).Max();
+                .DefaultIfEmpty(Fraction.Zero)
+                .Max();
             if (part == Fraction.Zero)
                 throw new ArgumentException($"{length} of a whole note cannot be written.", nameof(length));
             parts.Add(part);

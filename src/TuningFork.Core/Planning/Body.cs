@@ -32,7 +32,10 @@ public sealed record Body(bool Quiet, bool HoldTempo, IReadOnlySet<DateOnly> Qui
     /// <param name="tension">What was told, 0 to 3.</param>
     /// <param name="before">What was told before on that day, or null.</param>
     /// <param name="minds">True where a rise alone counts: it was asked for, or several things take turns.</param>
-    public static int StepsDown(int tension, int? before, bool minds) => tension >= HighTension ? 2 : minds && tension > (before ?? 0) ? 1 : 0;
+    public static int StepsDown(int tension, int? before, bool minds) =>
+        tension >= HighTension ? 2
+        : minds && tension > (before ?? 0) ? 1
+        : 0;
 
     /// <summary>How it stands.</summary>
     /// <param name="words">What was told, oldest first.</param>
@@ -73,7 +76,9 @@ public sealed record Body(bool Quiet, bool HoldTempo, IReadOnlySet<DateOnly> Qui
     }
 }
 
-/// <summary>The way back after pain: half, six tenths and eight tenths of the minutes, without what hurt (common practice; it replaces no doctor).</summary>
+/// <summary>
+/// The way back after pain: half, six tenths and eight tenths of the minutes, without what hurt (common practice; it replaces no doctor).
+/// </summary>
 /// <param name="PracticeDaysBack">Practice days since it was well again, 0 on the first.</param>
 /// <param name="Keys">Keys of what was played when it was told.</param>
 public sealed record AfterPain(int PracticeDaysBack, IReadOnlyList<string> Keys)
@@ -95,17 +100,22 @@ public sealed record AfterPain(int PracticeDaysBack, IReadOnlyList<string> Keys)
     public IReadOnlySet<int> Resting(IReadOnlyList<Material> materials)
     {
         ArgumentNullException.ThrowIfNull(materials);
-        var told = materials.Where(one => Keys.Any(key => key == $"m:{one.Id}" || key.StartsWith($"m:{one.Id}:", StringComparison.Ordinal))).ToList();
+        var told = materials
+            .Where(one => Keys.Any(key => key == $"m:{one.Id}" || key.StartsWith($"m:{one.Id}:", StringComparison.Ordinal)))
+            .ToList();
         var movements = told.SelectMany(Movements).ToHashSet(StringComparer.Ordinal);
         var rest = told.Concat(materials.Where(one => Movements(one).Any(movements.Contains))).ToList();
         var pieces = rest.Where(one => one.Kind == MaterialKind.Passage).Select(one => one.Group).ToHashSet();
-        return rest.Select(one => one.Id).Concat(materials.Where(one => one.Kind == MaterialKind.Piece && pieces.Contains(one.Id)).Select(one => one.Id)).ToHashSet();
+        return rest.Select(one => one.Id)
+            .Concat(materials.Where(one => one.Kind == MaterialKind.Piece && pieces.Contains(one.Id)).Select(one => one.Id))
+            .ToHashSet();
     }
 
-    private static IEnumerable<string> Movements(Material material) => material.Kind switch
-    {
-        MaterialKind.Exercise => material.Serves.Where(one => Purpose.Movements.Contains(one, StringComparer.Ordinal)),
-        MaterialKind.Passage when Purpose.Movements.Contains(material.Difficulty, StringComparer.Ordinal) => [material.Difficulty],
-        _ => [],
-    };
+    private static IEnumerable<string> Movements(Material material) =>
+        material.Kind switch
+        {
+            MaterialKind.Exercise => material.Serves.Where(one => Purpose.Movements.Contains(one, StringComparer.Ordinal)),
+            MaterialKind.Passage when Purpose.Movements.Contains(material.Difficulty, StringComparer.Ordinal) => [material.Difficulty],
+            _ => [],
+        };
 }

@@ -30,12 +30,13 @@ internal static class BreakPlacement
         return best;
     }
 
-    private static Drill Make(Break pause, int number) => new()
-    {
-        Id = $"b{number + 1}",
-        Title = pause.IsShakeOut ? "Shake out" : "Break",
-        How = pause.IsShakeOut ? "Hands down, look away." : "Put the instrument down, walk a little.",
-        Minutes = pause.Minutes,
-        Reason = $"about {pause.AfterPlayed} minutes played",
-    };
+    private static Drill Make(Break pause, int number) =>
+        new()
+        {
+            Id = $"b{number + 1}",
+            Title = pause.IsShakeOut ? "Shake out" : "Break",
+            How = pause.IsShakeOut ? "Hands down, look away." : "Put the instrument down, walk a little.",
+            Minutes = pause.Minutes,
+            Reason = $"about {pause.AfterPlayed} minutes played",
+        };
 }

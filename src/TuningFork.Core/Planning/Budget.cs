@@ -32,7 +32,11 @@ public static class Budget
     /// <param name="shares">Wanted shares in percent.</param>
     /// <param name="history">Played seconds in the window, by area; areas left out count as zero.</param>
     /// <param name="minutes">Today's minutes for the five areas, warm-up and breaks already taken off.</param>
-    public static IReadOnlyDictionary<Area, decimal> Wanted(IReadOnlyList<AreaShare> shares, IReadOnlyList<AreaHistory> history, int minutes)
+    public static IReadOnlyDictionary<Area, decimal> Wanted(
+        IReadOnlyList<AreaShare> shares,
+        IReadOnlyList<AreaHistory> history,
+        int minutes
+    )
     {
         ArgumentNullException.ThrowIfNull(shares);
         ArgumentNullException.ThrowIfNull(history);
@@ -40,7 +44,8 @@ public static class Budget
         var all = played.Values.Sum() + minutes;
         return shares.ToDictionary(
             share => share.Area,
-            share => Math.Max(0, (share.Percent * all / 100m) - played.GetValueOrDefault(share.Area)));
+            share => Math.Max(0, (share.Percent * all / 100m) - played.GetValueOrDefault(share.Area))
+        );
     }
 
     /// <summary>
@@ -57,36 +62,47 @@ public static class Budget
         IReadOnlyList<AreaHistory> history,
         int minutes,
         int sitting,
-        Func<Area, decimal>? weight = null)
+        Func<Area, decimal>? weight = null
+    )
     {
         ArgumentOutOfRangeException.ThrowIfNegative(minutes);
         var wanted = Wanted(shares, history, minutes);
-        var rows = shares.OrderBy(share => share.Area)
+        var rows = shares
+            .OrderBy(share => share.Area)
             .Select(share => new Row(
                 share.Area,
                 wanted[share.Area] * (weight?.Invoke(share.Area) ?? 1m),
                 LeastOf(share, sitting),
                 share.Percent == 0 ? 0 : Math.Max(share.Most, LeastOf(share, sitting)),
-                history.FirstOrDefault(h => h.Area == share.Area)?.DaysSince))
+                history.FirstOrDefault(h => h.Area == share.Area)?.DaysSince
+            ))
             .ToList();
         var served = Served(rows, minutes);
-        var parts = rows.Select(row => served.Contains(row.Area)
-            ? new SplitPart(row.Least, row.Most, row.Wanted, row.Waited)
-            : new SplitPart(0, 0, row.Wanted, row.Waited)).ToList();
+        var parts = rows.Select(row =>
+                served.Contains(row.Area)
+                    ? new SplitPart(row.Least, row.Most, row.Wanted, row.Waited)
+                    : new SplitPart(0, 0, row.Wanted, row.Waited)
+            )
+            .ToList();
         var place = Math.Min(minutes, parts.Sum(part => part.Most));
         var given = MinuteSplit.Solve(parts, place);
         return new DayBudget(
-            [.. rows.Select((row, i) => new AreaBudget(
-                row.Area, row.Wanted, given[i], row.DaysSince, !served.Contains(row.Area) && row.Most > 0))],
-            minutes - place);
+            [
+                .. rows.Select(
+                    (row, i) => new AreaBudget(row.Area, row.Wanted, given[i], row.DaysSince, !served.Contains(row.Area) && row.Most > 0)
+                ),
+            ],
+            minutes - place
+        );
     }
 
-    private static int LeastOf(AreaShare share, int sitting) => share switch
-    {
-        { Percent: 0 } => 0,
-        { Area: Area.SightReading } => Math.Max(share.Least, (int)Math.Ceiling(sitting * Shares.LeastSightReadingPart)),
-        _ => share.Least,
-    };
+    private static int LeastOf(AreaShare share, int sitting) =>
+        share switch
+        {
+            { Percent: 0 } => 0,
+            { Area: Area.SightReading } => Math.Max(share.Least, (int)Math.Ceiling(sitting * Shares.LeastSightReadingPart)),
+            _ => share.Least,
+        };
 
     private static HashSet<Area> Served(List<Row> rows, int minutes)
     {

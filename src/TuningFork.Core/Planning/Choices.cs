@@ -17,7 +17,8 @@ public sealed record Choice(string Id, string Name);
 public static class Choices
 {
     /// <summary>Families of instruments.</summary>
-    public static IReadOnlyList<Choice> Families { get; } = [.. Enum.GetValues<Family>().Select(family => Of(family, Words.Small($"{family}")))];
+    public static IReadOnlyList<Choice> Families { get; } =
+    [.. Enum.GetValues<Family>().Select(family => Of(family, Words.Small($"{family}")))];
 
     /// <summary>How passages come back.</summary>
     public static IReadOnlyList<Choice> Schools { get; } =
@@ -29,27 +30,24 @@ public static class Choices
 
     /// <summary>How takes follow each other in rounds.</summary>
     public static IReadOnlyList<Choice> Mixes { get; } =
-    [
-        Of(Mix.Shuffled, "shuffled every round"), Of(Mix.InTurn, "in the same turn"), Of(Mix.Blocked, "blocked, one after the other"),
-    ];
+    [Of(Mix.Shuffled, "shuffled every round"), Of(Mix.InTurn, "in the same turn"), Of(Mix.Blocked, "blocked, one after the other")];
 
     /// <summary>How many keys a day.</summary>
     public static IReadOnlyList<Choice> KeySchools { get; } =
-    [
-        Of(KeySchool.SeveralADay, "several a day"), Of(KeySchool.OneADay, "one a day"), Of(KeySchool.OneAWeek, "one a week"),
-    ];
+    [Of(KeySchool.SeveralADay, "several a day"), Of(KeySchool.OneADay, "one a day"), Of(KeySchool.OneAWeek, "one a week")];
 
     /// <summary>In which order keys come.</summary>
     public static IReadOnlyList<Choice> KeyOrders { get; } =
     [
-        Of(KeyOrder.Fourths, "fourths"), Of(KeyOrder.Fifths, "fifths"), Of(KeyOrder.HalfSteps, "half steps"), Of(KeyOrder.Shuffled, "shuffled"),
+        Of(KeyOrder.Fourths, "fourths"),
+        Of(KeyOrder.Fifths, "fifths"),
+        Of(KeyOrder.HalfSteps, "half steps"),
+        Of(KeyOrder.Shuffled, "shuffled"),
     ];
 
     /// <summary>How a first sitting begins.</summary>
     public static IReadOnlyList<Choice> WarmUpSchools { get; } =
-    [
-        Of(WarmUpSchool.EaseIn, "something easy you like"), Of(WarmUpSchool.Awareness, "one awareness exercise, always the same"),
-    ];
+    [Of(WarmUpSchool.EaseIn, "something easy you like"), Of(WarmUpSchool.Awareness, "one awareness exercise, always the same")];
 
     /// <summary>How notes are called.</summary>
     public static IReadOnlyList<Choice> Namings { get; } =
@@ -75,14 +73,16 @@ public static class Choices
     /// <summary>What the planner may take a method of one's own for.</summary>
     public static IReadOnlyList<Choice> Fits { get; } =
     [
-        Of(Fit.Raw, "raw"), Of(Fit.Shaping, "taking shape"), Of(Fit.Ready, "ready"), Of(Fit.Stuck, "stuck"), Of(Fit.BeforeDate, "before a performance"),
+        Of(Fit.Raw, "raw"),
+        Of(Fit.Shaping, "taking shape"),
+        Of(Fit.Ready, "ready"),
+        Of(Fit.Stuck, "stuck"),
+        Of(Fit.BeforeDate, "before a performance"),
     ];
 
     /// <summary>What can be reached by a day.</summary>
     public static IReadOnlyList<Choice> Goals { get; } =
-    [
-        Of(GoalKind.Tempo, "a clean tempo"), Of(GoalKind.Ready, "passages ready"), Of(GoalKind.Keys, "keys clean"),
-    ];
+    [Of(GoalKind.Tempo, "a clean tempo"), Of(GoalKind.Ready, "passages ready"), Of(GoalKind.Keys, "keys clean")];
 
     /// <summary>What can be hard about a passage; words of one's own are as good.</summary>
     public static IReadOnlyList<string> Difficulties { get; } = [.. Purpose.Difficulties, "memory", "join"];

@@ -82,7 +82,9 @@ public sealed record DayRequest
     /// <summary>Sittings that were begun today before this one.</summary>
     public int Sitting { get; init; }
 
-    /// <summary>True when the sitting before was so long ago that raw and slipped things, changes and ladders may come again today.</summary>
+    /// <summary>
+    /// True when the sitting before was so long ago that raw and slipped things, changes and ladders may come again today.
+    /// </summary>
     public bool BackToday { get; init; }
 
     /// <summary>Family of the instrument.</summary>
@@ -149,7 +151,8 @@ public sealed record DayPlan
 
     /// <summary>Drills that stay when the day is planned anew: locked, or changed by hand.</summary>
     [JsonIgnore]
-    public IReadOnlyList<Drill> Kept => [.. Drills.Where(drill => !drill.IsBreak && (drill.Locked || drill.ByHand || drill.MovedTo is not null))];
+    public IReadOnlyList<Drill> Kept =>
+        [.. Drills.Where(drill => !drill.IsBreak && (drill.Locked || drill.ByHand || drill.MovedTo is not null))];
 
     /// <summary>What was decided for the day as a whole, in sentences.</summary>
     public IReadOnlyList<string> Summary { get; init; } = [];

@@ -3,7 +3,9 @@ using TuningFork.Core.Practice;
 
 namespace TuningFork.Core.Planning;
 
-/// <summary>Lays out a day: shares and debts, the routine's shape, drills, order and breaks. Pure: the same request makes the same plan.</summary>
+/// <summary>
+/// Lays out a day: shares and debts, the routine's shape, drills, order and breaks. Pure: the same request makes the same plan.
+/// </summary>
 public static class DayPlanner
 {
     /// <summary>The plan. Its drills and breaks add up to the minutes exactly.</summary>
@@ -23,7 +25,9 @@ public static class DayPlanner
         // Back after a week away: a third of the sitting is simple sound.
         var warmUp = Math.Max(SittingLength.WarmUp(request.Minutes, request.Demands), request.PracticeDaysBack is null ? 0 : playing / 3);
         var shared = Math.Max(0, playing - warmUp);
-        var budget = Budget.Today(request.Shares, request.History, shared, request.Minutes, area => DemandWeights.Of(area, request.Demands));
+        var budget = Budget.Today(request.Shares, request.History, shared, request.Minutes, area =>
+            DemandWeights.Of(area, request.Demands)
+        );
         var fitted = Fit(request, playing, warmUp, budget);
         var blocks = Blocks(context, fitted);
         var summary = DaySummary.For(request, budget, fitted, blocks, context.Waiting);
@@ -34,13 +38,18 @@ public static class DayPlanner
     {
         var wanted = budget.Areas.ToDictionary(part => part.Area, part => (decimal)part.Minutes);
         wanted[Area.WarmUp] = warmUp;
-        var held = request.Kept.Where(drill => drill.Area is not null)
-            .GroupBy(drill => drill.Area!.Value).ToDictionary(group => group.Key, group => group.Sum(drill => drill.Minutes));
+        var held = request
+            .Kept.Where(drill => drill.Area is not null)
+            .GroupBy(drill => drill.Area!.Value)
+            .ToDictionary(group => group.Key, group => group.Sum(drill => drill.Minutes));
         var routine = request.Routine;
         foreach (var area in held.Keys.Where(area => routine.Blocks.All(block => block.Area != area)).Order())
         {
             var play = routine.Blocks.Count > 0 && routine.Blocks[^1].Area == Area.Play ? 1 : 0;
-            routine = routine with { Blocks = [.. routine.Blocks.SkipLast(play), new Block(area, 0, 1, 240, Must: false), .. routine.Blocks.TakeLast(play)] };
+            routine = routine with
+            {
+                Blocks = [.. routine.Blocks.SkipLast(play), new Block(area, 0, 1, 240, Must: false), .. routine.Blocks.TakeLast(play)],
+            };
         }
 
         routine = WithLeasts(routine, request.Shares, playing);
@@ -50,15 +59,32 @@ public static class DayPlanner
         foreach (var (area, least) in promised)
             wanted[area] = Math.Max(wanted.GetValueOrDefault(area), least);
         var waited = budget.Areas.ToDictionary(part => part.Area, part => part.WaitedDays ?? int.MaxValue);
-        var fitted = RoutineFit.Fit(routine, playing, wanted, waited, promised.Keys.Union(held.Keys).ToDictionary(area => area, area => Math.Max(held.GetValueOrDefault(area), promised.GetValueOrDefault(area))));
+        var fitted = RoutineFit.Fit(
+            routine,
+            playing,
+            wanted,
+            waited,
+            promised
+                .Keys.Union(held.Keys)
+                .ToDictionary(area => area, area => Math.Max(held.GetValueOrDefault(area), promised.GetValueOrDefault(area)))
+        );
         if (!fitted.Fits)
         {
             throw held.Count > 0
-                ? new PlanException("minutes", $"The drills that stay and the musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Unlock one, or give the day more minutes.")
-                : new PlanException("minutes", $"The musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(fitted.Short)} more.");
+                ? new PlanException(
+                    "minutes",
+                    $"The drills that stay and the musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Unlock one, or give the day more minutes."
+                )
+                : new PlanException(
+                    "minutes",
+                    $"The musts of \"{routine.Name}\" need {playing + fitted.Short} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(fitted.Short)} more."
+                );
         }
 
-        return fitted with { Routine = routine };
+        return fitted with
+        {
+            Routine = routine,
+        };
     }
 
     /// <summary>Of two leasts, the share's and the routine's, the larger holds, as long as the musts fit.</summary>
@@ -69,7 +95,11 @@ public static class DayPlanner
             var first = routine.Blocks.FirstOrDefault(block => block.Area == share.Area && block.Fixed is null);
             if (first is null || first.Least >= share.Least)
                 continue;
-            var raised = first with { Least = Math.Min(share.Least, first.Most), Wanted = Math.Max(first.Wanted, Math.Min(share.Least, first.Most)) };
+            var raised = first with
+            {
+                Least = Math.Min(share.Least, first.Most),
+                Wanted = Math.Max(first.Wanted, Math.Min(share.Least, first.Most)),
+            };
             var all = routine with { Blocks = [.. routine.Blocks.Select(block => ReferenceEquals(block, first) ? raised : block)] };
             if (all.LeastMinutes <= playing)
                 routine = all;
@@ -89,48 +119,87 @@ public static class DayPlanner
                 continue;
             List<Drill> held = placed.Add(block.Area) ? [.. kept[block.Area]] : [];
             var left = minutes - held.Sum(drill => drill.Minutes);
-            filled.Add(new FilledBlock(block, minutes, [.. held, .. Fill(context.Holding(block), block, left).Select(drill => drill with { Block = block.Name })]));
+            filled.Add(
+                new FilledBlock(
+                    block,
+                    minutes,
+                    [.. held, .. Fill(context.Holding(block), block, left).Select(drill => drill with { Block = block.Name })]
+                )
+            );
         }
 
-        foreach (var material in context.Request.Materials.Where(one => Promises.IsOwed(one, context.Request) && filled.TrueForAll(block => block.Block.Area != one.Area)))
-            context.Waiting.Add(new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine"));
+        foreach (
+            var material in context.Request.Materials.Where(one =>
+                Promises.IsOwed(one, context.Request) && filled.TrueForAll(block => block.Block.Area != one.Area)
+            )
+        )
+            context.Waiting.Add(
+                new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine")
+            );
         Settle(context, filled);
         return filled;
     }
 
-    /// <summary>Where an area has several blocks: what one had no room for and another has does not wait, and nothing waits twice.</summary>
+    /// <summary>
+    /// Where an area has several blocks: what one had no room for and another has does not wait, and nothing waits twice.
+    /// </summary>
     private static void Settle(FillContext context, List<FilledBlock> blocks)
     {
-        var placed = blocks.GroupBy(block => block.Block.Area).Where(area => area.Count() > 1).SelectMany(area => area).SelectMany(block => block.Drills).SelectMany(drill => drill.Targets.Select(target => (drill.Area, target.MaterialId))).ToHashSet();
-        var waiting = context.Waiting.Where(item => item.MaterialId is null || !placed.Contains((item.Area, item.MaterialId))).DistinctBy(item => (item.Area, (object?)item.MaterialId ?? item.Title)).ToList();
+        var placed = blocks
+            .GroupBy(block => block.Block.Area)
+            .Where(area => area.Count() > 1)
+            .SelectMany(area => area)
+            .SelectMany(block => block.Drills)
+            .SelectMany(drill => drill.Targets.Select(target => (drill.Area, target.MaterialId)))
+            .ToHashSet();
+        var waiting = context
+            .Waiting.Where(item => item.MaterialId is null || !placed.Contains((item.Area, item.MaterialId)))
+            .DistinctBy(item => (item.Area, (object?)item.MaterialId ?? item.Title))
+            .ToList();
         context.Waiting.Clear();
         context.Waiting.AddRange(waiting);
     }
 
-    private static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes) => block.Area switch
-    {
-        Area.WarmUp => WarmUpFill.Fill(context, minutes),
-        Area.SightReading => ReadingFill.Fill(context, minutes),
-        Area.Technique => TechniqueFill.Fill(context, block, minutes),
-        Area.Repertoire => RepertoireFill.Fill(context, block, minutes),
-        Area.Ear => EarFill.Fill(context, minutes),
-        _ => PlayFill.Fill(context, block, minutes),
-    };
+    private static IEnumerable<Drill> Fill(FillContext context, Block block, int minutes) =>
+        block.Area switch
+        {
+            Area.WarmUp => WarmUpFill.Fill(context, minutes),
+            Area.SightReading => ReadingFill.Fill(context, minutes),
+            Area.Technique => TechniqueFill.Fill(context, block, minutes),
+            Area.Repertoire => RepertoireFill.Fill(context, block, minutes),
+            Area.Ear => EarFill.Fill(context, minutes),
+            _ => PlayFill.Fill(context, block, minutes),
+        };
 
     /// <summary>What rests after pain, by name; of a piece its passages alone.</summary>
-    private static IEnumerable<Waiting> Rests(FillContext context) => context.Request.Materials
-        .Where(material => context.Resting.Contains(material.Id) && !material.HasPassages)
-        .Select(material => new Waiting(material.Area, material.Id, material.Title, "rests: it moves like what hurt"));
+    private static IEnumerable<Waiting> Rests(FillContext context) =>
+        context
+            .Request.Materials.Where(material => context.Resting.Contains(material.Id) && !material.HasPassages)
+            .Select(material => new Waiting(material.Area, material.Id, material.Title, "rests: it moves like what hurt"));
 
-    private static DayPlan Finish(DayRequest request, FillContext context, IReadOnlyList<Drill> drills, IReadOnlyList<Break> breaks, IReadOnlyList<string> summary) => new()
-    {
-        Day = request.Day,
-        Minutes = request.Minutes,
-        Drills = PlanEdit.AsByHand(BreakPlacement.Insert(drills, breaks), request),
-        Waiting = [.. context.Waiting, .. Rests(context), .. request.LeftOut.SelectMany(PlanEdit.Waits).Where(item => context.Waiting.All(other => other.MaterialId != item.MaterialId))],
-        LeftOut = request.LeftOut,
-        Summary = summary,
-    };
+    private static DayPlan Finish(
+        DayRequest request,
+        FillContext context,
+        IReadOnlyList<Drill> drills,
+        IReadOnlyList<Break> breaks,
+        IReadOnlyList<string> summary
+    ) =>
+        new()
+        {
+            Day = request.Day,
+            Minutes = request.Minutes,
+            Drills = PlanEdit.AsByHand(BreakPlacement.Insert(drills, breaks), request),
+            Waiting =
+            [
+                .. context.Waiting,
+                .. Rests(context),
+                .. request
+                    .LeftOut.SelectMany(PlanEdit.Waits)
+                    .Where(item => context.Waiting.All(other => other.MaterialId != item.MaterialId)),
+            ],
+            LeftOut = request.LeftOut,
+            Summary = summary,
+        };
 }
 
 /// <summary>A block with its drills.</summary>

@@ -12,7 +12,12 @@ internal static class DaySummary
     private const int LeastBehind = 4;
 
     public static IReadOnlyList<string> For(
-        DayRequest request, DayBudget budget, FittedRoutine fitted, IReadOnlyList<FilledBlock> blocks, IReadOnlyList<Waiting> waiting)
+        DayRequest request,
+        DayBudget budget,
+        FittedRoutine fitted,
+        IReadOnlyList<FilledBlock> blocks,
+        IReadOnlyList<Waiting> waiting
+    )
     {
         var lines = new List<string>();
         if (request.Instead.Length > 0)
@@ -37,7 +42,9 @@ internal static class DaySummary
         // Said when something new waits, and once a week: not the same sentence every day.
         var review = request.Materials.Where(material => material.ReviewOn <= request.Day).ToList();
         if (review.Exists(material => material.ReviewOn == request.Day) || (review.Count > 0 && request.Day.DayOfWeek == DayOfWeek.Monday))
-            lines.Add($"{(review.Count == 1 ? $"{review[0].Title} waits" : $"{review.Count} exercises wait")} for a decision: keep, rest or drop. See Technique.");
+            lines.Add(
+                $"{(review.Count == 1 ? $"{review[0].Title} waits" : $"{review.Count} exercises wait")} for a decision: keep, rest or drop. See Technique."
+            );
         var words = 0;
         return [.. lines.TakeWhile((line, place) => (words += line.Split(' ').Length) <= MostWords || place == 0)];
     }
@@ -45,8 +52,13 @@ internal static class DaySummary
     private static IEnumerable<string> Debts(DayRequest request, DayBudget budget, IReadOnlyList<FilledBlock> blocks)
     {
         var shared = budget.Areas.Sum(part => part.Minutes);
-        var behind = budget.Areas
-            .Select(part => (part.Area, Days: (int)Math.Round(part.Wanted - (request.Shares.First(share => share.Area == part.Area).Percent * shared / 100m))))
+        var behind = budget
+            .Areas.Select(part =>
+                (
+                    part.Area,
+                    Days: (int)Math.Round(part.Wanted - (request.Shares.First(share => share.Area == part.Area).Percent * shared / 100m))
+                )
+            )
             .Where(pair => pair.Days >= LeastBehind && request.History.Any(history => history.PlayedSeconds > 0))
             .OrderByDescending(pair => pair.Days)
             .Take(2)
@@ -54,16 +66,25 @@ internal static class DaySummary
         if (behind.Count == 0)
             yield break;
         var today = blocks.Where(block => behind.Exists(pair => pair.Area == block.Block.Area)).Sum(block => block.Minutes);
-        var named = Words.List([.. behind.Select((pair, i) => i == 0
-            ? $"{Areas.Name(pair.Area)} is {Words.Minutes(pair.Days)} behind"
-            : $"{Areas.Name(pair.Area)} {pair.Days}")]);
+        var named = Words.List([
+            .. behind.Select(
+                (pair, i) =>
+                    i == 0 ? $"{Areas.Name(pair.Area)} is {Words.Minutes(pair.Days)} behind" : $"{Areas.Name(pair.Area)} {pair.Days}"
+            ),
+        ]);
         yield return $"{Words.Sentence(named)} this week. Today gives {(behind.Count == 1 ? "it" : "them")} {today}.";
     }
 
     private static IEnumerable<string> WaitingAreas(DayBudget budget, Routine routine, IReadOnlyList<FilledBlock> blocks)
     {
         // What the routine leaves out on purpose was said where it was made.
-        var left = budget.Areas.Where(part => (part.Waits || part.Minutes > 0) && routine.Blocks.Any(block => block.Area == part.Area) && blocks.All(block => block.Block.Area != part.Area)).ToList();
+        var left = budget
+            .Areas.Where(part =>
+                (part.Waits || part.Minutes > 0)
+                && routine.Blocks.Any(block => block.Area == part.Area)
+                && blocks.All(block => block.Block.Area != part.Area)
+            )
+            .ToList();
         if (left.Count == 1)
             yield return $"{Words.Sentence(Areas.Name(left[0].Area))} does not fit today ({(left[0].WaitedDays is { } days ? $"last played {Words.Ago(days)}" : "not played yet")}).";
         else if (left.Count > 1)

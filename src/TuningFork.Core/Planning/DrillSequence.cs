@@ -23,9 +23,12 @@ internal static class DrillSequence
 
     private static IEnumerable<Drill> Weave(List<FilledBlock> blocks, Random random)
     {
-        var byArea = blocks.GroupBy(block => block.Block.Area).ToDictionary(
-            area => area.Key,
-            area => new Queue<Drill>(DrillOrder.Spread([.. area.SelectMany(block => block.Drills)], Group)));
+        var byArea = blocks
+            .GroupBy(block => block.Block.Area)
+            .ToDictionary(
+                area => area.Key,
+                area => new Queue<Drill>(DrillOrder.Spread([.. area.SelectMany(block => block.Drills)], Group))
+            );
         var places = byArea.SelectMany(area => Enumerable.Repeat(area.Key, area.Value.Count)).ToList();
         return DrillOrder.Spread(places, area => area.ToString(), random).Select(area => byArea[area].Dequeue());
     }

@@ -40,15 +40,26 @@ public static class DueList
     /// <param name="school">The school of spacing.</param>
     /// <param name="backToday">Whether what needs it may come again on a day on which it was visited: learning, and no test.</param>
     /// <param name="variant">How often the day was planned anew: things that wait about as long change places.</param>
-    public static IReadOnlyList<Queued> For(IEnumerable<Material> materials, DateOnly today, School school, bool backToday = false, int variant = 0)
+    public static IReadOnlyList<Queued> For(
+        IEnumerable<Material> materials,
+        DateOnly today,
+        School school,
+        bool backToday = false,
+        int variant = 0
+    )
     {
         ArgumentNullException.ThrowIfNull(materials);
-        return [.. materials
-            .Where(material => !material.Resting && (material.LastVisit != today || material.AskedFor || (backToday && IsForAgain(material, today))))
-            .Select(material => Place(material, today, school))
-            .OrderBy(queued => Group(queued, today))
-            .ThenByDescending(queued => Waits(queued, today) + Shaken(queued.Material.Id, variant))
-            .ThenBy(queued => queued.Material.Id)];
+        return
+        [
+            .. materials
+                .Where(material =>
+                    !material.Resting && (material.LastVisit != today || material.AskedFor || (backToday && IsForAgain(material, today)))
+                )
+                .Select(material => Place(material, today, school))
+                .OrderBy(queued => Group(queued, today))
+                .ThenByDescending(queued => Waits(queued, today) + Shaken(queued.Material.Id, variant))
+                .ThenBy(queued => queued.Material.Id),
+        ];
     }
 
     /// <summary>Minutes a day that would keep up with everything under way: the length of a visit over its gap, summed.</summary>
@@ -58,25 +69,49 @@ public static class DueList
     public static int MinutesToKeepUp(IEnumerable<Material> materials, DateOnly today, School school)
     {
         ArgumentNullException.ThrowIfNull(materials);
-        var seconds = materials.Where(material => !material.Resting).Sum(material =>
-        {
-            var gap = Standing.Due(material, today, school) is { } due ? Math.Max(1, due.DayNumber - material.LastVisit!.Value.DayNumber) : GrowingDays;
-            return (double)material.VisitSeconds / gap;
-        });
+        var seconds = materials
+            .Where(material => !material.Resting)
+            .Sum(material =>
+            {
+                var gap = Standing.Due(material, today, school) is { } due
+                    ? Math.Max(1, due.DayNumber - material.LastVisit!.Value.DayNumber)
+                    : GrowingDays;
+                return (double)material.VisitSeconds / gap;
+            });
         return (int)Math.Ceiling(seconds / 60);
     }
 
-    /// <summary>What comes in a second sitting: wished so, slipped or never clean, and of exercises what is changed under the clock or climbs.</summary>
-    private static bool IsForAgain(Material material, DateOnly today) => material.TwiceADay || material.Slipped || (material.Best is null && material.IsTimed)
-        || material is { Kind: MaterialKind.Exercise, Work.Kind: WorkKind.Changes } || (material is { Kind: MaterialKind.Exercise, IsTimed: true } && !Standing.AtTarget(material, today));
+    /// <summary>
+    /// What comes in a second sitting: wished so, slipped or never clean, and of exercises what is changed under the clock or climbs.
+    /// </summary>
+    private static bool IsForAgain(Material material, DateOnly today) =>
+        material.TwiceADay
+        || material.Slipped
+        || (material.Best is null && material.IsTimed)
+        || material is { Kind: MaterialKind.Exercise, Work.Kind: WorkKind.Changes }
+        || (material is { Kind: MaterialKind.Exercise, IsTimed: true } && !Standing.AtTarget(material, today));
 
     private static Queued Place(Material material, DateOnly today, School school)
     {
         // What is new has waited since it was entered: the review is so many days after that.
         if (material.LastVisit is not { } last)
-            return new Queued(material, material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today, true, null, Joined(material, "first time"));
+            return new Queued(
+                material,
+                material.ReviewOn?.AddDays(-Review.Days) is { } entered && entered < today ? entered : today,
+                true,
+                null,
+                Joined(material, "first time")
+            );
         if (last == today)
-            return new Queued(material, today, true, null, material.AskedFor ? Fill.FillContext.YouAsked : material.MinutesToday > 0 ? $"again today, after {material.MinutesToday} min" : "again today, to learn it");
+            return new Queued(
+                material,
+                today,
+                true,
+                null,
+                material.AskedFor ? Fill.FillContext.YouAsked
+                    : material.MinutesToday > 0 ? $"again today, after {material.MinutesToday} min"
+                    : "again today, to learn it"
+            );
         var days = today.DayNumber - last.DayNumber;
         double? chance = material.Memory is { } memory ? Fsrs.Retrievability(days, memory.Stability) : null;
         if (material.KeyPlan is { } plan)
@@ -141,25 +176,39 @@ public static class DueList
     }
 
     /// <summary>Its rest is over and nobody has looked how it stands.</summary>
-    private static bool IsBack(Material material, DateOnly today) => material.BackOn is { } back && back <= today && material.LastVisit < back;
+    private static bool IsBack(Material material, DateOnly today) =>
+        material.BackOn is { } back && back <= today && material.LastVisit < back;
 
-    /// <summary>Of what is not due: the chance that it would be clean on the day it has to be, or tomorrow where there is no such day.</summary>
+    /// <summary>
+    /// Of what is not due: the chance that it would be clean on the day it has to be, or tomorrow where there is no such day.
+    /// </summary>
     private static double Lasting(Material material, DateOnly today)
     {
         var day = material.Performance is { } date && date > today ? date : today.AddDays(1);
-        return material is { Memory: { } memory, LastVisit: { } last } ? Fsrs.Retrievability(day.DayNumber - last.DayNumber, memory.Stability) : 0;
+        return material is { Memory: { } memory, LastVisit: { } last }
+            ? Fsrs.Retrievability(day.DayNumber - last.DayNumber, memory.Stability)
+            : 0;
     }
 
     /// <summary>Why today, in a few words: "92 of 120, 19 days left".</summary>
-    private static string Why(Material material, DateOnly today, int days) => Joined(material, material switch
-    {
-        { Slipped: true } => $"slipped {Words.Ago(days)}",
-        _ when Standing.AtTarget(material, today) => material.Readiness == Readiness.Ready ? $"ready; last played {Words.Ago(days)}" : $"at its target; last played {Words.Ago(days)}",
-        { Reach: not null, Performance: { } date } when date >= today => $"{Standing.Words(material)}, {Words.Days(date.DayNumber - today.DayNumber)} left",
-        { Reach: not null } => $"{Standing.Words(material)}, {Words.Days(days)} away",
-        _ => $"last played {Words.Ago(days)}",
-    });
+    private static string Why(Material material, DateOnly today, int days) =>
+        Joined(
+            material,
+            material switch
+            {
+                { Slipped: true } => $"slipped {Words.Ago(days)}",
+                _ when Standing.AtTarget(material, today) => material.Readiness == Readiness.Ready
+                    ? $"ready; last played {Words.Ago(days)}"
+                    : $"at its target; last played {Words.Ago(days)}",
+                { Reach: not null, Performance: { } date } when date >= today =>
+                    $"{Standing.Words(material)}, {Words.Days(date.DayNumber - today.DayNumber)} left",
+                { Reach: not null } => $"{Standing.Words(material)}, {Words.Days(days)} away",
+                _ => $"last played {Words.Ago(days)}",
+            }
+        );
 
     private static string Joined(Material material, string why) =>
-        material.AskedFor ? Fill.FillContext.YouAsked : material is { Goal.Length: > 0, Slipped: false } ? material.Goal : why;
+        material.AskedFor ? Fill.FillContext.YouAsked
+        : material is { Goal.Length: > 0, Slipped: false } ? material.Goal
+        : why;
 }

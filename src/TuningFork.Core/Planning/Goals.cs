@@ -43,12 +43,19 @@ public sealed record Goal(int Id, GoalKind Kind, int MaterialId, int From, int T
         get
         {
             var days = Math.Max(1, Until.DayNumber - Begun.DayNumber);
-            var steps = Enumerable.Range(1, (days + 6) / 7).Select(week => Math.Min(days, week * 7)).Select(day => new GoalStep(Begun.AddDays(day), At((double)day / days))).ToList();
+            var steps = Enumerable
+                .Range(1, (days + 6) / 7)
+                .Select(week => Math.Min(days, week * 7))
+                .Select(day => new GoalStep(Begun.AddDays(day), At((double)day / days)))
+                .ToList();
             return [.. steps.Where((step, at) => at == steps.Count - 1 || step.Value != steps[at + 1].Value)];
         }
     }
 
-    private int At(double part) => Kind == GoalKind.Tempo && From > 0 ? Math.Min(To, (int)Math.Ceiling(Growth.Between(From, To, part) - 1e-9)) : From + (int)Math.Ceiling((To - From) * part);
+    private int At(double part) =>
+        Kind == GoalKind.Tempo && From > 0
+            ? Math.Min(To, (int)Math.Ceiling(Growth.Between(From, To, part) - 1e-9))
+            : From + (int)Math.Ceiling((To - From) * part);
 
     /// <summary>The step of a day's week; after the last day the goal itself.</summary>
     public GoalStep Step(DateOnly day) => Steps.FirstOrDefault(step => step.By >= day) ?? Steps[^1];
@@ -95,31 +102,34 @@ public static class Goals
     /// <param name="kind">What it measures.</param>
     /// <param name="id">The material.</param>
     /// <param name="materials">All material.</param>
-    public static int Most(GoalKind kind, int id, IReadOnlyList<Material> materials) => kind switch
-    {
-        GoalKind.Tempo => materials.FirstOrDefault(material => material.Id == id)?.IsTimed == true ? Bpm.Fastest : 0,
-        GoalKind.Ready => Passages(id, materials).Count(),
-        _ => materials.FirstOrDefault(material => material.Id == id)?.KeyPlan?.Keys(id).Count ?? 0,
-    };
+    public static int Most(GoalKind kind, int id, IReadOnlyList<Material> materials) =>
+        kind switch
+        {
+            GoalKind.Tempo => materials.FirstOrDefault(material => material.Id == id)?.IsTimed == true ? Bpm.Fastest : 0,
+            GoalKind.Ready => Passages(id, materials).Count(),
+            _ => materials.FirstOrDefault(material => material.Id == id)?.KeyPlan?.Keys(id).Count ?? 0,
+        };
 
     /// <summary>An aim in words: "clean at 96", "3 passages ready", "12 keys clean".</summary>
     /// <param name="kind">What it measures.</param>
     /// <param name="value">How much of it.</param>
-    public static string Say(GoalKind kind, int value) => kind switch
-    {
-        GoalKind.Tempo => $"clean at {value}",
-        GoalKind.Ready => $"{Words.Count(value, "passage")} ready",
-        _ => $"{Words.Count(value, "key")} clean",
-    };
+    public static string Say(GoalKind kind, int value) =>
+        kind switch
+        {
+            GoalKind.Tempo => $"clean at {value}",
+            GoalKind.Ready => $"{Words.Count(value, "passage")} ready",
+            _ => $"{Words.Count(value, "key")} clean",
+        };
 
     /// <summary>What it is counted in: "beats a minute", "passages", "keys".</summary>
     /// <param name="kind">What it measures.</param>
-    public static string Unit(GoalKind kind) => kind switch
-    {
-        GoalKind.Tempo => "beats a minute",
-        GoalKind.Ready => "passages",
-        _ => "keys",
-    };
+    public static string Unit(GoalKind kind) =>
+        kind switch
+        {
+            GoalKind.Tempo => "beats a minute",
+            GoalKind.Ready => "passages",
+            _ => "keys",
+        };
 
     /// <summary>What this week asks: "goal: clean at 96 by 12 May", "goal: 3 passages ready by 12 May, behind".</summary>
     /// <param name="goal">The goal.</param>
@@ -132,22 +142,39 @@ public static class Goals
         return $"goal: {Say(goal.Kind, step.Value)} by {step.By.ToString("d MMM", CultureInfo.InvariantCulture)}{(goal.Behind(value, day) ? ", behind" : "")}";
     }
 
-    /// <summary>Material with the goals it serves: itself, or the passages of its piece that are not ready. Reached goals ask for nothing.</summary>
+    /// <summary>
+    /// Material with the goals it serves: itself, or the passages of its piece that are not ready. Reached goals ask for nothing.
+    /// </summary>
     /// <param name="materials">All material.</param>
     /// <param name="goals">The goals under way.</param>
     /// <param name="day">The practice day.</param>
     public static IReadOnlyList<Material> Point(IReadOnlyList<Material> materials, IReadOnlyList<Goal> goals, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(materials);
-        var open = goals.Select(goal => (Goal: goal, Value: Measure(goal.Kind, goal.MaterialId, materials))).Where(pair => pair.Value < pair.Goal.To && pair.Goal.Until >= day).ToList();
-        return open.Count == 0 ? materials : [.. materials.Select(material =>
-            open.FirstOrDefault(pair => Serves(material, pair.Goal)) is { Goal: { } goal } found
-                ? material with { Goal = Week(goal, found.Value, day), GoalBehind = goal.Behind(found.Value, day) } : material)];
+        var open = goals
+            .Select(goal => (Goal: goal, Value: Measure(goal.Kind, goal.MaterialId, materials)))
+            .Where(pair => pair.Value < pair.Goal.To && pair.Goal.Until >= day)
+            .ToList();
+        return open.Count == 0
+            ? materials
+            :
+            [
+                .. materials.Select(material =>
+                    open.FirstOrDefault(pair => Serves(material, pair.Goal)) is { Goal: { } goal } found
+                        ? material with
+                        {
+                            Goal = Week(goal, found.Value, day),
+                            GoalBehind = goal.Behind(found.Value, day),
+                        }
+                        : material
+                ),
+            ];
     }
 
-    private static bool Serves(Material material, Goal goal) => goal.Kind == GoalKind.Ready
-        ? material is { Kind: MaterialKind.Passage, Readiness: not Readiness.Ready } && material.Group == goal.MaterialId
-        : material.Id == goal.MaterialId || (material.Kind == MaterialKind.Passage && material.Group == goal.MaterialId);
+    private static bool Serves(Material material, Goal goal) =>
+        goal.Kind == GoalKind.Ready
+            ? material is { Kind: MaterialKind.Passage, Readiness: not Readiness.Ready } && material.Group == goal.MaterialId
+            : material.Id == goal.MaterialId || (material.Kind == MaterialKind.Passage && material.Group == goal.MaterialId);
 
     private static IEnumerable<Material> Passages(int piece, IReadOnlyList<Material> materials) =>
         materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && material.Group == piece);

@@ -5,7 +5,8 @@ namespace TuningFork.Core.Planning;
 /// <summary>Advice on how long to play, after time away or a steep week.</summary>
 /// <param name="Minutes">Minutes to plan.</param>
 /// <param name="Reason">Why they differ from the usual ones; empty when they do not.</param>
-/// <param name="PracticeDaysBack">Practice days since a return from a week or more away, 0 on the first; null when one is not building up.</param>
+/// <param name="PracticeDaysBack">Practice days since a return from a week or more away, 0 on the first; null when one is not building
+/// up.</param>
 public sealed record LoadAdvice(int Minutes, string Reason, int? PracticeDaysBack = null);
 
 /// <summary>Builds up gently (common practice).</summary>
@@ -29,15 +30,34 @@ public static class Load
     /// <param name="aWeek">Minutes set for the week; who stays within them gets no word.</param>
     /// <param name="lastPlayed">The last day of playing, where that may be longer ago than those days; or null.</param>
     /// <param name="afterPain">The way back after pain, or null; where there is a way back of both kinds, the fewer minutes hold.</param>
-    public static LoadAdvice For(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek = 0, DateOnly? lastPlayed = null, AfterPain? afterPain = null)
+    public static LoadAdvice For(
+        int usual,
+        DateOnly today,
+        IReadOnlyDictionary<DateOnly, double> played,
+        int aWeek = 0,
+        DateOnly? lastPlayed = null,
+        AfterPain? afterPain = null
+    )
     {
         var advice = ByHabit(usual, today, played, aWeek, lastPlayed);
         var gentle = Math.Max(SittingLength.Least, afterPain?.Minutes(usual) ?? usual);
-        return afterPain is null || gentle >= advice.Minutes ? advice
-            : advice with { Minutes = gentle, Reason = $"Practice day {afterPain.PracticeDaysBack + 1} of {AfterPain.Days} after pain: {gentle} of {usual} minutes, no climbing, nothing that moves like what hurt. Stop when it comes back." };
+        return afterPain is null || gentle >= advice.Minutes
+            ? advice
+            : advice with
+            {
+                Minutes = gentle,
+                Reason =
+                    $"Practice day {afterPain.PracticeDaysBack + 1} of {AfterPain.Days} after pain: {gentle} of {usual} minutes, no climbing, nothing that moves like what hurt. Stop when it comes back.",
+            };
     }
 
-    private static LoadAdvice ByHabit(int usual, DateOnly today, IReadOnlyDictionary<DateOnly, double> played, int aWeek, DateOnly? lastPlayed)
+    private static LoadAdvice ByHabit(
+        int usual,
+        DateOnly today,
+        IReadOnlyDictionary<DateOnly, double> played,
+        int aWeek,
+        DateOnly? lastPlayed
+    )
     {
         ArgumentNullException.ThrowIfNull(played);
         var days = played.Where(day => day.Value > 0 && day.Key < today).Select(day => day.Key).Order().ToList();
@@ -48,9 +68,16 @@ public static class Load
         if (Ramp(usual, today, days) is { } ramp)
             return ramp;
         var week = Sum(played, today.AddDays(-6), today);
-        var before = Enumerable.Range(0, 4).Select(back => Sum(played, today.AddDays(-13 - (7 * back)), today.AddDays(-7 - (7 * back)))).Where(minutes => minutes > 0).ToList();
+        var before = Enumerable
+            .Range(0, 4)
+            .Select(back => Sum(played, today.AddDays(-13 - (7 * back)), today.AddDays(-7 - (7 * back))))
+            .Where(minutes => minutes > 0)
+            .ToList();
         return before.Count > 0 && days[0] <= today.AddDays(-14) && week > before.Average() * SteepWeek && week + usual > aWeek
-            ? new LoadAdvice(Less(usual, 0.75), $"This week already has {week:0} minutes, the weeks before had {before.Average():0} each: less today, so that it stays well.")
+            ? new LoadAdvice(
+                Less(usual, 0.75),
+                $"This week already has {week:0} minutes, the weeks before had {before.Average():0} each: less today, so that it stays well."
+            )
             : new LoadAdvice(usual, "");
     }
 
@@ -66,7 +93,13 @@ public static class Load
             if (back >= ramp)
                 return null;
             var minutes = Less(usual, RampFrom + ((1 - RampFrom) * back / ramp));
-            return new LoadAdvice(minutes, back == 0 ? $"{Words.Days(away)} without playing: a shorter plan, and build up." : $"Practice day {back + 1} of {ramp} back: {minutes} of {usual} minutes.", back);
+            return new LoadAdvice(
+                minutes,
+                back == 0
+                    ? $"{Words.Days(away)} without playing: a shorter plan, and build up."
+                    : $"Practice day {back + 1} of {ramp} back: {minutes} of {usual} minutes.",
+                back
+            );
         }
 
         return null;
@@ -75,6 +108,5 @@ public static class Load
     private static double Sum(IReadOnlyDictionary<DateOnly, double> played, DateOnly from, DateOnly to) =>
         played.Where(day => day.Key >= from && day.Key <= to).Sum(day => day.Value);
 
-    private static int Less(int usual, double part) =>
-        Math.Min(usual, Math.Max(ShortestAdvice, (int)Math.Round(usual * part)));
+    private static int Less(int usual, double part) => Math.Min(usual, Math.Max(ShortestAdvice, (int)Math.Round(usual * part)));
 }

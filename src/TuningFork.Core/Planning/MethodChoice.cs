@@ -8,9 +8,27 @@ public static class MethodChoice
 {
     private static readonly Method[] Ours =
     [
-        Methods.CleanInRow, Methods.CleanMinutes, Methods.FixedCount, Methods.TempoLadder, Methods.BurstAndSwitch, Methods.SlowAnchor, Methods.EqualValues, Methods.RhythmVariants,
-        Methods.RhythmAlone, Methods.GrowingChain, Methods.SilentBars, Methods.SingFirst, Methods.HandsSeparately, Methods.EyesClosed, Methods.FromMemory,
-        Methods.OtherKeys, Methods.MelodyOnly, Methods.PutBack, Methods.PerformanceTake, Methods.FromThisCell, Methods.SilentStudy,
+        Methods.CleanInRow,
+        Methods.CleanMinutes,
+        Methods.FixedCount,
+        Methods.TempoLadder,
+        Methods.BurstAndSwitch,
+        Methods.SlowAnchor,
+        Methods.EqualValues,
+        Methods.RhythmVariants,
+        Methods.RhythmAlone,
+        Methods.GrowingChain,
+        Methods.SilentBars,
+        Methods.SingFirst,
+        Methods.HandsSeparately,
+        Methods.EyesClosed,
+        Methods.FromMemory,
+        Methods.OtherKeys,
+        Methods.MelodyOnly,
+        Methods.PutBack,
+        Methods.PerformanceTake,
+        Methods.FromThisCell,
+        Methods.SilentStudy,
     ];
 
     /// <summary>Not for instruments without pitch.</summary>
@@ -27,9 +45,11 @@ public static class MethodChoice
         var context = new FillContext(request with { Kept = [] });
         return
         [
-            .. Ours.Where(method => method == Methods.PutBack ? material.Kind == MaterialKind.Passage
+            .. Ours.Where(method =>
+                method == Methods.PutBack ? material.Kind == MaterialKind.Passage
                 : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, 1, "") is not null
-                : request.IsPitched || !OfPitch.Contains(method)),
+                : request.IsPitched || !OfPitch.Contains(method)
+            ),
             .. request.Methods,
         ];
     }
@@ -45,11 +65,13 @@ public static class MethodChoice
         var choices = For(drill, request);
         if (choices.Count == 0)
             throw new PlanException("drillId", "This drill has no other method: what it is about decides. Swap it, or leave it out.");
-        var method = choices.FirstOrDefault(one => one.Id == methodId) ?? throw new PlanException("methodId", "There is no such method for it. Choose one from the list.");
+        var method = choices.FirstOrDefault(one => one.Id == methodId)
+            ?? throw new PlanException("methodId", "There is no such method for it. Choose one from the list.");
         var material = MaterialOf(drill, request)!;
         var context = new FillContext(request with { Kept = [] });
         var reason = $"your choice: {Words.Small(method.Fits)}";
-        var made = method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes)
+        var made =
+            method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes)
             : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, drill.Minutes, reason)!
             : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, reason);
         return made with { Id = drill.Id, Locked = true };
@@ -59,9 +81,17 @@ public static class MethodChoice
     {
         ArgumentNullException.ThrowIfNull(drill);
         // Bursts have a partner; the drill is about the first.
-        var targets = drill is { Area: Area.Repertoire } && drill.MethodId == Methods.BurstAndSwitch.Id ? drill.Targets.Take(1) : drill.Targets;
-        if (drill.Area is not (Area.Repertoire or Area.Technique) || targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList() is not [var id])
+        var targets =
+            drill is { Area: Area.Repertoire } && drill.MethodId == Methods.BurstAndSwitch.Id ? drill.Targets.Take(1) : drill.Targets;
+        if (
+            drill.Area is not (Area.Repertoire or Area.Technique)
+            || targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList() is not [var id]
+        )
             return null;
-        return request.Materials.FirstOrDefault(material => material.Id == id) is { KeyPlan: null, Work: null } found && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id) ? found : null;
+        return
+            request.Materials.FirstOrDefault(material => material.Id == id) is { KeyPlan: null, Work: null } found
+            && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id)
+            ? found
+            : null;
     }
 }

@@ -15,7 +15,8 @@ public readonly record struct SplitPart(int Least, int Most, decimal Wanted, int
 public static class MinuteSplit
 {
     /// <summary>Whole minutes for each part, in the order given; they add up to <paramref name="total"/> exactly.</summary>
-    /// <remarks>Of several equally good splits the one is taken that gives the odd minute to the part that has waited longest, then to the earlier one.</remarks>
+    /// <remarks>Of several equally good splits the one is taken that gives the odd minute to the part that has waited longest, then to
+    /// the earlier one.</remarks>
     /// <param name="parts">The takers.</param>
     /// <param name="total">Minutes to give, between the sum of the leasts and the sum of the mosts.</param>
     /// <exception cref="ArgumentException">The total is outside what the parts allow, or a part's bounds are reversed.</exception>

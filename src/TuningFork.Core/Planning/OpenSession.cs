@@ -3,7 +3,9 @@ namespace TuningFork.Core.Planning;
 /// <summary>When a session that nobody closed is over.</summary>
 public static class OpenSession
 {
-    /// <summary>Who plays on past the boundary hour is still in yesterday's session; after so long without a sign it is over (common practice).</summary>
+    /// <summary>
+    /// Who plays on past the boundary hour is still in yesterday's session; after so long without a sign it is over (common practice).
+    /// </summary>
     public static readonly TimeSpan Silence = TimeSpan.FromHours(1);
 
     /// <summary>True when it belongs to an earlier practice day and has been silent: it is to be closed with its own day.</summary>

@@ -12,7 +12,8 @@ public static class OwnMethods
     private const int DaysBeforeDate = 28;
 
     /// <summary>What the stage can do with a method of one's own.</summary>
-    public static IReadOnlyList<Course> Courses { get; } = [Course.Timed, Course.FixedCount, Course.CleanInRow, Course.CleanMinutes, Course.Ladder, Course.Once];
+    public static IReadOnlyList<Course> Courses { get; } =
+    [Course.Timed, Course.FixedCount, Course.CleanInRow, Course.CleanMinutes, Course.Ladder, Course.Once];
 
     /// <summary>Those that fit a material now.</summary>
     /// <param name="methods">The player's methods.</param>
@@ -22,7 +23,12 @@ public static class OwnMethods
     {
         ArgumentNullException.ThrowIfNull(methods);
         ArgumentNullException.ThrowIfNull(material);
-        var state = material.Readiness switch { Readiness.Raw => Fit.Raw, Readiness.Ready => Fit.Ready, _ => Fit.Shaping };
+        var state = material.Readiness switch
+        {
+            Readiness.Raw => Fit.Raw,
+            Readiness.Ready => Fit.Ready,
+            _ => Fit.Shaping,
+        };
         if (material.Stuck)
             state = Fit.Stuck;
         else if (material.Performance is { } date && date > day && date.DayNumber - day.DayNumber <= DaysBeforeDate)

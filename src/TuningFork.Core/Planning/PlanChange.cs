@@ -34,4 +34,10 @@ public enum ChangeKind
 /// <param name="Value">New place from 0 for a move; new minutes, or minutes of an added drill; new number of takes.</param>
 /// <param name="MaterialId">The material to swap in or to add.</param>
 /// <param name="MethodId">Lasting name of the other method.</param>
-public sealed record PlanChange(ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
+public sealed record PlanChange(
+    ChangeKind Kind,
+    string? DrillId = null,
+    int? Value = null,
+    int? MaterialId = null,
+    string? MethodId = null
+);

@@ -6,6 +6,9 @@ namespace TuningFork.Core.Planning;
 /// <summary>Applies changes by hand to a plan. The sum may then differ from the minutes; the player sees by how much.</summary>
 public static class PlanEdit
 {
+    /// <summary>Minutes of a drill that is added without saying how long (common practice).</summary>
+    private const int UsualAdded = 3;
+
     /// <summary>Longest drill set by hand, in minutes.</summary>
     public const int MostMinutes = 60;
 
@@ -21,7 +24,7 @@ public static class PlanEdit
         var drills = plan.Drills.ToList();
         if (change.Kind == ChangeKind.Add)
         {
-            drills.Insert(PlaceFor(drills, MaterialOf(request, change).Area), Made(plan, request, change, change.Value ?? 3));
+            drills.Insert(PlaceFor(drills, MaterialOf(request, change).Area), Made(plan, request, change, change.Value ?? UsualAdded));
             return plan with
             {
                 Drills = Places(drills),
@@ -50,7 +53,12 @@ public static class PlanEdit
                 break;
             case ChangeKind.LeaveOut:
                 drills.RemoveAt(index);
-                return plan with { Drills = Places(drills), Waiting = [.. plan.Waiting, .. Waits(drill)], LeftOut = [.. plan.LeftOut, drill] };
+                return plan with
+                {
+                    Drills = Places(drills),
+                    Waiting = [.. plan.Waiting, .. Waits(drill)],
+                    LeftOut = [.. plan.LeftOut, drill],
+                };
             case ChangeKind.Move:
                 drills.RemoveAt(index);
                 drills.Insert(Math.Clamp(change.Value ?? 0, 0, drills.Count), drill with { MovedTo = 0 });
@@ -60,10 +68,15 @@ public static class PlanEdit
                 break;
         }
 
-        return plan with { Drills = Places(drills) };
+        return plan with
+        {
+            Drills = Places(drills),
+        };
     }
 
-    /// <summary>Drills laid out anew, as far as the player has had a hand in them: without what was left out, and what was moved in its place.</summary>
+    /// <summary>
+    /// Drills laid out anew, as far as the player has had a hand in them: without what was left out, and what was moved in its place.
+    /// </summary>
     /// <param name="drills">The drills as they were laid out, those that stay among them.</param>
     /// <param name="request">What they were made from.</param>
     internal static IReadOnlyList<Drill> AsByHand(IReadOnlyList<Drill> drills, DayRequest request)
@@ -86,38 +99,65 @@ public static class PlanEdit
     {
         var at = drills.IndexOf(gone);
         drills.RemoveAt(at);
-        var next = drills.Where(drill => isFree(drill) && drill.Minutes + gone.Minutes <= MostMinutes).OrderBy(drill => drill.Area != gone.Area).ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at)).FirstOrDefault();
+        var next = drills
+            .Where(drill => isFree(drill) && drill.Minutes + gone.Minutes <= MostMinutes)
+            .OrderBy(drill => drill.Area != gone.Area)
+            .ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at))
+            .FirstOrDefault();
         if (next is not null)
             drills[drills.IndexOf(next)] = Fill.RoundsFill.Sized(next with { Minutes = next.Minutes + gone.Minutes });
     }
 
     /// <summary>About the same: the same targets, or the same name where there are none.</summary>
-    private static bool Same(Drill one, Drill other) => one.Area == other.Area && (one.Targets.Count > 0 || other.Targets.Count > 0
-        ? one.Targets.Select(target => target.Key).ToHashSet(StringComparer.Ordinal).SetEquals(other.Targets.Select(target => target.Key))
-        : one.Title == other.Title);
+    private static bool Same(Drill one, Drill other) =>
+        one.Area == other.Area
+        && (
+            one.Targets.Count > 0 || other.Targets.Count > 0
+                ? one
+                    .Targets.Select(target => target.Key)
+                    .ToHashSet(StringComparer.Ordinal)
+                    .SetEquals(other.Targets.Select(target => target.Key))
+                : one.Title == other.Title
+        );
 
     /// <summary>Each drill that was moved by hand knows where it stands now; the last place is the last in a longer plan too.</summary>
     private static List<Drill> Places(List<Drill> drills) =>
-        [.. drills.Select((drill, place) => drill.MovedTo is null ? drill : drill with { MovedTo = place == drills.Count - 1 ? Drill.LastPlace : place })];
+        [
+            .. drills.Select(
+                (drill, place) =>
+                    drill.MovedTo is null ? drill : drill with { MovedTo = place == drills.Count - 1 ? Drill.LastPlace : place }
+            ),
+        ];
 
-    private static int Checked(int? minutes) => minutes is >= 1 and <= MostMinutes
-        ? minutes.Value
-        : throw new PlanException("value", $"A drill lasts 1 to {MostMinutes} minutes.");
+    private static int Checked(int? minutes) =>
+        minutes is >= 1 and <= MostMinutes ? minutes.Value : throw new PlanException("value", $"A drill lasts 1 to {MostMinutes} minutes.");
 
     private static Drill Counted(Drill drill, int? times)
     {
         if (drill.IsBreak || Methods.Of(drill).Course != Course.FixedCount)
             throw new PlanException("drillId", "This drill does not count its takes. Choose a method that does, like six times, slowly.");
-        return times is >= Methods.LeastTimes and <= Methods.MostTimes ? drill with { Times = times, ByHand = true }
+        return times is >= Methods.LeastTimes and <= Methods.MostTimes
+            ? drill with
+            {
+                Times = times,
+                ByHand = true,
+            }
             : throw new PlanException("value", $"Play it {Methods.LeastTimes} to {Methods.MostTimes} times.");
     }
 
     /// <summary>What a drill that was left out was about, as things that wait.</summary>
-    internal static IEnumerable<Waiting> Waits(Drill drill) => drill.Area is not { } area
-        ? []
-        : drill.Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
-            .DistinctBy(target => target.MaterialId)
-            .Select(target => new Waiting(area, target.MaterialId, drill.Targets.Count(other => other.MaterialId == target.MaterialId) > 1 ? drill.Title : target.Title, "left out by you"));
+    internal static IEnumerable<Waiting> Waits(Drill drill) =>
+        drill.Area is not { } area
+            ? []
+            : drill
+                .Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
+                .DistinctBy(target => target.MaterialId)
+                .Select(target => new Waiting(
+                    area,
+                    target.MaterialId,
+                    drill.Targets.Count(other => other.MaterialId == target.MaterialId) > 1 ? drill.Title : target.Title,
+                    "left out by you"
+                ));
 
     private static Material MaterialOf(DayRequest request, PlanChange change) =>
         request.Materials.FirstOrDefault(material => material.Id == change.MaterialId)
@@ -143,8 +183,15 @@ public static class PlanEdit
         var titles = plan.Drills.Select(other => other.Title).ToHashSet(StringComparer.Ordinal);
         var fresh = new Fill.FillContext(request with { Kept = plan.Drills, ScaleMinutes = int.MaxValue });
         return Candidates(fresh, request, drill).FirstOrDefault(other => !titles.Contains(other.Title)) is { } found
-            ? found with { Id = drill.Id, Minutes = drill.Minutes }
-            : throw new PlanException("drillId", $"There is nothing else for {Areas.Name(drill.Area!.Value)} today. Enter more material, or leave this out.");
+            ? found with
+            {
+                Id = drill.Id,
+                Minutes = drill.Minutes,
+            }
+            : throw new PlanException(
+                "drillId",
+                $"There is nothing else for {Areas.Name(drill.Area!.Value)} today. Enter more material, or leave this out."
+            );
     }
 
     private static IEnumerable<Drill> Candidates(Fill.FillContext context, DayRequest request, Drill drill)
@@ -154,7 +201,11 @@ public static class PlanEdit
         if (drill.Area != Area.Play)
             return Filled(context, drill.Area!.Value, drill.Minutes);
         // Play rotates by the day: tomorrow's and the days' after are the other ideas.
-        return Enumerable.Range(1, 6).SelectMany(days => Filled(new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }), Area.Play, drill.Minutes));
+        return Enumerable
+            .Range(1, 6)
+            .SelectMany(days =>
+                Filled(new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }), Area.Play, drill.Minutes)
+            );
     }
 
     private static Drill Made(DayPlan plan, DayRequest request, PlanChange change, int minutes)
@@ -163,15 +214,34 @@ public static class PlanEdit
         var id = $"a{plan.Drills.Count(drill => drill.Id.StartsWith('a')) + 1}";
         while (plan.Drills.Any(drill => drill.Id == id))
             id += "x";
-        var context = new Fill.FillContext(request with
-        {
-            Kept = [],
-            ScaleMinutes = int.MaxValue,
-            Materials = [material with { AskedFor = true, Resting = false, LastVisit = material.LastVisit == request.Day ? request.Day.AddDays(-1) : material.LastVisit }],
-        });
+        var context = new Fill.FillContext(
+            request with
+            {
+                Kept = [],
+                ScaleMinutes = int.MaxValue,
+                Materials =
+                [
+                    material with
+                    {
+                        AskedFor = true,
+                        Resting = false,
+                        LastVisit = material.LastVisit == request.Day ? request.Day.AddDays(-1) : material.LastVisit,
+                    },
+                ],
+            }
+        );
         var length = Checked(minutes);
-        var drill = material.Area == Area.WarmUp ? context.MakeOne(Area.WarmUp, Methods.EaseIn, material, length, "")
-            : material.Kind == MaterialKind.Piece ? context.Make(Area.Repertoire, material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake, material.Title, length, "", context.TargetOf(material, material.Readiness == Readiness.Raw ? Pace.Slow : Pace.Performance))
+        var drill =
+            material.Area == Area.WarmUp ? context.MakeOne(Area.WarmUp, Methods.EaseIn, material, length, "")
+            : material.Kind == MaterialKind.Piece
+                ? context.Make(
+                    Area.Repertoire,
+                    material.Readiness == Readiness.Raw ? Methods.SlowReading : Methods.PerformanceTake,
+                    material.Title,
+                    length,
+                    "",
+                    context.TargetOf(material, material.Readiness == Readiness.Raw ? Pace.Slow : Pace.Performance)
+                )
             : Filled(context, material.Area, length).FirstOrDefault(made => made.Targets.Count > 0)
                 ?? throw new PlanException("materialId", $"{material.Title} has nothing left to practise. Choose something else.");
         return drill with { Id = id, Minutes = length, Reason = "added by you", ByHand = true };
@@ -187,7 +257,11 @@ public static class PlanEdit
             Area.Technique => Fill.TechniqueFill.Fill(context, block, minutes),
             Area.Repertoire => Fill.RepertoireFill.Fill(context, block, minutes),
             Area.Ear => Fill.EarFill.Fill(context, minutes),
-            _ => Fill.PlayFill.Fill(context, context.Request.Routine.Blocks.FirstOrDefault(block => block.Area == Area.Play) ?? new Block(Area.Play, 1, 1, 240), minutes),
+            _ => Fill.PlayFill.Fill(
+                context,
+                context.Request.Routine.Blocks.FirstOrDefault(block => block.Area == Area.Play) ?? new Block(Area.Play, 1, 1, 240),
+                minutes
+            ),
         };
     }
 }

@@ -32,5 +32,7 @@ public static class PracticeDay
     /// <param name="happened">The day that was written down.</param>
     /// <param name="today">The practice day.</param>
     public static DateOnly AsSeenOn(DateOnly happened, DateOnly today) =>
-        happened <= today ? happened : happened <= today.AddDays(MostDaysAhead) ? today : today.AddDays(-1);
+        happened <= today ? happened
+        : happened <= today.AddDays(MostDaysAhead) ? today
+        : today.AddDays(-1);
 }

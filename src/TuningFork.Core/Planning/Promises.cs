@@ -5,13 +5,18 @@ namespace TuningFork.Core.Planning;
 /// <summary>Minutes that come before the shares: what near dates need, and what the player has set for a material by week.</summary>
 internal static class Promises
 {
-    /// <summary>Promised minutes by area, never so many that another area loses its least, except on the day of a performance and its eve.</summary>
+    /// <summary>
+    /// Promised minutes by area, never so many that another area loses its least, except on the day of a performance and its eve.
+    /// </summary>
     /// <param name="request">What is known.</param>
     /// <param name="playing">Minutes of playing.</param>
     /// <param name="warmUp">Of them the warm-up's.</param>
     public static IReadOnlyDictionary<Area, int> Of(DayRequest request, int playing, int warmUp)
     {
-        var wanted = request.Materials.Where(material => IsOwed(material, request)).GroupBy(material => material.Area).ToDictionary(group => group.Key, group => group.Sum(material => material.WeekMinutes));
+        var wanted = request
+            .Materials.Where(material => IsOwed(material, request))
+            .GroupBy(material => material.Area)
+            .ToDictionary(group => group.Key, group => group.Sum(material => material.WeekMinutes));
         var dates = NearDate.Needed(request);
         if (dates > 0)
             wanted[Area.Repertoire] = dates + wanted.GetValueOrDefault(Area.Repertoire);
@@ -39,10 +44,15 @@ internal static class Promises
     /// <param name="request">What is known.</param>
     public static bool IsOwed(Material material, DayRequest request)
     {
-        if (material is not { WeekTimes: > 0, WeekMinutes: > 0, Resting: false, Kind: not MaterialKind.Book } || material.WeekVisits >= material.WeekTimes)
+        if (
+            material is not { WeekTimes: > 0, WeekMinutes: > 0, Resting: false, Kind: not MaterialKind.Book }
+            || material.WeekVisits >= material.WeekTimes
+        )
             return false;
         // A piece is there when its passages are.
-        var last = request.Materials.Where(one => one.Id == material.Id || (one.Kind == MaterialKind.Passage && one.Group == material.Id)).Max(one => one.LastVisit);
+        var last = request
+            .Materials.Where(one => one.Id == material.Id || (one.Kind == MaterialKind.Passage && one.Group == material.Id))
+            .Max(one => one.LastVisit);
         return last is not { } day || (day != request.Day && request.Day.DayNumber - day.DayNumber >= 7 / material.WeekTimes);
     }
 }

@@ -9,7 +9,10 @@ namespace TuningFork.Core.Planning;
 public sealed record TechniquePurpose(string Difficulty, IReadOnlyList<Material> Passages)
 {
     /// <summary>"fingering in Ferry Waltz, 31–33 and March, 40–41".</summary>
-    public string Words => Passages.Count == 0 ? Difficulty : $"{Difficulty} in {Practice.Words.List([.. Passages.Take(2).Select(passage => passage.Title), .. Passages.Count > 2 ? [$"{Passages.Count - 2} more"] : Array.Empty<string>()])}";
+    public string Words =>
+        Passages.Count == 0
+            ? Difficulty
+            : $"{Difficulty} in {Practice.Words.List([.. Passages.Take(2).Select(passage => passage.Title), .. Passages.Count > 2 ? [$"{Passages.Count - 2} more"] : Array.Empty<string>()])}";
 }
 
 /// <summary>Picks the purpose of technique from the difficulties of one's own passages (common practice).</summary>
@@ -34,30 +37,51 @@ public static class Purpose
         if (chosen == None)
             return null;
         var all = materials.ToList();
-        return all
-            .Where(material => material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Ready } && CanBeServed(material.Difficulty, all))
+        return all.Where(material =>
+                material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Ready }
+                && CanBeServed(material.Difficulty, all)
+            )
             .GroupBy(material => material.Difficulty, StringComparer.Ordinal)
-            .Select(group => (Purpose: new TechniquePurpose(group.Key, [.. group.OrderByDescending(passage => Weight(passage, today)).ThenBy(passage => passage.Id)]), Weight: group.Sum(passage => Weight(passage, today))))
+            .Select(group =>
+                (
+                    Purpose: new TechniquePurpose(
+                        group.Key,
+                        [.. group.OrderByDescending(passage => Weight(passage, today)).ThenBy(passage => passage.Id)]
+                    ),
+                    Weight: group.Sum(passage => Weight(passage, today))
+                )
+            )
             .Where(pair => chosen.Length == 0 || pair.Purpose.Difficulty == chosen)
-            .OrderByDescending(pair => pair.Weight).ThenBy(pair => pair.Purpose.Difficulty, StringComparer.Ordinal)
-            .Select(pair => pair.Purpose).FirstOrDefault()
+            .OrderByDescending(pair => pair.Weight)
+            .ThenBy(pair => pair.Purpose.Difficulty, StringComparer.Ordinal)
+            .Select(pair => pair.Purpose)
+            .FirstOrDefault()
             ?? (chosen.Length > 0 ? new TechniquePurpose(chosen, []) : null);
     }
 
     /// <summary>Whether technique can be for something: a difficulty of the list, or words of one's own that an exercise serves.</summary>
     /// <param name="difficulty">The difficulty.</param>
     /// <param name="materials">All material.</param>
-    public static bool CanBeServed(string difficulty, IEnumerable<Material> materials) => Difficulties.Contains(difficulty, StringComparer.Ordinal) || IsServed(difficulty, materials);
+    public static bool CanBeServed(string difficulty, IEnumerable<Material> materials) =>
+        Difficulties.Contains(difficulty, StringComparer.Ordinal) || IsServed(difficulty, materials);
 
     /// <summary>The purpose in words; where no exercise under way serves it, that is said.</summary>
     /// <param name="purpose">The purpose, or null.</param>
     /// <param name="materials">All material.</param>
-    public static string Say(TechniquePurpose? purpose, IEnumerable<Material> materials) => purpose is null ? ""
-        : IsServed(purpose.Difficulty, materials) ? purpose.Words : $"{purpose.Words}; no exercise for it yet";
+    public static string Say(TechniquePurpose? purpose, IEnumerable<Material> materials) =>
+        purpose is null ? ""
+        : IsServed(purpose.Difficulty, materials) ? purpose.Words
+        : $"{purpose.Words}; no exercise for it yet";
 
     private static bool IsServed(string difficulty, IEnumerable<Material> materials) =>
-        difficulty.Length > 0 && materials.Any(material => material is { Kind: MaterialKind.Exercise, Resting: false } && material.Serves.Contains(difficulty, StringComparer.Ordinal));
+        difficulty.Length > 0
+        && materials.Any(material =>
+            material is { Kind: MaterialKind.Exercise, Resting: false } && material.Serves.Contains(difficulty, StringComparer.Ordinal)
+        );
 
     private static int Weight(Material passage, DateOnly today) =>
-        1 + (passage.Slipped ? 1 : 0) + (passage.Stuck ? 1 : 0) + (passage.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42 ? 1 : 0);
+        1
+        + (passage.Slipped ? 1 : 0)
+        + (passage.Stuck ? 1 : 0)
+        + (passage.Performance is { } date && date >= today && date.DayNumber - today.DayNumber <= 42 ? 1 : 0);
 }

@@ -30,7 +30,10 @@ public static class Review
     /// <summary>Days until an exercise is looked at again.</summary>
     public const int Days = 28;
 
-    /// <summary>The proposal: what has reached its target rests, what is stuck rests too, what was not wanted for weeks goes, what has rested comes back.</summary>
+    /// <summary>
+    /// The proposal: what has reached its target rests, what is stuck rests too, what was not wanted for weeks goes, what has rested
+    /// comes back.
+    /// </summary>
     /// <param name="exercise">The exercise.</param>
     /// <param name="today">The practice day.</param>
     public static ReviewProposal Propose(Material exercise, DateOnly today)
@@ -41,7 +44,10 @@ public static class Review
         {
             { Resting: true } => new(ReviewDecision.BringBack, "it has rested for weeks"),
             { Readiness: Readiness.Ready } => new(ReviewDecision.Rest, "its target is reached"),
-            { Stuck: true } => new(ReviewDecision.Rest, exercise.Reach is { } reach ? $"stuck near {Tempo.Bpm.Near(reach.Tempo)}" : "stuck"),
+            { Stuck: true } => new(
+                ReviewDecision.Rest,
+                exercise.Reach is { } reach ? $"stuck near {Tempo.Bpm.Near(reach.Tempo)}" : "stuck"
+            ),
             { Visits: 0 } => new(ReviewDecision.Drop, "never played"),
             _ when away >= Days => new(ReviewDecision.Drop, $"not played for {Words.Days(away)}"),
             _ => new(ReviewDecision.Keep, exercise.LastClean is { } clean ? $"on its way: clean at {clean}" : "under way"),

@@ -35,7 +35,8 @@ public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must
     internal (string Field, string Problem)? Held() =>
         Name.Length > MostLetters ? ("name", $"A block's name has {MostLetters} letters at most.")
         : Materials.Count > MostChosen || Ideas.Count > MostChosen ? ("materials", $"A block holds {MostChosen} things at most.")
-        : Ideas.Any(idea => string.IsNullOrWhiteSpace(idea) || idea.Length > MostLetters) ? ("ideas", $"An idea has 1 to {MostLetters} letters.")
+        : Ideas.Any(idea => string.IsNullOrWhiteSpace(idea) || idea.Length > MostLetters)
+            ? ("ideas", $"An idea has 1 to {MostLetters} letters.")
         : null;
 
     /// <summary>Fewest minutes, the fixed length counted.</summary>
@@ -50,7 +51,8 @@ public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must
 /// <summary>A reusable shape of a day.</summary>
 /// <param name="Name">What it is called.</param>
 /// <param name="Blocks">The blocks in the order they are worked.</param>
-/// <param name="Interwoven">True when the short drills of technique, repertoire and ear are mixed; false when each area stays whole.</param>
+/// <param name="Interwoven">True when the short drills of technique, repertoire and ear are mixed; false when each area stays
+/// whole.</param>
 public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Interwoven)
 {
     /// <summary>Minutes below which the musts do not fit.</summary>
@@ -61,9 +63,19 @@ public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Inte
     {
         get
         {
-            var gone = new[] { Area.SightReading, Area.Ear }.Where(area => Blocks.All(block => block.Area != area)).Select(Areas.Name).ToList();
+            var gone = new[] { Area.SightReading, Area.Ear }
+                .Where(area => Blocks.All(block => block.Area != area))
+                .Select(Areas.Name)
+                .ToList();
             var late = Blocks.Select(block => block.Area).ToList() is var areas && areas.IndexOf(Area.WarmUp) > 0;
-            return string.Join(' ', new[] { gone.Count > 0 ? $"It leaves out {Words.List(gone)}." : "", late ? "The warm-up comes after other work." : "" }.Where(word => word.Length > 0));
+            return string.Join(
+                ' ',
+                new[]
+                {
+                    gone.Count > 0 ? $"It leaves out {Words.List(gone)}." : "",
+                    late ? "The warm-up comes after other work." : "",
+                }.Where(word => word.Length > 0)
+            );
         }
     }
 
@@ -81,11 +93,18 @@ public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Inte
             if (block.Fixed is < 1 or > 240)
                 found.Add(($"blocks[{i}].fixed", "Fixed minutes are 1 to 240, or left empty."));
             if (block.Least < 0 || block.Wanted < block.Least || block.Most < block.Wanted || block.Most > 240)
-                found.Add(($"blocks[{i}].wanted", $"For {Areas.Name(block.Area)}, least, wanted and most must rise in this order and stay within 0 to 240."));
+                found.Add(
+                    (
+                        $"blocks[{i}].wanted",
+                        $"For {Areas.Name(block.Area)}, least, wanted and most must rise in this order and stay within 0 to 240."
+                    )
+                );
             if (block.Held() is { } held)
                 found.Add(($"blocks[{i}].{held.Field}", held.Problem));
             if (block.Rounds is { } rounds && (rounds.Work < 1 || rounds.Rest < 0 || rounds.Work + rounds.Rest > 60))
-                found.Add(($"blocks[{i}].rounds", "A round has 1 minute of work or more, no negative rest, and 60 minutes together at most."));
+                found.Add(
+                    ($"blocks[{i}].rounds", "A round has 1 minute of work or more, no negative rest, and 60 minutes together at most.")
+                );
         }
 
         return found;

@@ -24,7 +24,8 @@ public static class RoutineFit
     /// </summary>
     /// <param name="routine">The shape.</param>
     /// <param name="minutes">Minutes of playing, breaks already taken off.</param>
-    /// <param name="wanted">Minutes wanted by area today; null to keep the routine's own proportions. Areas at 0 lose their optional blocks.</param>
+    /// <param name="wanted">Minutes wanted by area today; null to keep the routine's own proportions. Areas at 0 lose their optional
+    /// blocks.</param>
     /// <param name="waited">Days each area has waited; may be left out.</param>
     /// <param name="held">Minutes already promised to an area by locked drills; its first block does not go below.</param>
     public static FittedRoutine Fit(
@@ -32,7 +33,8 @@ public static class RoutineFit
         int minutes,
         IReadOnlyDictionary<Area, decimal>? wanted = null,
         IReadOnlyDictionary<Area, int>? waited = null,
-        IReadOnlyDictionary<Area, int>? held = null)
+        IReadOnlyDictionary<Area, int>? held = null
+    )
     {
         ArgumentNullException.ThrowIfNull(routine);
         var rows = Rows(routine, minutes, wanted, waited, held);
@@ -44,9 +46,8 @@ public static class RoutineFit
         var over = Math.Max(0, minutes - rows.Where(row => row.In).Sum(row => row.Most));
         if (over > 0)
             Widen(rows, minutes);
-        var parts = rows.Select(row => row.In
-            ? new SplitPart(row.Least, row.Most, row.Wanted, row.Waited)
-            : new SplitPart(0, 0, 0)).ToList();
+        var parts = rows.Select(row => row.In ? new SplitPart(row.Least, row.Most, row.Wanted, row.Waited) : new SplitPart(0, 0, 0))
+            .ToList();
         return new FittedRoutine(MinuteSplit.Solve(parts, minutes), 0, over);
     }
 
@@ -55,28 +56,35 @@ public static class RoutineFit
         int minutes,
         IReadOnlyDictionary<Area, decimal>? wanted,
         IReadOnlyDictionary<Area, int>? waited,
-        IReadOnlyDictionary<Area, int>? held)
+        IReadOnlyDictionary<Area, int>? held
+    )
     {
-        var byArea = routine.Blocks.GroupBy(block => block.Area)
+        var byArea = routine
+            .Blocks.GroupBy(block => block.Area)
             .ToDictionary(group => group.Key, group => Math.Max(1, group.Sum(block => block.Wanted)));
         var all = Math.Max(1, routine.Blocks.Sum(block => block.Fixed ?? block.Wanted));
         var seen = new HashSet<Area>();
-        return [.. routine.Blocks.Select((block, index) =>
-        {
-            var promised = seen.Add(block.Area) ? held?.GetValueOrDefault(block.Area) ?? 0 : 0;
-            var want = wanted is null
-                ? (decimal)block.Wanted * minutes / all
-                : wanted.GetValueOrDefault(block.Area) * block.Wanted / byArea[block.Area];
-            return new Row
-            {
-                Index = index,
-                Least = Math.Max(block.Floor, promised),
-                Most = Math.Max(block.Ceiling, promised),
-                Wanted = want,
-                Must = block.Must || promised > 0,
-                Waited = waited?.GetValueOrDefault(block.Area) ?? 0,
-            };
-        })];
+        return
+        [
+            .. routine.Blocks.Select(
+                (block, index) =>
+                {
+                    var promised = seen.Add(block.Area) ? held?.GetValueOrDefault(block.Area) ?? 0 : 0;
+                    var want = wanted is null
+                        ? (decimal)block.Wanted * minutes / all
+                        : wanted.GetValueOrDefault(block.Area) * block.Wanted / byArea[block.Area];
+                    return new Row
+                    {
+                        Index = index,
+                        Least = Math.Max(block.Floor, promised),
+                        Most = Math.Max(block.Ceiling, promised),
+                        Wanted = want,
+                        Must = block.Must || promised > 0,
+                        Waited = waited?.GetValueOrDefault(block.Area) ?? 0,
+                    };
+                }
+            ),
+        ];
     }
 
     private static void Drop(List<Row> rows, int minutes, bool owed)
@@ -90,7 +98,9 @@ public static class RoutineFit
         while (rows.Where(row => row.In).Sum(row => row.Least) > minutes)
         {
             var next = rows.Where(row => row is { In: true, Must: false })
-                .OrderBy(row => row.Waited).ThenByDescending(row => row.Index).FirstOrDefault();
+                .OrderBy(row => row.Waited)
+                .ThenByDescending(row => row.Index)
+                .FirstOrDefault();
             if (next is null)
                 return;
             next.In = false;

@@ -9,7 +9,10 @@ public static class SavedTime
     /// <summary>Less than this is not passed on: no take fits in it (common practice).</summary>
     public const int LeastSeconds = 15;
 
-    /// <summary>The drill that gets what another has left: the next of its area in rounds, else the next in rounds at all, with the takes that now fit; null when there is none.</summary>
+    /// <summary>
+    /// The drill that gets what another has left: the next of its area in rounds, else the next in rounds at all, with the takes that now
+    /// fit; null when there is none.
+    /// </summary>
     /// <param name="ended">The drill that has ended.</param>
     /// <param name="waiting">The drills that still wait, in order.</param>
     /// <param name="seconds">Seconds it has left.</param>
@@ -23,17 +26,26 @@ public static class SavedTime
         return next is null ? null : RoundsFill.Sized(next with { SavedSeconds = next.SavedSeconds + seconds });
     }
 
-    /// <summary>Rounds that are through before their time, with as many takes more as fit: for the last drill that could use the time. Null where none fits.</summary>
+    /// <summary>
+    /// Rounds that are through before their time, with as many takes more as fit: for the last drill that could use the time. Null where
+    /// none fits.
+    /// </summary>
     /// <param name="ended">The drill that has ended.</param>
     /// <param name="seconds">Seconds it has left.</param>
     public static Drill? GoOn(Drill ended, int seconds)
     {
         ArgumentNullException.ThrowIfNull(ended);
-        if (ended.MethodId != Methods.OneTakeRounds.Id || ended.MostRounds is not null || ended.Targets.Count < 2 || ended.Sequence.Count == 0 || ended.Targets.Any(target => target.TakeSeconds <= 0))
+        if (
+            ended.MethodId != Methods.OneTakeRounds.Id
+            || ended.MostRounds is not null
+            || ended.Targets.Count < 2
+            || ended.Sequence.Count == 0
+            || ended.Targets.Any(target => target.TakeSeconds <= 0)
+        )
             return null;
         var more = new List<int>();
         var last = ended.Sequence[^1];
-        for (var left = seconds; ;)
+        for (var left = seconds; ; )
         {
             var next = (last + 1) % ended.Targets.Count;
             // The last one may go on for a moment after the time is up.

@@ -64,7 +64,7 @@ public static class SittingLength
         Check(minutes);
         var found = new List<Break>();
         var played = 0;
-        for (var left = minutes; left > PlayBeforeBreak;)
+        for (var left = minutes; left > PlayBeforeBreak; )
         {
             left -= PlayBeforeBreak;
             played += PlayBeforeBreak;
@@ -79,7 +79,10 @@ public static class SittingLength
         return found;
     }
 
-    /// <summary>Usual and longest drill in minutes for a sitting: short drills in short sittings, 15 minutes on one thing at the very most (common practice).</summary>
+    /// <summary>
+    /// Usual and longest drill in minutes for a sitting: short drills in short sittings, 15 minutes on one thing at the very most (common
+    /// practice).
+    /// </summary>
     /// <param name="minutes">Length of the sitting, 5 to 240.</param>
     public static (int Usual, int Most) Drill(int minutes)
     {

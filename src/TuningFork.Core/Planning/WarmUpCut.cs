@@ -26,7 +26,10 @@ public sealed record CutWarmUp(IReadOnlyList<WarmUpStretch> Stretches, IReadOnly
     /// <summary>The whole in a line: "6 min: the core first, without light runs".</summary>
     public string Line => Short + Without;
 
-    private string Kept => LeftOut.Count == 0 ? "" : Why.Length > 0 ? "the core only" : "the core first";
+    private string Kept =>
+        LeftOut.Count == 0 ? ""
+        : Why.Length > 0 ? "the core only"
+        : "the core first";
 
     private string Without
     {
@@ -56,7 +59,14 @@ public static class WarmUpCut
     /// <param name="demands">What the day asks.</param>
     /// <param name="rests">Says of a place in the version whether it is left alone today; null for none.</param>
     /// <param name="isShort">True in a short sitting: an opening that is core takes the place of the first element.</param>
-    public static CutWarmUp Of(WarmUp warmUp, WarmUpPart opening, int minutes, Demands demands, Func<int, bool>? rests = null, bool isShort = false)
+    public static CutWarmUp Of(
+        WarmUp warmUp,
+        WarmUpPart opening,
+        int minutes,
+        Demands demands,
+        Func<int, bool>? rests = null,
+        bool isShort = false
+    )
     {
         ArgumentNullException.ThrowIfNull(warmUp);
         ArgumentNullException.ThrowIfNull(opening);
@@ -84,10 +94,15 @@ public static class WarmUpCut
         var count = Math.Min(kept.Count, minutes);
         var groups = Enumerable.Range(0, count).Select(i => kept[(i * kept.Count / count)..((i + 1) * kept.Count / count)]).ToList();
         var wanted = kept.Sum(pair => pair.Part.Minutes);
-        var split = MinuteSplit.Solve([.. groups.Select(group => new SplitPart(1, minutes, group.Sum(pair => pair.Part.Minutes) * (decimal)minutes / wanted))], minutes);
+        var split = MinuteSplit.Solve(
+            [.. groups.Select(group => new SplitPart(1, minutes, group.Sum(pair => pair.Part.Minutes) * (decimal)minutes / wanted))],
+            minutes
+        );
         return [.. groups.Zip(split, (group, length) => new WarmUpStretch(group, length))];
     }
 
-    private static string Why(Demands demands) => (demands & Demands.Concert) != Demands.None ? "a concert today"
-        : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength" : "";
+    private static string Why(Demands demands) =>
+        (demands & Demands.Concert) != Demands.None ? "a concert today"
+        : (demands & Demands.Rehearsal) != Demands.None ? "a rehearsal later, keep your strength"
+        : "";
 }

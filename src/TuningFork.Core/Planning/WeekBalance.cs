@@ -23,7 +23,11 @@ public static class WeekBalance
         var warmUp = minutesLeft < SittingLength.Least ? 0 : SittingLength.WarmUp(minutesLeft, Demands.None);
         var all = Areas.Shared.Sum(area => played.GetValueOrDefault(area)) + Math.Max(0, minutesLeft - warmUp);
         var warm = played.GetValueOrDefault(Area.WarmUp);
-        return [Round(Area.WarmUp, warm + warmUp, warm), .. shares.Select(share => Round(share.Area, share.Percent * all / 100, played.GetValueOrDefault(share.Area)))];
+        return
+        [
+            Round(Area.WarmUp, warm + warmUp, warm),
+            .. shares.Select(share => Round(share.Area, share.Percent * all / 100, played.GetValueOrDefault(share.Area))),
+        ];
     }
 
     private static AreaBalance Round(Area area, double wanted, double played) => new(area, Math.Round(wanted, 1), Math.Round(played, 1));

@@ -1,6 +1,8 @@
 namespace TuningFork.Core.Practice;
 
-/// <summary>What a drill trains. The order is the order in which a day is usually worked, and the last tie-breaker of every split.</summary>
+/// <summary>
+/// What a drill trains. The order is the order in which a day is usually worked, and the last tie-breaker of every split.
+/// </summary>
 public enum Area
 {
     /// <summary>Easy motion and sound before anything hard. Goes by the length of the sitting, owes nothing and is owed nothing.</summary>
@@ -32,14 +34,15 @@ public static class Areas
     public static IReadOnlyList<Area> All { get; } = [Area.WarmUp, .. Shared];
 
     /// <summary>The area as a person says it, in lower case: "sight reading".</summary>
-    public static string Name(Area area) => area switch
-    {
-        Area.WarmUp => "warm-up",
-        Area.SightReading => "sight reading",
-        Area.Technique => "technique",
-        Area.Repertoire => "repertoire",
-        Area.Ear => "ear training",
-        Area.Play => "play",
-        _ => throw new ArgumentOutOfRangeException(nameof(area), area, "There is no such area."),
-    };
+    public static string Name(Area area) =>
+        area switch
+        {
+            Area.WarmUp => "warm-up",
+            Area.SightReading => "sight reading",
+            Area.Technique => "technique",
+            Area.Repertoire => "repertoire",
+            Area.Ear => "ear training",
+            Area.Play => "play",
+            _ => throw new ArgumentOutOfRangeException(nameof(area), area, "There is no such area."),
+        };
 }

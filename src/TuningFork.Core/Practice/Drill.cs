@@ -89,7 +89,9 @@ public sealed record Drill
     [JsonIgnore]
     public int Seconds => (Minutes * 60) + SavedSeconds;
 
-    /// <summary>True when the player has given it its minutes, its method or its place in the plan: it stays when the day is planned anew.</summary>
+    /// <summary>
+    /// True when the player has given it its minutes, its method or its place in the plan: it stays when the day is planned anew.
+    /// </summary>
     public bool ByHand { get; init; }
 
     /// <summary>What <see cref="MovedTo"/> says of a drill that is to come last, however long the plan.</summary>

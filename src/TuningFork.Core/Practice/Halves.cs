@@ -1,6 +1,8 @@
 namespace TuningFork.Core.Practice;
 
-/// <summary>A passage that was never clean is too big: it is played in halves until both are clean, and every third time whole (common practice).</summary>
+/// <summary>
+/// A passage that was never clean is too big: it is played in halves until both are clean, and every third time whole (common practice).
+/// </summary>
 public static class Halves
 {
     /// <summary>Visits after which something that was never clean is too big.</summary>
@@ -13,7 +15,8 @@ public static class Halves
     public static bool Are(Material material)
     {
         ArgumentNullException.ThrowIfNull(material);
-        return material is { Kind: MaterialKind.Passage, Best: null, LastClean: null, Visits: >= VisitsToClean } && material.Bars > 1
+        return material is { Kind: MaterialKind.Passage, Best: null, LastClean: null, Visits: >= VisitsToClean }
+            && material.Bars > 1
             && !Parts(material).All(part => material.Parts.GetValueOrDefault(part.Key) is { LastClean: not null });
     }
 

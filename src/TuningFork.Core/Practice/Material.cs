@@ -44,13 +44,21 @@ public sealed record Material
     public required string Title { get; init; }
 
     /// <summary>The bars alone, for a passage: "17–18"; else the title.</summary>
-    public string ShortTitle { get => shortTitle ?? Title; init => shortTitle = value; }
+    public string ShortTitle
+    {
+        get => shortTitle ?? Title;
+        init => shortTitle = value;
+    }
 
     /// <summary>Technique or warm-up for exercises; else repertoire or sight reading.</summary>
     public required Area Area { get; init; }
 
     /// <summary>What makes it neighbour of its own kind: the piece's or the exercise's number.</summary>
-    public int Group { get => group ?? Id; init => group = value; }
+    public int Group
+    {
+        get => group ?? Id;
+        init => group = value;
+    }
 
     /// <summary>First bar, 0 for an upbeat; of a whole piece 1.</summary>
     public int FromBar { get; init; } = 1;
@@ -212,8 +220,21 @@ public sealed record Material
     public int Bars => ToBar - FromBar + 1;
 
     /// <summary>Where it begins before anything was played: by its rating and its target, or near a walking pace.</summary>
-    public Reach Start => Target is not { } target ? Ability.Reach.At(Walking, MostUnsure)
-        : Ability.Reach.At(target.Value * (Readiness switch { Readiness.Ready => Estimate.TargetPart, Readiness.Shaping => Estimate.ShapingPart, _ => Estimate.RawPart }), Estimate.FirstSpread);
+    public Reach Start =>
+        Target is not { } target
+            ? Ability.Reach.At(Walking, MostUnsure)
+            : Ability.Reach.At(
+                target.Value
+                    * (
+                        Readiness switch
+                        {
+                            Readiness.Ready => Estimate.TargetPart,
+                            Readiness.Shaping => Estimate.ShapingPart,
+                            _ => Estimate.RawPart,
+                        }
+                    ),
+                Estimate.FirstSpread
+            );
 
     /// <summary>Where one of its keys or patterns begins that was never played: below the others, and unsure.</summary>
     public Reach StartInKey => Ability.Reach.At((Reach ?? Start).Tempo * NewKeyPart, Math.Max(NewKeySpread, (Reach ?? Start).Spread));

@@ -87,7 +87,16 @@ public readonly record struct MinuteRange(int Least, int Most)
 /// <param name="Fits">When it fits and when to leave it.</param>
 /// <param name="Course">What the stage does with it.</param>
 /// <param name="Count">Takes, or minutes without a miss, that count as done; else 0.</param>
-public sealed record Method(string Id, string Name, string How, MinuteRange UsualMinutes, string Records, string Fits, Course Course, int Count = 0)
+public sealed record Method(
+    string Id,
+    string Name,
+    string How,
+    MinuteRange UsualMinutes,
+    string Records,
+    string Fits,
+    Course Course,
+    int Count = 0
+)
 {
     /// <summary>What the planner uses it for beyond the rules of the methods that come with the program; theirs are none.</summary>
     public Fit Fit { get; init; }

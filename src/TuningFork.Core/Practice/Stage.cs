@@ -40,11 +40,7 @@ public static class Stage
             Course.Bursts => Burst(drill, takes),
             _ => Plain(drill, method),
         };
-        return cue with
-        {
-            Tempo = cue.Tempo?.Plus(nudge),
-            GraceSeconds = cue.CountsTakes ? Grace(drill, cue.TargetIndex) : 0,
-        };
+        return cue with { Tempo = cue.Tempo?.Plus(nudge), GraceSeconds = cue.CountsTakes ? Grace(drill, cue.TargetIndex) : 0 };
     }
 
     private static Cue Plain(Drill drill, Method method)
@@ -69,8 +65,8 @@ public static class Stage
         {
             Title = target.Title,
             Tempo = Moved(target, index, takes),
-            Sentence = drill.MethodId == Methods.UnseenInTime.Id
-                ? "Look half a minute. Then keep the beat."
+            Sentence =
+                drill.MethodId == Methods.UnseenInTime.Id ? "Look half a minute. Then keep the beat."
                 : drill.MethodId == Methods.KeyRound.Id ? "Once, then the next key."
                 : "Once. " + Stop(target),
             Count = $"take {Math.Min(takes.Count + 1, drill.Sequence.Count)} of {drill.Sequence.Count}",
@@ -79,14 +75,23 @@ public static class Stage
         };
     }
 
-    /// <summary>The tempo of the next take of a target: where five of six come clean after what was just played. Fixed where nothing is believed of its reach, or where it is slow on purpose.</summary>
+    /// <summary>
+    /// The tempo of the next take of a target: where five of six come clean after what was just played. Fixed where nothing is believed
+    /// of its reach, or where it is slow on purpose.
+    /// </summary>
     private static Bpm? Moved(Target target, int index, IReadOnlyList<StageTake> takes)
     {
         if (target is not { Able: { } able, Pace: Pace.Work or Pace.Performance, Tempo: not null })
             return target.Tempo;
         var played = takes.Where(take => take.TargetIndex == index && take.Tempo is not null).ToList();
-        return played.Count == 0 ? target.Tempo
-            : TodaysTempo.Next(Estimate.During(able, played.Select(take => new Evidence(take.Tempo!.Value.Value, take.Clean))), played[^1].Tempo!.Value, target.Goal, target.Ease);
+        return played.Count == 0
+            ? target.Tempo
+            : TodaysTempo.Next(
+                Estimate.During(able, played.Select(take => new Evidence(take.Tempo!.Value.Value, take.Clean))),
+                played[^1].Tempo!.Value,
+                target.Goal,
+                target.Ease
+            );
     }
 
     private static Cue CleanInRow(Drill drill, Method method, IReadOnlyList<StageTake> takes)
@@ -121,23 +126,35 @@ public static class Stage
         };
     }
 
-    private static Cue FixedCount(Drill drill, Method method, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
-    {
-        Sentence = (method.Id == Methods.FromMemory.Id ? takes.Count == 0 ? "Without looking: that is the test. " : "Look at what was missing, then again. "
-            : method.Id == Methods.JoinedSection.Id ? "Over all the joins; the beat goes on. "
-            : drill.Own is not null ? FirstSentence(method.How) + " "
-            : "Think it through, then play it slowly. ") + Stop(drill.Targets[0]),
-        HidesMusic = method.Id == Methods.FromMemory.Id && takes.Count == 0,
-        Count = $"take {Math.Min(takes.Count + 1, method.Count)} of {method.Count}",
-        Complete = takes.Count >= method.Count,
-    };
+    private static Cue FixedCount(Drill drill, Method method, IReadOnlyList<StageTake> takes) =>
+        Take(drill, 0) with
+        {
+            Sentence =
+                (
+                    method.Id == Methods.FromMemory.Id
+                        ? takes.Count == 0
+                            ? "Without looking: that is the test. "
+                            : "Look at what was missing, then again. "
+                        : method.Id == Methods.JoinedSection.Id
+                            ? "Over all the joins; the beat goes on. "
+                            : drill.Own is not null
+                                ? FirstSentence(method.How) + " "
+                                : "Think it through, then play it slowly. "
+                ) + Stop(drill.Targets[0]),
+            HidesMusic = method.Id == Methods.FromMemory.Id && takes.Count == 0,
+            Count = $"take {Math.Min(takes.Count + 1, method.Count)} of {method.Count}",
+            Complete = takes.Count >= method.Count,
+        };
 
     private static Cue Climb(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var (state, rose, fell) = Climbed(drill.Targets[0], takes, Ladder.CleanToClimb);
         return Take(drill, 0) with
         {
-            Sentence = fell ? "A step back." : rose ? "Up: hear the new tempo first." : $"Clean {Ladder.CleanToClimb} times, then up.",
+            Sentence =
+                fell ? "A step back."
+                : rose ? "Up: hear the new tempo first."
+                : $"Clean {Ladder.CleanToClimb} times, then up.",
             Tempo = state.Tempo,
             Count = $"{state.CleanRun} of {Ladder.CleanToClimb} clean in a row",
             AsksTension = rose,
@@ -191,8 +208,14 @@ public static class Stage
             return [];
         var (work, round) = RoundOf(drill);
         var rounds = (int)(playedSeconds / round) + 1;
-        return [.. Enumerable.Range(0, rounds).Where(number => Math.Min(work, playedSeconds - (number * (double)round)) >= Math.Min(work, leastSeconds))
-            .Select(number => number % drill.Targets.Count).Distinct()];
+        return
+        [
+            .. Enumerable
+                .Range(0, rounds)
+                .Where(number => Math.Min(work, playedSeconds - (number * (double)round)) >= Math.Min(work, leastSeconds))
+                .Select(number => number % drill.Targets.Count)
+                .Distinct(),
+        ];
     }
 
     private static Cue WorkAndRest(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds)
@@ -204,38 +227,64 @@ public static class Stage
         var index = drill.Targets.Count == 0 ? -1 : number % drill.Targets.Count;
         var next = drill.Targets.Count == 0 ? "" : drill.Targets[(number + 1) % drill.Targets.Count].Title;
         if (resting)
-            return new Cue { TargetIndex = -1, Title = "Rest", Sentence = "Hands down, look away.", Next = next, Resting = true, Count = $"round {number + 1}", TurnsAtSeconds = turn };
+            return new Cue
+            {
+                TargetIndex = -1,
+                Title = "Rest",
+                Sentence = "Hands down, look away.",
+                Next = next,
+                Resting = true,
+                Count = $"round {number + 1}",
+                TurnsAtSeconds = turn,
+            };
         return index < 0
-            ? new Cue { Title = drill.Title, Sentence = "Work, then rest.", Count = $"round {number + 1}", TurnsAtSeconds = turn }
-            : Take(drill, index) with { Tempo = Moved(drill.Targets[index], index, takes), Sentence = "Work on this one. " + Stop(drill.Targets[index]), Next = next, Count = $"round {number + 1}", TurnsAtSeconds = turn };
+            ? new Cue
+            {
+                Title = drill.Title,
+                Sentence = "Work, then rest.",
+                Count = $"round {number + 1}",
+                TurnsAtSeconds = turn,
+            }
+            : Take(drill, index) with
+            {
+                Tempo = Moved(drill.Targets[index], index, takes),
+                Sentence = "Work on this one. " + Stop(drill.Targets[index]),
+                Next = next,
+                Count = $"round {number + 1}",
+                TurnsAtSeconds = turn,
+            };
     }
 
-    private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
-    {
-        Sentence = "Once, right through. No stopping.",
-        Complete = takes.Count > 0,
-    };
+    private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) =>
+        Take(drill, 0) with
+        {
+            Sentence = "Once, right through. No stopping.",
+            Complete = takes.Count > 0,
+        };
 
-    private static Cue Question(Drill drill, IReadOnlyList<StageTake> takes) => Take(drill, 0) with
-    {
-        Sentence = "Listen, answer aloud, then hear it.",
-        Count = takes.Count == 0 ? "" : $"{takes.Count(take => take.Clean)} of {takes.Count} right",
-        Question = takes.Count,
-    };
+    private static Cue Question(Drill drill, IReadOnlyList<StageTake> takes) =>
+        Take(drill, 0) with
+        {
+            Sentence = "Listen, answer aloud, then hear it.",
+            Count = takes.Count == 0 ? "" : $"{takes.Count(take => take.Clean)} of {takes.Count} right",
+            Question = takes.Count,
+        };
 
-    internal static Cue Take(Drill drill, int index) => new()
-    {
-        TargetIndex = index,
-        Title = drill.Targets[index].Title,
-        Sentence = "",
-        Tempo = drill.Targets[index].Tempo,
-        CountsTakes = true,
-    };
+    internal static Cue Take(Drill drill, int index) =>
+        new()
+        {
+            TargetIndex = index,
+            Title = drill.Targets[index].Title,
+            Sentence = "",
+            Tempo = drill.Targets[index].Tempo,
+            CountsTakes = true,
+        };
 
     private static string Stop(Target target) => target.StopAfterBar is { } bar ? $"Stop after bar {bar}." : "Then stop.";
 
     private static int Grace(Drill drill, int index) =>
         index < 0 ? 0 : Math.Clamp(drill.Targets[index].TakeSeconds, LeastGraceSeconds, MostGraceSeconds);
 
-    private static string FirstSentence(string text) => text.IndexOf('.', StringComparison.Ordinal) is >= 0 and var end ? text[..(end + 1)] : text;
+    private static string FirstSentence(string text) =>
+        text.IndexOf('.', StringComparison.Ordinal) is >= 0 and var end ? text[..(end + 1)] : text;
 }

@@ -6,7 +6,8 @@ namespace TuningFork.Core.Practice;
 /// <summary>The stage of exercises that go over keys, chords, positions or steps.</summary>
 public static class StageRuns
 {
-    internal static Cue Now(Drill drill, Method method, IReadOnlyList<StageTake> takes) => method.Course == Course.Clock ? AgainstClock(drill, takes)
+    internal static Cue Now(Drill drill, Method method, IReadOnlyList<StageTake> takes) =>
+        method.Course == Course.Clock ? AgainstClock(drill, takes)
         : drill.Targets[0].Work!.Kind == WorkKind.Shuttle ? BackAndForth(drill, takes)
         : Changes(drill, takes);
 
@@ -18,8 +19,14 @@ public static class StageRuns
         return Stage.Take(drill, step) with
         {
             Title = drill.Targets[step].Title,
-            Sentence = step == last ? "As written now, the same click." : step == 0 ? "One note to the click: the two are one." : "Twice as many, the same click.",
-            Count = step == last ? $"{Math.Min(run, method.Count)} of {method.Count} clean in a row" : $"{run} of {Density.CleanToDouble} clean, then twice as many",
+            Sentence =
+                step == last ? "As written now, the same click."
+                : step == 0 ? "One note to the click: the two are one."
+                : "Twice as many, the same click.",
+            Count =
+                step == last
+                    ? $"{Math.Min(run, method.Count)} of {method.Count} clean in a row"
+                    : $"{run} of {Density.CleanToDouble} clean, then twice as many",
             Next = step < last ? drill.Targets[step + 1].Title : "",
             Complete = step == last && run >= method.Count,
         };
@@ -43,7 +50,8 @@ public static class StageRuns
 
     /// <summary>
     /// Where an exercise stands after the takes of a drill, to be kept for the next time: the step that comes next, from the
-    /// beginning again once all were done, or the level of a shuttle; of a piece the last bar of the stretch. Null for drills that keep no place.
+    /// beginning again once all were done, or the level of a shuttle; of a piece the last bar of the stretch. Null for drills that keep
+    /// no place.
     /// </summary>
     /// <param name="drill">The drill.</param>
     /// <param name="takes">Its takes in order.</param>
@@ -58,7 +66,9 @@ public static class StageRuns
         return Methods.Of(drill).Course switch
         {
             Course.Steps => Place(drill, takes) % work.Items.Count,
-            Course.Run when work.Kind == WorkKind.Shuttle => Shuttle.After(work.Items.Count, target.Place, takes.Select(take => take.Clean)).Level,
+            Course.Run when work.Kind == WorkKind.Shuttle => Shuttle
+                .After(work.Items.Count, target.Place, takes.Select(take => take.Clean))
+                .Level,
             Course.Clock => (target.Place + takes.Count) % work.Items.Count,
             _ => null,
         };
@@ -75,7 +85,10 @@ public static class StageRuns
         return Stage.Take(drill, 0) with
         {
             Title = Words.List([.. names.Distinct(StringComparer.Ordinal)]),
-            Sentence = takes.Count > 0 && !takes[^1].Clean ? "Repair, then again." : state.Size == 2 ? "Back and forth, no searching." : "Once through, no searching.",
+            Sentence =
+                takes.Count > 0 && !takes[^1].Clean ? "Repair, then again."
+                : state.Size == 2 ? "Back and forth, no searching."
+                : "Once through, no searching.",
             Count = $"{state.Size} of {work.Items.Count}; {state.CleanRun} of {Shuttle.CleanToGrow} runs without a stop",
             Run = new RunCue(names, work.Beats, 0),
         };
@@ -109,7 +122,10 @@ public static class StageRuns
     }
 
     /// <summary>A key or chord as it is printed.</summary>
-    private static string Name(string item) => Key.TryParse(item, out var key) ? key.Name : ChordSymbols.TryParse(item, out var chord) ? chord.Symbol : item;
+    private static string Name(string item) =>
+        Key.TryParse(item, out var key) ? key.Name
+        : ChordSymbols.TryParse(item, out var chord) ? chord.Symbol
+        : item;
 
     private static string Laid(Chord chord, Voicing voicing) =>
         string.Join(' ', Voicings.Of(chord, voicing).Select(pitch => pitch.Name.Printed));

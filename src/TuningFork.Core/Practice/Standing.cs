@@ -18,14 +18,21 @@ public static class Standing
     /// <summary>Every other day, come what may.</summary>
     private const int OtherDays = 2;
 
-    /// <summary>Whether it is at its target: the reach is 92 % of it or more, or a three was confirmed in the last three weeks. Without a target, or untimed, the rating says it.</summary>
+    /// <summary>
+    /// Whether it is at its target: the reach is 92 % of it or more, or a three was confirmed in the last three weeks. Without a target,
+    /// or untimed, the rating says it.
+    /// </summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>
     public static bool AtTarget(Material material, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(material);
         return (material.Confirmed is { } confirmed && today.DayNumber - confirmed.DayNumber <= ConfirmedDays)
-            || (material.Target is { } target && material.IsTimed ? (material.Reach ?? material.Start).Tempo >= (target.Value * Estimate.TargetPart) - Rounding : material.Readiness == Readiness.Ready);
+            || (
+                material.Target is { } target && material.IsTimed
+                    ? (material.Reach ?? material.Start).Tempo >= (target.Value * Estimate.TargetPart) - Rounding
+                    : material.Readiness == Readiness.Ready
+            );
     }
 
     /// <summary>Whether the whole target is within reach: until then it comes at least as often as a three.</summary>
@@ -36,18 +43,28 @@ public static class Standing
         return material is not { Target: { } target, IsTimed: true } || (material.Reach is { } reach && reach.Tempo >= target.Value);
     }
 
-    /// <summary>Whether its first takes can be relied on: until then what is at its target goes on before anything else gets what is left of a day.</summary>
+    /// <summary>
+    /// Whether its first takes can be relied on: until then what is at its target goes on before anything else gets what is left of a
+    /// day.
+    /// </summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>
-    public static bool IsSafe(Material material, DateOnly today) => AtTarget(material, today)
-        && (material is not { Target: { } target, IsTimed: true } || (material.Reach ?? material.Start).Tempo >= target.Value * Growth.SafePart);
+    public static bool IsSafe(Material material, DateOnly today) =>
+        AtTarget(material, today)
+        && (
+            material is not { Target: { } target, IsTimed: true }
+            || (material.Reach ?? material.Start).Tempo >= target.Value * Growth.SafePart
+        );
 
     /// <summary>Whether it is under way and below its target.</summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>
-    public static bool IsGrowing(Material material, DateOnly today) => material is { LastVisit: not null, Resting: false } && !AtTarget(material, today);
+    public static bool IsGrowing(Material material, DateOnly today) =>
+        material is { LastVisit: not null, Resting: false } && !AtTarget(material, today);
 
-    /// <summary>The day on which it comes back; null while it grows, for then it stands in the queue every day, and for what was never played.</summary>
+    /// <summary>
+    /// The day on which it comes back; null while it grows, for then it stands in the queue every day, and for what was never played.
+    /// </summary>
     /// <param name="material">The material.</param>
     /// <param name="today">The practice day.</param>
     /// <param name="school">The player's school of spacing.</param>
@@ -59,9 +76,18 @@ public static class Standing
         var own = material.School ?? school;
         if (!AtTarget(material, today))
             return own == School.EveryOtherDay ? last.AddDays(OtherDays) : null;
-        var due = DueDay.Of(own, last, material.Memory, material.Readiness == Readiness.Raw ? Readiness.Shaping : material.Readiness, material.Slipped, material.Performance);
+        var due = DueDay.Of(
+            own,
+            last,
+            material.Memory,
+            material.Readiness == Readiness.Raw ? Readiness.Shaping : material.Readiness,
+            material.Slipped,
+            material.Performance
+        );
         var three = last.AddDays(ThreeDays);
-        return due > three && material.Kind == MaterialKind.Passage && (material.Readiness == Readiness.Ready || !AtTempo(material)) ? three : due;
+        return due > three && material.Kind == MaterialKind.Passage && (material.Readiness == Readiness.Ready || !AtTempo(material))
+            ? three
+            : due;
     }
 
     /// <summary>How it stands in a few words: "92 of 120", "92", "raw".</summary>

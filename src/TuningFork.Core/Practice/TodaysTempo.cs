@@ -55,18 +55,29 @@ public static class TodaysTempo
         };
     }
 
-    /// <summary>How much a take says about the reach of its material: half by heart, inside its surroundings or in one key of many; nothing where it had fewer notes.</summary>
+    /// <summary>
+    /// How much a take says about the reach of its material: half by heart, inside its surroundings or in one key of many; nothing where
+    /// it had fewer notes.
+    /// </summary>
     /// <param name="methodId">Lasting name of the method.</param>
     /// <param name="key">Lasting key of the target.</param>
     public static double Weight(string methodId, string key)
     {
         ArgumentNullException.ThrowIfNull(key);
-        return key.EndsWith(":h", StringComparison.Ordinal) || key.Contains(":h:", StringComparison.Ordinal) || key.Contains(":b:", StringComparison.Ordinal) ? 0
-            : methodId is "from-memory" or "put-back" or "eyes-closed" || key.Contains(":k:", StringComparison.Ordinal) || key.Contains(":p:", StringComparison.Ordinal) ? 0.5
+        return key.EndsWith(":h", StringComparison.Ordinal)
+            || key.Contains(":h:", StringComparison.Ordinal)
+            || key.Contains(":b:", StringComparison.Ordinal)
+                ? 0
+            : methodId is "from-memory" or "put-back" or "eyes-closed"
+            || key.Contains(":k:", StringComparison.Ordinal)
+            || key.Contains(":p:", StringComparison.Ordinal)
+                ? 0.5
             : 1;
     }
 
-    /// <summary>The key, the pattern or the bars that a target is about, as it is kept: "Bb major", "p:3", "b:17-18"; null for the whole material.</summary>
+    /// <summary>
+    /// The key, the pattern or the bars that a target is about, as it is kept: "Bb major", "p:3", "b:17-18"; null for the whole material.
+    /// </summary>
     /// <param name="key">Lasting key of the target.</param>
     public static string? PartOf(string key)
     {
@@ -85,8 +96,18 @@ public static class TodaysTempo
         ArgumentNullException.ThrowIfNull(drill);
         return drill with
         {
-            Targets = [.. drill.Targets.Select(target => target is { Able: not null, Tempo: not null } && able(target) is { } now
-                ? target with { Able = now, Tempo = Of(DayReach.At(now), target.Pace, target.Goal, target.Ease) } : target)],
+            Targets =
+            [
+                .. drill.Targets.Select(target =>
+                    target is { Able: not null, Tempo: not null } && able(target) is { } now
+                        ? target with
+                        {
+                            Able = now,
+                            Tempo = Of(DayReach.At(now), target.Pace, target.Goal, target.Ease),
+                        }
+                        : target
+                ),
+            ],
         };
     }
 
@@ -118,6 +139,12 @@ public static class TodaysTempo
     public static Bpm Next(DayReach day, Bpm last, Bpm? target, double ease = 1)
     {
         var wanted = Of(day, Pace.Work, target, ease).Value;
-        return Bpm.Near(Math.Clamp(wanted, Math.Ceiling(last.Value * MostDown), Math.Floor(last.Value * MostUp) is var up && up > last.Value ? up : last.Value + 1));
+        return Bpm.Near(
+            Math.Clamp(
+                wanted,
+                Math.Ceiling(last.Value * MostDown),
+                Math.Floor(last.Value * MostUp) is var up && up > last.Value ? up : last.Value + 1
+            )
+        );
     }
 }

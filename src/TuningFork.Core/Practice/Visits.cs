@@ -51,16 +51,22 @@ public static class Visits
             clean ?? before.LastClean,
             !tries[Grading.Test(tries, reach?.Tempo)].Clean,
             Grading.TriesToClean(tries),
-            timed.Count == 0 ? before.Reach : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits, target?.Value), timed)));
+            timed.Count == 0 ? before.Reach : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits, target?.Value), timed))
+        );
     }
 
     /// <summary>The reach as it stands on the day of a visit, before its takes; null when nothing is known of it.</summary>
     /// <param name="before">What was known before.</param>
     /// <param name="day">The practice day.</param>
-    public static Reach? Now(BeforeVisit before, DateOnly day) => before is { Reach: { } kept, LastVisit: { } last } ? Estimate.Later(kept, day.DayNumber - last.DayNumber, before.Visits) : null;
+    public static Reach? Now(BeforeVisit before, DateOnly day) =>
+        before is { Reach: { } kept, LastVisit: { } last } ? Estimate.Later(kept, day.DayNumber - last.DayNumber, before.Visits) : null;
 
     /// <summary>Takes as evidence of the reach: those that were timed and count.</summary>
     /// <param name="tries">Takes in order.</param>
     public static IReadOnlyList<Evidence> Evidence(IEnumerable<Try> tries) =>
-        [.. tries.Where(take => take is { Tempo: not null, Weight: > 0 }).Select(take => new Evidence(take.Tempo!.Value.Value, take.Clean, take.Weight))];
+        [
+            .. tries
+                .Where(take => take is { Tempo: not null, Weight: > 0 })
+                .Select(take => new Evidence(take.Tempo!.Value.Value, take.Clean, take.Weight)),
+        ];
 }

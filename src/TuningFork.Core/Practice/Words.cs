@@ -7,20 +7,22 @@ public static class Words
     public static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 
     /// <summary>"today", "yesterday", "3 days ago".</summary>
-    public static string Ago(int days) => days switch
-    {
-        <= 0 => "today",
-        1 => "yesterday",
-        _ => $"{days} days ago",
-    };
+    public static string Ago(int days) =>
+        days switch
+        {
+            <= 0 => "today",
+            1 => "yesterday",
+            _ => $"{days} days ago",
+        };
 
     /// <summary>"today", "tomorrow", "in 9 days".</summary>
-    public static string In(int days) => days switch
-    {
-        <= 0 => "today",
-        1 => "tomorrow",
-        _ => $"in {days} days",
-    };
+    public static string In(int days) =>
+        days switch
+        {
+            <= 0 => "today",
+            1 => "tomorrow",
+            _ => $"in {days} days",
+        };
 
     /// <summary>"1 bar", "4 bars".</summary>
     public static string Count(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";

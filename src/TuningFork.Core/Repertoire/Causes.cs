@@ -37,7 +37,9 @@ public static class RatingDoubt
 {
     private const int Looked = 3;
 
-    /// <summary>A gentle question where something is rated ready and most first takes of the last visits were not clean; empty otherwise.</summary>
+    /// <summary>
+    /// A gentle question where something is rated ready and most first takes of the last visits were not clean; empty otherwise.
+    /// </summary>
     /// <param name="isReady">Whether it is rated ready.</param>
     /// <param name="firstTakes">First takes of the last visits, the newest last; true when clean.</param>
     public static string Of(bool isReady, IReadOnlyList<bool> firstTakes)
@@ -46,6 +48,7 @@ public static class RatingDoubt
         var last = firstTakes.TakeLast(Looked).ToList();
         var missed = last.Count(clean => !clean);
         return isReady && last.Count == Looked && missed >= 2
-            ? $"Rated concert-ready, but {missed} of the last {Looked} first takes were missed. Is it still a 3?" : "";
+            ? $"Rated concert-ready, but {missed} of the last {Looked} first takes were missed. Is it still a 3?"
+            : "";
     }
 }

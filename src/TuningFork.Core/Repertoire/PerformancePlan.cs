@@ -33,7 +33,19 @@ public sealed record LeaveOut(int? MaterialId, string Title, string Words);
 /// <param name="Earlier">Minutes that performances before it need, or others of the same day that come first.</param>
 /// <param name="LeaveOut">Where it does not fit: what to leave out or take slower, in the order proposed.</param>
 public sealed record PerformancePlan(
-    int PieceId, string Title, DateOnly Date, DateOnly SectionsFrom, DateOnly RunsFrom, int PassageMinutes, int SectionMinutes, int Runs, int RunSeconds, int AvailableMinutes, int Earlier, IReadOnlyList<LeaveOut> LeaveOut)
+    int PieceId,
+    string Title,
+    DateOnly Date,
+    DateOnly SectionsFrom,
+    DateOnly RunsFrom,
+    int PassageMinutes,
+    int SectionMinutes,
+    int Runs,
+    int RunSeconds,
+    int AvailableMinutes,
+    int Earlier,
+    IReadOnlyList<LeaveOut> LeaveOut
+)
 {
     /// <summary>The day on which what rested for it is taken up again: the one after.</summary>
     public DateOnly RestUntil => Date.AddDays(1);
@@ -49,14 +61,21 @@ public sealed record PerformancePlan(
     {
         get
         {
-            var sum = $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for it until then{(Earlier > 0 ? $", {Say(Earlier)} for other dates taken off" : "")}.";
+            var sum =
+                $"To be ready on {Date:d MMM}: {Say(PassageMinutes)} of passages, {Say(SectionMinutes)} of joined sections, {Practice.Words.Count(Runs, "run-through")} of {Say((RunSeconds + 59) / 60)}. You usually have {Say(AvailableMinutes)} for it until then{(Earlier > 0 ? $", {Say(Earlier)} for other dates taken off" : "")}.";
             var gap = Math.Abs(AvailableMinutes - NeededMinutes);
             return Fits ? $"{sum} It fits, with {Say(gap)} to spare." : $"{sum} That is {Say(gap)} too few.";
         }
     }
 
     /// <summary>The warning of a day's plan; empty when it fits.</summary>
-    public string Warning => Fits ? "" : $"{Title} on {Date:d MMM} needs {Say(NeededMinutes)} and there are {Say(AvailableMinutes)}. Its page says what could be left out.";
+    public string Warning =>
+        Fits
+            ? ""
+            : $"{Title} on {Date:d MMM} needs {Say(NeededMinutes)} and there are {Say(AvailableMinutes)}. Its page says what could be left out.";
 
-    private static string Say(int minutes) => minutes < 60 ? $"{minutes} min" : minutes % 60 == 0 ? $"{minutes / 60} h" : $"{minutes / 60} h {minutes % 60} min";
+    private static string Say(int minutes) =>
+        minutes < 60 ? $"{minutes} min"
+        : minutes % 60 == 0 ? $"{minutes / 60} h"
+        : $"{minutes / 60} h {minutes % 60} min";
 }

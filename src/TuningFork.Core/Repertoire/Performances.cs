@@ -29,7 +29,9 @@ public static class Performances
         return (date.AddDays(-Math.Max(runs, Math.Min(LastDays, days / 2))), date.AddDays(-runs));
     }
 
-    /// <summary>The phases of a piece; after a performance less than eight weeks before, sections and run-throughs only, half of the days each.</summary>
+    /// <summary>
+    /// The phases of a piece; after a performance less than eight weeks before, sections and run-throughs only, half of the days each.
+    /// </summary>
     /// <param name="piece">A piece with a performance.</param>
     public static (DateOnly SectionsFrom, DateOnly RunsFrom) Phases(Material piece)
     {
@@ -50,7 +52,9 @@ public static class Performances
         if (piece.Performance is not { } date || date <= day)
             return null;
         var (sections, runs) = Phases(piece);
-        return day >= runs ? Phase.RunThroughs : day >= sections ? Phase.Sections : Phase.Passages;
+        return day >= runs ? Phase.RunThroughs
+            : day >= sections ? Phase.Sections
+            : Phase.Passages;
     }
 
     /// <summary>
@@ -61,14 +65,31 @@ public static class Performances
     /// <param name="today">The practice day.</param>
     /// <param name="minutesADay">Minutes of repertoire a day, from real habits.</param>
     /// <param name="traits">The player's own: what a passage needs follows from its reach and from how the player grows.</param>
-    public static IReadOnlyList<PerformancePlan> All(IReadOnlyList<Material> materials, DateOnly today, double minutesADay, Traits? traits = null)
+    public static IReadOnlyList<PerformancePlan> All(
+        IReadOnlyList<Material> materials,
+        DateOnly today,
+        double minutesADay,
+        Traits? traits = null
+    )
     {
         ArgumentNullException.ThrowIfNull(materials);
         var plans = new List<PerformancePlan>();
         var earlier = 0;
-        foreach (var piece in materials.Where(one => one is { Kind: MaterialKind.Piece, Resting: false } && one.Performance > today).OrderBy(one => one.Performance).ThenBy(one => one.Id))
+        foreach (
+            var piece in materials
+                .Where(one => one is { Kind: MaterialKind.Piece, Resting: false } && one.Performance > today)
+                .OrderBy(one => one.Performance)
+                .ThenBy(one => one.Id)
+        )
         {
-            var plan = Of(piece, [.. materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id)], today, minutesADay, earlier, traits ?? Traits.Usual);
+            var plan = Of(
+                piece,
+                [.. materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == piece.Id)],
+                today,
+                minutesADay,
+                earlier,
+                traits ?? Traits.Usual
+            );
             plans.Add(plan);
             earlier += plan.NeededMinutes;
         }
@@ -76,7 +97,14 @@ public static class Performances
         return plans;
     }
 
-    private static PerformancePlan Of(Material piece, List<Material> passages, DateOnly today, double minutesADay, int earlier, Traits traits)
+    private static PerformancePlan Of(
+        Material piece,
+        List<Material> passages,
+        DateOnly today,
+        double minutesADay,
+        int earlier,
+        Traits traits
+    )
     {
         var date = piece.Performance!.Value;
         var (sectionsFrom, runsFrom) = Phases(piece);
@@ -87,16 +115,36 @@ public static class Performances
         // A section is about a third of the piece; one and a half times through it every other day.
         var sections = (int)Math.Ceiling(Math.Max(0, sectionDays) / 2.0 * run / 60 / 3 * 1.5);
         var available = Math.Max(0, (int)(minutesADay * (date.DayNumber - today.DayNumber)) - earlier);
-        var plan = new PerformancePlan(piece.Id, piece.Title, date, sectionsFrom, runsFrom, Minutes(open, traits), sections, Math.Max(1, (runDays + 1) / 2), run, available, earlier, []);
+        var plan = new PerformancePlan(
+            piece.Id,
+            piece.Title,
+            date,
+            sectionsFrom,
+            runsFrom,
+            Minutes(open, traits),
+            sections,
+            Math.Max(1, (runDays + 1) / 2),
+            run,
+            available,
+            earlier,
+            []
+        );
         return plan.Fits ? plan : plan with { LeaveOut = [.. LeftOut(open, plan, traits)] };
     }
 
-    private static int Minutes(IEnumerable<Material> passages, Traits traits) => (int)Math.Ceiling(passages.Sum(passage => Needed(passage, traits)) / 60.0);
+    private static int Minutes(IEnumerable<Material> passages, Traits traits) =>
+        (int)Math.Ceiling(passages.Sum(passage => Needed(passage, traits)) / 60.0);
 
-    /// <summary>Seconds that a passage still needs: the takes of its path to the target, two at least so that it stays; half a dozen visits where there is no target.</summary>
+    /// <summary>
+    /// Seconds that a passage still needs: the takes of its path to the target, two at least so that it stays; half a dozen visits where
+    /// there is no target.
+    /// </summary>
     private static int Needed(Material passage, Traits traits)
     {
-        var takes = passage.Target is { } target ? Growth.Takes(passage.Reach ?? passage.Start, target.Value, traits) : passage.Readiness == Readiness.Ready ? 0 : UntimedVisits * Growth.TakesAVisit;
+        var takes =
+            passage.Target is { } target ? Growth.Takes(passage.Reach ?? passage.Start, target.Value, traits)
+            : passage.Readiness == Readiness.Ready ? 0
+            : UntimedVisits * Growth.TakesAVisit;
         return (int)Math.Ceiling(Math.Max(2, takes)) * passage.TakeSeconds;
     }
 
@@ -104,12 +152,22 @@ public static class Performances
     private static IEnumerable<LeaveOut> LeftOut(List<Material> passages, PerformancePlan plan, Traits traits)
     {
         var over = (plan.NeededMinutes - plan.AvailableMinutes) * 60;
-        foreach (var passage in passages.Where(one => one.Readiness != Readiness.Ready).OrderBy(one => one.Readiness).ThenByDescending(one => Needed(one, traits)).ThenBy(one => one.Id))
+        foreach (
+            var passage in passages
+                .Where(one => one.Readiness != Readiness.Ready)
+                .OrderBy(one => one.Readiness)
+                .ThenByDescending(one => Needed(one, traits))
+                .ThenBy(one => one.Id)
+        )
         {
             if (over <= 0)
                 yield break;
             over -= Needed(passage, traits);
-            yield return new LeaveOut(passage.Id, passage.ShortTitle, $"a simpler version, or slower ({(Needed(passage, traits) + 59) / 60} min saved)");
+            yield return new LeaveOut(
+                passage.Id,
+                passage.ShortTitle,
+                $"a simpler version, or slower ({(Needed(passage, traits) + 59) / 60} min saved)"
+            );
         }
 
         if (over > 0)

@@ -11,7 +11,10 @@ namespace TuningFork.Core.Repertoire;
 /// <param name="Passages">Its hard bars, first and last, as they were typed.</param>
 public sealed record PieceLine(string Title, int Bars, bool Guessed, int? Target, IReadOnlyList<SuggestedPassage> Passages);
 
-/// <summary>Reads pieces out of lines like "Waltz 48 bars 120, hard 9-12, 25-28": title, bars, tempo and hard bars, each but the title may be missing.</summary>
+/// <summary>
+/// Reads pieces out of lines like "Waltz 48 bars 120, hard 9-12, 25-28": title, bars, tempo and hard bars, each but the title may be
+/// missing.
+/// </summary>
 public static partial class PieceLines
 {
     /// <summary>Bars of a piece that does not say.</summary>
@@ -41,8 +44,13 @@ public static partial class PieceLines
         var target = tempo.Success && Number(tempo.Groups["tempo"].Value) is var value and >= Slowest and <= Fastest ? value : (int?)null;
         return new PieceLine(
             Trim(target is null ? head : Trim(head)[..tempo.Index]),
-            bars.Success ? Number(bars.Groups["bars"].Value) : Math.Max(UsualBars, passages.Select(passage => passage.To).DefaultIfEmpty().Max()),
-            !bars.Success, target, passages);
+            bars.Success
+                ? Number(bars.Groups["bars"].Value)
+                : Math.Max(UsualBars, passages.Select(passage => passage.To).DefaultIfEmpty().Max()),
+            !bars.Success,
+            target,
+            passages
+        );
     }
 
     private static SuggestedPassage Range(Match match)
@@ -53,7 +61,8 @@ public static partial class PieceLines
 
     private static string Trim(string text) => Spaces().Replace(text, " ").Trim(' ', ',', ';', ':', '.', '-', '–', '\r', '\t');
 
-    private static int Number(string digits) => int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value : int.MaxValue;
+    private static int Number(string digits) =>
+        int.TryParse(digits, NumberStyles.None, CultureInfo.InvariantCulture, out var value) ? value : int.MaxValue;
 
     [GeneratedRegex(@"\bhard\b[\s:]*(?:bars\b)?(?<bars>.*)$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture, 1000)]
     private static partial Regex Hard();

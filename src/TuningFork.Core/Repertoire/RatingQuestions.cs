@@ -21,7 +21,8 @@ public sealed record RatingQuestion(int MaterialId, string Title, Readiness Prop
 /// <param name="MaterialId">The piece, or the exercise.</param>
 /// <param name="Title">What it is called.</param>
 /// <param name="Now">The tempo that comes clean now, in beats a minute.</param>
-/// <param name="Proposed">A target to begin with, in beats a minute: the tempo given in its music, else what takes shape stands at about four fifths of it.</param>
+/// <param name="Proposed">A target to begin with, in beats a minute: the tempo given in its music, else what takes shape stands at about
+/// four fifths of it.</param>
 public sealed record TargetQuestion(int MaterialId, string Title, int Now, int Proposed)
 {
     /// <summary>The question for something without a target of its own, by what can be done now.</summary>
@@ -31,7 +32,12 @@ public sealed record TargetQuestion(int MaterialId, string Title, int Now, int P
     public static TargetQuestion Of(Material holder, Reach reach, ProposedTarget? music)
     {
         ArgumentNullException.ThrowIfNull(holder);
-        return new(holder.Id, holder.Title, Bpm.Near(reach.Tempo).Value, (music is { Marked: true } ? music.Tempo : Bpm.Near(reach.Tempo / Estimate.ShapingPart)).Value);
+        return new(
+            holder.Id,
+            holder.Title,
+            Bpm.Near(reach.Tempo).Value,
+            (music is { Marked: true } ? music.Tempo : Bpm.Near(reach.Tempo / Estimate.ShapingPart)).Value
+        );
     }
 }
 
@@ -56,12 +62,25 @@ public static class RatingQuestions
     {
         ArgumentNullException.ThrowIfNull(material);
         ArgumentNullException.ThrowIfNull(firsts);
-        var near = material.Target is { } target ? firsts.TakeLast(CleanDays).Count(first => first is { Clean: true, Tempo: { } tempo } && tempo.Value >= target.Value * Estimate.TargetPart) : 0;
+        var near = material.Target is { } target
+            ? firsts
+                .TakeLast(CleanDays)
+                .Count(first => first is { Clean: true, Tempo: { } tempo } && tempo.Value >= target.Value * Estimate.TargetPart)
+            : 0;
         return material.Readiness switch
         {
-            not Readiness.Ready when near >= CleanDays => Ask(Readiness.Ready, $"clean at first try near {material.Target} on two days: a 3?"),
-            Readiness.Raw when firsts.TakeLast(CleanDays).Count(first => first.Clean) >= CleanDays => Ask(Readiness.Shaping, "clean at first try on two days: a 2?"),
-            Readiness.Ready when RatingDoubt.Of(isReady: true, [.. firsts.Select(first => first.Clean)]).Length > 0 => Ask(Readiness.Shaping, "its first takes were missed lately: a 2 for now?"),
+            not Readiness.Ready when near >= CleanDays => Ask(
+                Readiness.Ready,
+                $"clean at first try near {material.Target} on two days: a 3?"
+            ),
+            Readiness.Raw when firsts.TakeLast(CleanDays).Count(first => first.Clean) >= CleanDays => Ask(
+                Readiness.Shaping,
+                "clean at first try on two days: a 2?"
+            ),
+            Readiness.Ready when RatingDoubt.Of(isReady: true, [.. firsts.Select(first => first.Clean)]).Length > 0 => Ask(
+                Readiness.Shaping,
+                "its first takes were missed lately: a 2 for now?"
+            ),
             _ => null,
         };
 

@@ -20,7 +20,9 @@ public static class SlowReading
     /// <param name="target">Target, or null.</param>
     public static Bpm TempoFor(Bpm? target) => target is { } goal ? Bpm.Near(goal.Value * 0.5) : new Bpm(60);
 
-    /// <summary>Passages that hold every mark, one to four bars each, none overlapping another; a longer run of marks is cut into even parts.</summary>
+    /// <summary>
+    /// Passages that hold every mark, one to four bars each, none overlapping another; a longer run of marks is cut into even parts.
+    /// </summary>
     /// <param name="marks">Bars that tripped, in any order, repeated or not.</param>
     public static IReadOnlyList<SuggestedPassage> Suggest(IEnumerable<int> marks)
     {

@@ -30,7 +30,9 @@ public static class Books
         return (int)Math.Ceiling(left / (Math.Max(1, book.PerDay) * Math.Clamp(book.VisitsAWeek ?? UsualDays, 1, 7) / 7) - 1e-9);
     }
 
-    /// <summary>How many examples there are today: as many as are asked a day, as far as they fit the minutes; never past the end of the book.</summary>
+    /// <summary>
+    /// How many examples there are today: as many as are asked a day, as far as they fit the minutes; never past the end of the book.
+    /// </summary>
     /// <param name="book">The book.</param>
     /// <param name="minutes">Minutes of the drill.</param>
     public static int Today(Material book, int minutes)

@@ -55,7 +55,9 @@ public static class DrillOrder
 
     /// <summary>Equal neighbours in an order.</summary>
     public static int Repeats<T>(IReadOnlyList<T> items, Func<T, string> group) =>
-        Enumerable.Range(1, Math.Max(0, items.Count - 1)).Count(i => string.Equals(group(items[i]), group(items[i - 1]), StringComparison.Ordinal));
+        Enumerable
+            .Range(1, Math.Max(0, items.Count - 1))
+            .Count(i => string.Equals(group(items[i]), group(items[i - 1]), StringComparison.Ordinal));
 
     /// <summary>
     /// Indices of the things to take in rounds. In turn and shuffled, every round holds each thing once and no thing follows
@@ -91,7 +93,9 @@ public static class DrillOrder
         return result;
     }
 
-    /// <summary>All of one group: the round may begin with the thing just played; another of the same group changes places with it.</summary>
+    /// <summary>
+    /// All of one group: the round may begin with the thing just played; another of the same group changes places with it.
+    /// </summary>
     private static void SwapFirst(List<int> order, IReadOnlyList<string> groups)
     {
         var other = order.FindIndex(1, index => groups[index] == groups[order[0]]);

@@ -37,7 +37,9 @@ public static class DueDay
         return due > lastVisit ? due : lastVisit.AddDays(1);
     }
 
-    /// <summary>Days until the chance falls below what is desired on that day: from three weeks before a performance on more is desired.</summary>
+    /// <summary>
+    /// Days until the chance falls below what is desired on that day: from three weeks before a performance on more is desired.
+    /// </summary>
     private static int Widened(DateOnly lastVisit, double stability, DateOnly? performance)
     {
         var usual = Fsrs.Interval(stability, UsualRetention);

@@ -33,13 +33,34 @@ public static class Fsrs
 
     private static readonly double[] W =
     [
-        0.212, 1.2931, 2.3065, 8.2956, 6.4133, 0.8334, 3.0194, 0.001, 1.8722, 0.1666, 0.796,
-        1.4835, 0.0614, 0.2629, 1.6483, 0.6014, 1.8729, 0.5425, 0.0912, 0.0658, 0.1542,
+        0.212,
+        1.2931,
+        2.3065,
+        8.2956,
+        6.4133,
+        0.8334,
+        3.0194,
+        0.001,
+        1.8722,
+        0.1666,
+        0.796,
+        1.4835,
+        0.0614,
+        0.2629,
+        1.6483,
+        0.6014,
+        1.8729,
+        0.5425,
+        0.0912,
+        0.0658,
+        0.1542,
     ];
 
     private static double Decay => -W[20];
 
-    /// <summary>Rounded to eight places, as the retrievability is: the reference does so, and long sequences would drift apart otherwise.</summary>
+    /// <summary>
+    /// Rounded to eight places, as the retrievability is: the reference does so, and long sequences would drift apart otherwise.
+    /// </summary>
     private static readonly double Factor = Math.Round(Math.Pow(0.9, 1 / -W[20]) - 1, 8);
 
     /// <summary>Chance, 0 to 1, that a first take is clean so many days after the last visit.</summary>
@@ -60,9 +81,8 @@ public static class Fsrs
         if (before is not { } memory)
             return new Memory(Math.Max(W[(int)grade - 1], 0.1), Math.Clamp(FirstDifficulty(grade), 1, 10));
         var retrievability = Retrievability(days, memory.Stability);
-        var stability = grade == Grade.Again
-            ? Math.Min(memory.Stability, Forgotten(memory, retrievability))
-            : Recalled(memory, retrievability, grade);
+        var stability =
+            grade == Grade.Again ? Math.Min(memory.Stability, Forgotten(memory, retrievability)) : Recalled(memory, retrievability, grade);
         return new Memory(Math.Clamp(stability, LeastStability, MostStability), NextDifficulty(memory.Difficulty, grade));
     }
 
@@ -112,11 +132,20 @@ public static class Fsrs
     {
         var penalty = grade == Grade.Hard ? W[15] : 1;
         var bonus = grade == Grade.Easy ? W[16] : 1;
-        return memory.Stability * (1 + (Math.Exp(W[8]) * (11 - memory.Difficulty) * Math.Pow(memory.Stability, -W[9])
-            * (Math.Exp((1 - retrievability) * W[10]) - 1) * penalty * bonus));
+        return memory.Stability
+            * (
+                1
+                + (
+                    Math.Exp(W[8])
+                    * (11 - memory.Difficulty)
+                    * Math.Pow(memory.Stability, -W[9])
+                    * (Math.Exp((1 - retrievability) * W[10]) - 1)
+                    * penalty
+                    * bonus
+                )
+            );
     }
 
     private static double Forgotten(Memory memory, double retrievability) =>
-        W[11] * Math.Pow(memory.Difficulty, -W[12]) * (Math.Pow(memory.Stability + 1, W[13]) - 1)
-        * Math.Exp((1 - retrievability) * W[14]);
+        W[11] * Math.Pow(memory.Difficulty, -W[12]) * (Math.Pow(memory.Stability + 1, W[13]) - 1) * Math.Exp((1 - retrievability) * W[14]);
 }

@@ -38,7 +38,9 @@ public static class Grading
 
         if (IsSlow(test.Tempo, reach))
             return Grade.Hard;
-        return reach is not null && test.Tempo is { } tempo && target is { } goal && tempo.Value >= goal.Value * TargetPart ? Grade.Easy : Grade.Good;
+        return reach is not null && test.Tempo is { } tempo && target is { } goal && tempo.Value >= goal.Value * TargetPart
+            ? Grade.Easy
+            : Grade.Good;
     }
 
     /// <summary>The place of the take that is the test of a visit.</summary>

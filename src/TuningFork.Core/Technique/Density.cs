@@ -31,11 +31,16 @@ public static class Density
     }
 
     /// <summary>Whether something came back after days away and has not been clean as written on two days since.</summary>
-    /// <param name="visits">Visits of the last weeks before today, oldest first: the day, the day of the visit before, and whether it was clean as written.</param>
+    /// <param name="visits">Visits of the last weeks before today, oldest first: the day, the day of the visit before, and whether it was
+    /// clean as written.</param>
     public static bool IsRegaining(IReadOnlyList<(DateOnly Day, DateOnly? Before, bool Clean)> visits)
     {
         ArgumentNullException.ThrowIfNull(visits);
-        var back = visits.Where(visit => visit.Before is { } before && visit.Day.DayNumber - before.DayNumber > DriftDays).Select(visit => visit.Day).DefaultIfEmpty(DateOnly.MaxValue).Max();
+        var back = visits
+            .Where(visit => visit.Before is { } before && visit.Day.DayNumber - before.DayNumber > DriftDays)
+            .Select(visit => visit.Day)
+            .DefaultIfEmpty(DateOnly.MaxValue)
+            .Max();
         return back < DateOnly.MaxValue && visits.Count(visit => visit.Day >= back && visit.Clean) < CleanDays;
     }
 

@@ -11,7 +11,13 @@ namespace TuningFork.Core.Technique;
 /// <param name="Up">Pitches up so many octaves from a first note.</param>
 /// <param name="Down">Pitches down again, the top one first.</param>
 internal sealed record Figure(
-    string Title, NoteName Tonic, Key Key, int NotesPerOctave, Func<Pitch, int, IReadOnlyList<Pitch>> Up, Func<Pitch, int, IReadOnlyList<Pitch>> Down)
+    string Title,
+    NoteName Tonic,
+    Key Key,
+    int NotesPerOctave,
+    Func<Pitch, int, IReadOnlyList<Pitch>> Up,
+    Func<Pitch, int, IReadOnlyList<Pitch>> Down
+)
 {
     public bool IsPattern { get; init; }
 
@@ -55,9 +61,18 @@ internal sealed record Figure(
     private static Figure OfScale(ScaleKind kind, NoteName tonic)
     {
         if (!Scale.CanBeWritten(kind, tonic))
-            throw new SheetException("tonic", $"{tonic.Printed} {kind.Name} would need more than seven accidentals in its signature. Take the same sound with another letter, {Simpler(kind, tonic).Printed}.");
-        return new Figure($"{tonic.Printed} {kind.Name} scale", tonic, Scale.Signature(kind, tonic), kind.Count,
-            (first, octaves) => Scale.Upward(kind, first, octaves), (first, octaves) => Scale.Downward(kind, first, octaves));
+            throw new SheetException(
+                "tonic",
+                $"{tonic.Printed} {kind.Name} would need more than seven accidentals in its signature. Take the same sound with another letter, {Simpler(kind, tonic).Printed}."
+            );
+        return new Figure(
+            $"{tonic.Printed} {kind.Name} scale",
+            tonic,
+            Scale.Signature(kind, tonic),
+            kind.Count,
+            (first, octaves) => Scale.Upward(kind, first, octaves),
+            (first, octaves) => Scale.Downward(kind, first, octaves)
+        );
     }
 
     private static Figure OfArpeggio(ChordKind kind, NoteName tonic)
@@ -65,21 +80,39 @@ internal sealed record Figure(
         var minor = kind.Intervals[1].Semitones == 3;
         var key = new Key(tonic, minor);
         if (!key.CanBeWritten)
-            throw new SheetException("tonic", $"{key.Name} would need more than seven accidentals in its signature. Take the same sound with another letter, {Key.OfPitchClass(tonic.PitchClass, minor).Tonic.Printed}.");
+            throw new SheetException(
+                "tonic",
+                $"{key.Name} would need more than seven accidentals in its signature. Take the same sound with another letter, {Key.OfPitchClass(tonic.PitchClass, minor).Tonic.Printed}."
+            );
         var up = new ScaleKind(kind.Id, kind.Name, kind.Intervals, null);
-        var title = kind.Intervals.Count == 3 ? $"{tonic.Printed} {kind.Name.Replace(" triad", "", StringComparison.Ordinal)} arpeggio" : $"{tonic.Printed} {kind.Name} arpeggio";
-        return new Figure(title, tonic, key, kind.Intervals.Count,
-            (first, octaves) => Scale.Upward(up, first, octaves), (first, octaves) => Scale.Downward(up, first, octaves));
+        var title =
+            kind.Intervals.Count == 3
+                ? $"{tonic.Printed} {kind.Name.Replace(" triad", "", StringComparison.Ordinal)} arpeggio"
+                : $"{tonic.Printed} {kind.Name} arpeggio";
+        return new Figure(
+            title,
+            tonic,
+            key,
+            kind.Intervals.Count,
+            (first, octaves) => Scale.Upward(up, first, octaves),
+            (first, octaves) => Scale.Downward(up, first, octaves)
+        );
     }
 
     private static NoteName Simpler(ScaleKind kind, NoteName tonic) =>
-        Enumerable.Range(-14, 29).Select(NoteName.AtFifths)
+        Enumerable
+            .Range(-14, 29)
+            .Select(NoteName.AtFifths)
             .Where(name => name.PitchClass == tonic.PitchClass && Scale.CanBeWritten(kind, name))
-            .OrderBy(name => Math.Abs(Scale.Signature(kind, name).Signature)).First();
+            .OrderBy(name => Math.Abs(Scale.Signature(kind, name).Signature))
+            .First();
 
     private static string PatternTitle(SheetWish wish, NoteName tonic)
     {
-        var numbers = string.Create(CultureInfo.InvariantCulture, $"{wish.PatternNumber}{(wish.PairedWith is { } second ? $" and {second}" : "")}");
+        var numbers = string.Create(
+            CultureInfo.InvariantCulture,
+            $"{wish.PatternNumber}{(wish.PairedWith is { } second ? $" and {second}" : "")}"
+        );
         return $"Pattern {numbers} ({Patterns.Name(wish)}) in {tonic.Printed} {Scale.Kind(wish.Kind).Name}";
     }
 }

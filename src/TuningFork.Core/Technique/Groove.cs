@@ -45,7 +45,11 @@ public sealed record Groove(int BeatsPerBar, int PlacesPerBeat, IReadOnlyList<Gr
     public static Groove Parse(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
-        var rows = text.ReplaceLineEndings("\n").Split('\n').Select((row, i) => (Text: row.Trim(), Number: i + 1)).Where(row => row.Text.Length > 0).ToList();
+        var rows = text.ReplaceLineEndings("\n")
+            .Split('\n')
+            .Select((row, i) => (Text: row.Trim(), Number: i + 1))
+            .Where(row => row.Text.Length > 0)
+            .ToList();
         var (beats, places) = (4, 4);
         if (rows.Count > 0 && !rows[0].Text.Contains(':', StringComparison.Ordinal))
         {
@@ -63,9 +67,19 @@ public sealed record Groove(int BeatsPerBar, int PlacesPerBeat, IReadOnlyList<Gr
     private static (int Beats, int Places) Head(string text, int number)
     {
         var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        if (words is [var beats, "beats", "of", var places] && int.TryParse(beats, CultureInfo.InvariantCulture, out var bar) && int.TryParse(places, CultureInfo.InvariantCulture, out var beat) && bar is >= 1 and <= 16 && beat is >= 1 and <= 6)
+        if (
+            words is [var beats, "beats", "of", var places]
+            && int.TryParse(beats, CultureInfo.InvariantCulture, out var bar)
+            && int.TryParse(places, CultureInfo.InvariantCulture, out var beat)
+            && bar is >= 1 and <= 16
+            && beat is >= 1 and <= 6
+        )
             return (bar, beat);
-        throw new GrooveException(number, 1, "Write \"4 beats of 4\" for the beats of a bar (1 to 16) and the places of a beat (1 to 6), or a line of strokes with a name and a colon.");
+        throw new GrooveException(
+            number,
+            1,
+            "Write \"4 beats of 4\" for the beats of a bar (1 to 16) and the places of a beat (1 to 6), or a line of strokes with a name and a colon."
+        );
     }
 
     private static GrooveLine Line(string text, int number)
@@ -78,14 +92,20 @@ public sealed record Groove(int BeatsPerBar, int PlacesPerBeat, IReadOnlyList<Gr
         {
             if (text[i] is '|' or ' ')
                 continue;
-            strokes.Add(text[i] switch
-            {
-                '.' or '-' => Stroke.None,
-                'o' => Stroke.Soft,
-                'x' => Stroke.Plain,
-                'X' => Stroke.Strong,
-                var other => throw new GrooveException(number, i + 1, $"\"{other}\" is no stroke. Write x, X (strong), o (soft) or . (silent)."),
-            });
+            strokes.Add(
+                text[i] switch
+                {
+                    '.' or '-' => Stroke.None,
+                    'o' => Stroke.Soft,
+                    'x' => Stroke.Plain,
+                    'X' => Stroke.Strong,
+                    var other => throw new GrooveException(
+                        number,
+                        i + 1,
+                        $"\"{other}\" is no stroke. Write x, X (strong), o (soft) or . (silent)."
+                    ),
+                }
+            );
         }
 
         return new GrooveLine(text[..colon].Trim(), strokes);
@@ -97,9 +117,17 @@ public sealed record Groove(int BeatsPerBar, int PlacesPerBeat, IReadOnlyList<Gr
         {
             var count = lines[i].Strokes.Count;
             if (count == 0 || count % bar != 0 || count / bar > MostBars)
-                throw new GrooveException(rows[i].Number, rows[i].Text.Length, $"\"{lines[i].Name}\" has {count} places; a bar has {bar}. Write 1 to {MostBars} full bars.");
+                throw new GrooveException(
+                    rows[i].Number,
+                    rows[i].Text.Length,
+                    $"\"{lines[i].Name}\" has {count} places; a bar has {bar}. Write 1 to {MostBars} full bars."
+                );
             if (count != lines[0].Strokes.Count)
-                throw new GrooveException(rows[i].Number, rows[i].Text.Length, $"\"{lines[i].Name}\" has {count} places and \"{lines[0].Name}\" {lines[0].Strokes.Count}. Make them equally long.");
+                throw new GrooveException(
+                    rows[i].Number,
+                    rows[i].Text.Length,
+                    $"\"{lines[i].Name}\" has {count} places and \"{lines[0].Name}\" {lines[0].Strokes.Count}. Make them equally long."
+                );
         }
     }
 }

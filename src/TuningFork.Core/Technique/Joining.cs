@@ -5,7 +5,8 @@ namespace TuningFork.Core.Technique;
 /// <summary>How the notes of a line are joined or parted: tongue, bow or touch.</summary>
 /// <param name="Id">Short lasting name.</param>
 /// <param name="Name">What it is called.</param>
-/// <param name="Groups">Sizes of the groups, in turn; more than one note is slurred. Empty: the whole line under slurs of a bar's length.</param>
+/// <param name="Groups">Sizes of the groups, in turn; more than one note is slurred. Empty: the whole line under slurs of a bar's
+/// length.</param>
 /// <param name="Short">True when single notes are short.</param>
 public sealed record Joining(string Id, string Name, IReadOnlyList<int> Groups, bool Short = false)
 {
@@ -23,7 +24,8 @@ public sealed record Joining(string Id, string Name, IReadOnlyList<int> Groups, 
     /// <summary>The one with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static Joining Get(string id) => All.FirstOrDefault(joining => joining.Id == id)
+    public static Joining Get(string id) =>
+        All.FirstOrDefault(joining => joining.Id == id)
         ?? throw new ArgumentException($"There is no articulation called \"{id}\".", nameof(id));
 
     /// <summary>The notes with slurs and dots. Rests part groups.</summary>

@@ -37,7 +37,12 @@ public enum KeyOrder
 /// <param name="Order">Their order.</param>
 /// <param name="WithMinors">True for 24 keys, each major followed by its relative minor; false for twelve majors.</param>
 /// <param name="Minor">True for the twelve minors alone.</param>
-public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder Order = KeyOrder.Fourths, bool WithMinors = false, bool Minor = false)
+public sealed record KeyPlan(
+    KeySchool School = KeySchool.SeveralADay,
+    KeyOrder Order = KeyOrder.Fourths,
+    bool WithMinors = false,
+    bool Minor = false
+)
 {
     /// <summary>Minutes that a key needs: a few takes of a scale (common practice).</summary>
     public const int MinutesAKey = 1;
@@ -48,7 +53,12 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
     /// <param name="seed">Makes a shuffled order again.</param>
     public IReadOnlyList<Key> Keys(int seed = 0)
     {
-        var steps = Order switch { KeyOrder.Fifths => 7, KeyOrder.HalfSteps => 1, _ => 5 };
+        var steps = Order switch
+        {
+            KeyOrder.Fifths => 7,
+            KeyOrder.HalfSteps => 1,
+            _ => 5,
+        };
         var start = Minor ? 9 : 0;
         var twelve = Enumerable.Range(0, 12).Select(i => Key.OfPitchClass((start + (i * steps)) % 12, Minor)).ToArray();
         if (Order == KeyOrder.Shuffled)
@@ -76,8 +86,15 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
     /// <param name="today">The practice day.</param>
     /// <param name="minutes">Minutes of the drill.</param>
     /// <param name="seed">Makes a shuffled order again.</param>
-    /// <param name="taken">Keys that another exercise has today: they come only where there is no other, except the key of the week.</param>
-    public IReadOnlyList<Key> Today(IReadOnlyList<KeyRecord> known, DateOnly today, int minutes, int seed = 0, IReadOnlyCollection<Key>? taken = null)
+    /// <param name="taken">Keys that another exercise has today: they come only where there is no other, except the key of the
+    /// week.</param>
+    public IReadOnlyList<Key> Today(
+        IReadOnlyList<KeyRecord> known,
+        DateOnly today,
+        int minutes,
+        int seed = 0,
+        IReadOnlyCollection<Key>? taken = null
+    )
     {
         ArgumentNullException.ThrowIfNull(known);
         var keys = Keys(seed).ToList();
@@ -87,8 +104,12 @@ public sealed record KeyPlan(KeySchool School = KeySchool.SeveralADay, KeyOrder 
             return [week];
         var from = last is null ? 0 : keys.IndexOf(last.Key) + 1;
         var inTurn = keys.Skip(from).Concat(keys.Take(from)).ToList();
-        var chosen = inTurn.OrderBy(key => taken?.Contains(key) == true).ThenBy(key => records.TryGetValue(key, out var record) ? record.LastDay.DayNumber : int.MinValue)
-            .Take(KeysADay(minutes)).OrderBy(inTurn.IndexOf).ToList();
+        var chosen = inTurn
+            .OrderBy(key => taken?.Contains(key) == true)
+            .ThenBy(key => records.TryGetValue(key, out var record) ? record.LastDay.DayNumber : int.MinValue)
+            .Take(KeysADay(minutes))
+            .OrderBy(inTurn.IndexOf)
+            .ToList();
         var began = known.Where(record => record.Began).MaxBy(record => record.LastDay)?.Key;
         if (chosen.Count > 1 && chosen[0] == began)
             chosen = [.. chosen.Skip(1), chosen[0]];

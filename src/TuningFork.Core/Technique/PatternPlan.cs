@@ -31,7 +31,8 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
     public int LeastDays => PerWeek == 1 ? 4 : 3;
 
     /// <summary>The patterns in the order in which they come.</summary>
-    public IReadOnlyList<IReadOnlyList<int>> Units => [.. Enumerable.Range(From, Math.Max(0, Patterns.Count(Size) - From + 1)).Chunk(Joined ? 2 : 1)];
+    public IReadOnlyList<IReadOnlyList<int>> Units =>
+        [.. Enumerable.Range(From, Math.Max(0, Patterns.Count(Size) - From + 1)).Chunk(Joined ? 2 : 1)];
 
     /// <summary>Whether a day is one on which it is played.</summary>
     public bool IsOn(DateOnly day) => (Weekdays & (1 << (((int)day.DayOfWeek + 6) % DaysInAWeek))) != 0;
@@ -42,7 +43,9 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
     /// <summary>Whether a pattern is done: played on enough days, and at its target; without a target clean.</summary>
     /// <param name="record">What happened with it, or null.</param>
     /// <param name="target">Target tempo, or null.</param>
-    public bool IsDone(PartRecord? record, Bpm? target) => record is { LastClean: { } clean } && record.Days >= LeastDays
+    public bool IsDone(PartRecord? record, Bpm? target) =>
+        record is { LastClean: { } clean }
+        && record.Days >= LeastDays
         && (target is not { } goal || clean.Value >= goal.Value || record.Reach?.Tempo >= goal.Value * Estimate.TargetPart);
 
     /// <summary>The pattern of a day: of the first that are not done, as many as there are a week, the one that was away longest.</summary>
@@ -63,7 +66,8 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
     public (string Field, string Problem)? Check() =>
         Size is < Patterns.Least or > Patterns.Most ? ("size", $"A pattern has {Patterns.Least} to {Patterns.Most} degrees.")
         : PerWeek is < 1 or > 2 ? ("perWeek", "Take one or two patterns a week: clear notes come before more of them.")
-        : From < 1 || From > Patterns.Count(Size) ? ("from", $"There are {Patterns.Count(Size)} patterns of {Size} degrees; begin with 1 to {Patterns.Count(Size)}.")
+        : From < 1 || From > Patterns.Count(Size)
+            ? ("from", $"There are {Patterns.Count(Size)} patterns of {Size} degrees; begin with 1 to {Patterns.Count(Size)}.")
         : Weekdays is < 1 or > EveryDay ? ("weekdays", "Choose at least one weekday.")
         : null;
 }

@@ -51,9 +51,16 @@ public static class Patterns
     }
 
     /// <summary>Its figures: "2143", or "2143 3142" for a pair.</summary>
-    internal static string Name(SheetWish wish) => string.Join(' ', Both(wish).Select(pattern => string.Concat(pattern.Select(degree => degree.ToString(CultureInfo.InvariantCulture)))));
+    internal static string Name(SheetWish wish) =>
+        string.Join(
+            ' ',
+            Both(wish).Select(pattern => string.Concat(pattern.Select(degree => degree.ToString(CultureInfo.InvariantCulture))))
+        );
 
-    /// <summary>The pattern moved up the scale step by step and back, then the first note; two joined ones start from the same degree, then both move on.</summary>
+    /// <summary>
+    /// The pattern moved up the scale step by step and back, then the first note; two joined ones start from the same degree, then both
+    /// move on.
+    /// </summary>
     internal static IReadOnlyList<Pitch> Line(Figure figure, Pitch first, SheetWish wish)
     {
         var up = figure.Up(first, wish.Octaves);

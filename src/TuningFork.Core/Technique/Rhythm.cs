@@ -9,7 +9,10 @@ namespace TuningFork.Core.Technique;
 /// <param name="Tuplet">Notes in the time of others, when each round is one tuplet; else null.</param>
 public sealed record Rhythm(string Id, string Name, IReadOnlyList<Fraction> Values, (int Actual, int Normal)? Tuplet = null)
 {
-    private static readonly Fraction Quarter = new(1, 4), Eighth = new(1, 8), Sixteenth = new(1, 16), DottedEighth = new(3, 16);
+    private static readonly Fraction Quarter = new(1, 4),
+        Eighth = new(1, 8),
+        Sixteenth = new(1, 16),
+        DottedEighth = new(3, 16);
 
     /// <summary>Rungs of the subdivision ladder, slowest first: whole notes to sixteenths at one click.</summary>
     public static IReadOnlyList<Rhythm> Ladder { get; } =
@@ -43,11 +46,21 @@ public sealed record Rhythm(string Id, string Name, IReadOnlyList<Fraction> Valu
     public int NotesPerClick => Math.Max(1, Values.Count / Clicks);
 
     /// <summary>Half as many notes in the same time, or the nearest there is: sixteenths become eighths, triplets quarters.</summary>
-    public Rhythm Halved => Get(Id switch { "sixteenth" => "eighth", "sextuplet" => "triplet", "quarter" => "half", "half" or "whole" => "whole", _ => "quarter" });
+    public Rhythm Halved =>
+        Get(
+            Id switch
+            {
+                "sixteenth" => "eighth",
+                "sextuplet" => "triplet",
+                "quarter" => "half",
+                "half" or "whole" => "whole",
+                _ => "quarter",
+            }
+        );
 
     /// <summary>The rhythm with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static Rhythm Get(string id) => All.FirstOrDefault(rhythm => rhythm.Id == id)
-        ?? throw new ArgumentException($"There is no rhythm called \"{id}\".", nameof(id));
+    public static Rhythm Get(string id) =>
+        All.FirstOrDefault(rhythm => rhythm.Id == id) ?? throw new ArgumentException($"There is no rhythm called \"{id}\".", nameof(id));
 }

@@ -32,18 +32,26 @@ internal static class Setter
     private static List<Element> Notes(IReadOnlyList<Pitch> line, Rhythm rhythm)
     {
         var size = rhythm.Values.Count;
-        return [.. line.Select((pitch, i) =>
-        {
-            var place = i % size;
-            var last = i == line.Count - 1;
-            if (rhythm.Tuplet is not { } tuplet)
-                return Element.Note(pitch, rhythm.Values[place]);
-            // A last note that would stand alone in its tuplet is a plain one; inside a tuplet it takes what is left of it.
-            if (last && place == 0)
-                return Element.Note(pitch, rhythm.Length);
-            var value = last ? Fraction.Sum(rhythm.Values.Skip(place)) : rhythm.Values[place];
-            return Element.Note(pitch, value) with { Tuplet = new Tuplet(tuplet.Actual, tuplet.Normal, place == 0, last || place == size - 1) };
-        })];
+        return
+        [
+            .. line.Select(
+                (pitch, i) =>
+                {
+                    var place = i % size;
+                    var last = i == line.Count - 1;
+                    if (rhythm.Tuplet is not { } tuplet)
+                        return Element.Note(pitch, rhythm.Values[place]);
+                    // A last note that would stand alone in its tuplet is a plain one; inside a tuplet it takes what is left of it.
+                    if (last && place == 0)
+                        return Element.Note(pitch, rhythm.Length);
+                    var value = last ? Fraction.Sum(rhythm.Values.Skip(place)) : rhythm.Values[place];
+                    return Element.Note(pitch, value) with
+                    {
+                        Tuplet = new Tuplet(tuplet.Actual, tuplet.Normal, place == 0, last || place == size - 1),
+                    };
+                }
+            ),
+        ];
     }
 
     /// <summary>The last note is held to the end of its bar; inside a tuplet the rest of the bar is silent.</summary>
@@ -54,14 +62,19 @@ internal static class Setter
         {
             var parts = Values.Cut(last.Written + left);
             bar.RemoveAt(bar.Count - 1);
-            bar.AddRange(parts.Select((part, i) => last with
-            {
-                Written = part,
-                Tied = i < parts.Count - 1,
-                SlurEnds = last.SlurEnds && i == parts.Count - 1,
-                Finger = i == 0 ? last.Finger : null,
-                Articulation = parts.Count > 1 || part != last.Written ? Articulation.None : last.Articulation,
-            }));
+            bar.AddRange(
+                parts.Select(
+                    (part, i) =>
+                        last with
+                        {
+                            Written = part,
+                            Tied = i < parts.Count - 1,
+                            SlurEnds = last.SlurEnds && i == parts.Count - 1,
+                            Finger = i == 0 ? last.Finger : null,
+                            Articulation = parts.Count > 1 || part != last.Written ? Articulation.None : last.Articulation,
+                        }
+                )
+            );
         }
         else if (left > Fraction.Zero)
         {

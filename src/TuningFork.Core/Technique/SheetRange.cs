@@ -26,17 +26,24 @@ internal sealed record SheetRange(Pitch Lowest, Pitch Highest)
         if (Fits(figure, octaves))
             return LowestOf(figure.Tonic);
         var most = Enumerable.Range(1, Sheets.MostOctaves).LastOrDefault(fewer => Fits(figure, fewer));
-        var remedy = most > 0
-            ? string.Create(CultureInfo.InvariantCulture, $"Choose {(most == 1 ? "1 octave" : $"{most} octaves")}, or widen the range.")
-            : "Widen the range.";
-        throw new SheetException("octaves", string.Create(CultureInfo.InvariantCulture, $"{octaves} octaves from {LowestOf(figure.Tonic)} go beyond {Highest}. {remedy}"));
+        var remedy =
+            most > 0
+                ? string.Create(CultureInfo.InvariantCulture, $"Choose {(most == 1 ? "1 octave" : $"{most} octaves")}, or widen the range.")
+                : "Widen the range.";
+        throw new SheetException(
+            "octaves",
+            string.Create(CultureInfo.InvariantCulture, $"{octaves} octaves from {LowestOf(figure.Tonic)} go beyond {Highest}. {remedy}")
+        );
     }
 
     public bool Fits(Figure figure, int octaves) => LowestOf(figure.Tonic).Midi + (12 * octaves) + figure.Above <= Highest.Midi;
 
     public void Check(IReadOnlyList<Pitch> line)
     {
-        if (line.FirstOrDefault(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi) is var outside && line.Any(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi))
+        if (
+            line.FirstOrDefault(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi) is var outside
+            && line.Any(pitch => pitch.Midi < Lowest.Midi || pitch.Midi > Highest.Midi)
+        )
             throw new SheetException("octaves", $"{outside} lies outside {Lowest} to {Highest}. Choose fewer octaves, or widen the range.");
     }
 

@@ -37,7 +37,14 @@ public static class Sheets
             ToSounding = instrument.ToSounding,
             Bars = Setter.Bars(line, rhythm, joining, Fingers(wish, figure)),
         };
-        return new Sheet(score, score.Title, line.Count, score.Seconds(Performed.Length(score)), TopNote(wish, figure, rhythm, range), Rungs(line.Count, wish))
+        return new Sheet(
+            score,
+            score.Title,
+            line.Count,
+            score.Seconds(Performed.Length(score)),
+            TopNote(wish, figure, rhythm, range),
+            Rungs(line.Count, wish)
+        )
         {
             NotesPerMinute = (int)Math.Round(wish.Tempo.Value * (double)rhythm.Values.Count / rhythm.Clicks),
         };
@@ -67,12 +74,19 @@ public static class Sheets
             return [.. up, .. up.Reverse().Skip(1)];
         }
 
-        return wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1 ? Round(wish.Octaves)
+        return wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1
+            ? Round(wish.Octaves)
             : [.. Enumerable.Repeat(Round(1), wish.Octaves).SelectMany(fingers => fingers), .. Round(wish.Octaves)];
     }
 
     private static List<Rung> Rungs(int notes, SheetWish wish) =>
-        [.. Rhythm.Ladder.Select(rung => new Rung(rung.Id, rung.Name, notes * (rung.Length / new Fraction(rung.Values.Count, 4)).Value * 60 / wish.Tempo.Value))];
+        [
+            .. Rhythm.Ladder.Select(rung => new Rung(
+                rung.Id,
+                rung.Name,
+                notes * (rung.Length / new Fraction(rung.Values.Count, 4)).Value * 60 / wish.Tempo.Value
+            )),
+        ];
 
     private static string TopNote(SheetWish wish, Figure figure, Rhythm rhythm, SheetRange range)
     {
@@ -82,7 +96,9 @@ public static class Sheets
         if (TopFallsOnClick(figure.NotesPerOctave, wish.Octaves, perClick))
             return "The top note falls on a click.";
         var place = (figure.NotesPerOctave * wish.Octaves % perClick) + 1;
-        var better = Enumerable.Range(1, MostOctaves).FirstOrDefault(octaves => TopFallsOnClick(figure.NotesPerOctave, octaves, perClick) && range.Fits(figure, octaves));
+        var better = Enumerable
+            .Range(1, MostOctaves)
+            .FirstOrDefault(octaves => TopFallsOnClick(figure.NotesPerOctave, octaves, perClick) && range.Fits(figure, octaves));
         var remedy = better > 0 ? string.Create(CultureInfo.InvariantCulture, $" With {Numbers[better]} it falls on one.") : "";
         return string.Create(CultureInfo.InvariantCulture, $"The top note is note {place} of {perClick} in its click, not on it.{remedy}");
     }

@@ -53,22 +53,30 @@ public sealed record Work(WorkKind Kind)
     public PatternPlan? Patterns { get; init; }
 
     /// <summary>What is wrong with it, with the field; null when it can be used.</summary>
-    public (string Field, string Problem)? Check() => Kind switch
-    {
-        WorkKind.Shuttle => Items.Count is < 2 or > 24 ? ("items", "A shuttle goes between 2 to 24 keys or chords.")
-            : Unknown(item => Key.TryParse(item, out _) || ChordSymbols.TryParse(item, out _), "neither a key like \"Bb major\" nor a chord like \"Dm7\"") ?? Timed(),
-        WorkKind.Changes => Items.Count is < 2 or > MostItems ? ("items", $"Write 2 to {MostItems} chords.")
-            : Unknown(item => ChordSymbols.TryParse(item, out _), "no chord; write it like C, F#m7, Bbmaj7 or Dm7/F") ?? Timed(),
-        WorkKind.Inversions => Items.Count is < 1 or > MostItems ? ("items", $"Write 1 to {MostItems} chords.")
-            : Unknown(item => ChordSymbols.TryParse(item, out _), "no chord; write it like C, F#m7 or Bbmaj7")
-            ?? (LimitSeconds is < 5 or > 300 ? ("limitSeconds", "The clock runs for 5 to 300 seconds.") : null),
-        WorkKind.Steps => Items.Count is < 2 or > MostItems ? ("items", $"Write 2 to {MostItems} steps.")
-            : Unknown(item => item.Trim().Length is > 0 and <= 60, "empty or longer than 60 letters"),
-        WorkKind.Groove => GrooveProblem(),
-        WorkKind.Patterns => Patterns is null ? ("patterns", "Say how many patterns a week.") : Patterns.Check(),
-        WorkKind.Notation => string.IsNullOrWhiteSpace(Text) ? ("text", "Write the music.") : null,
-        _ => ("kind", "There is no such kind of exercise."),
-    };
+    public (string Field, string Problem)? Check() =>
+        Kind switch
+        {
+            WorkKind.Shuttle => Items.Count is < 2 or > 24
+                ? ("items", "A shuttle goes between 2 to 24 keys or chords.")
+                : Unknown(
+                    item => Key.TryParse(item, out _) || ChordSymbols.TryParse(item, out _),
+                    "neither a key like \"Bb major\" nor a chord like \"Dm7\""
+                ) ?? Timed(),
+            WorkKind.Changes => Items.Count is < 2 or > MostItems
+                ? ("items", $"Write 2 to {MostItems} chords.")
+                : Unknown(item => ChordSymbols.TryParse(item, out _), "no chord; write it like C, F#m7, Bbmaj7 or Dm7/F") ?? Timed(),
+            WorkKind.Inversions => Items.Count is < 1 or > MostItems
+                ? ("items", $"Write 1 to {MostItems} chords.")
+                : Unknown(item => ChordSymbols.TryParse(item, out _), "no chord; write it like C, F#m7 or Bbmaj7")
+                    ?? (LimitSeconds is < 5 or > 300 ? ("limitSeconds", "The clock runs for 5 to 300 seconds.") : null),
+            WorkKind.Steps => Items.Count is < 2 or > MostItems
+                ? ("items", $"Write 2 to {MostItems} steps.")
+                : Unknown(item => item.Trim().Length is > 0 and <= 60, "empty or longer than 60 letters"),
+            WorkKind.Groove => GrooveProblem(),
+            WorkKind.Patterns => Patterns is null ? ("patterns", "Say how many patterns a week.") : Patterns.Check(),
+            WorkKind.Notation => string.IsNullOrWhiteSpace(Text) ? ("text", "Write the music.") : null,
+            _ => ("kind", "There is no such kind of exercise."),
+        };
 
     private (string Field, string Problem)? Timed() => Beats is < 1 or > 16 ? ("beats", "Each has 1 to 16 beats.") : null;
 

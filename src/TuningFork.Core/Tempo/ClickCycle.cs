@@ -71,7 +71,9 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
         var accents = groups.Aggregate(new List<int> { 0 }, (starts, group) => [.. starts, starts[^1] + group]).SkipLast(1).ToHashSet();
         var bars = wish.SilentBars > 0 ? wish.SoundBars + wish.SilentBars : wish.EveryNthBar;
         var heard = wish.SilentBars > 0 ? wish.SoundBars : 1;
-        var clicks = Enumerable.Range(0, heard).SelectMany(bar => Bar(wish, accents).Select(click => click with { At = click.At + (bar * wish.Beats) }));
+        var clicks = Enumerable
+            .Range(0, heard)
+            .SelectMany(bar => Bar(wish, accents).Select(click => click with { At = click.At + (bar * wish.Beats) }));
         return new ClickCycle(bars * wish.Beats, [.. clicks], wish.Beats);
     }
 
@@ -79,10 +81,20 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
     {
         for (var beat = 0; beat < wish.Beats; beat++)
         {
-            var isHeard = wish.On switch { ClickOn.TwoAndFour => beat % 2 == 1, ClickOn.FirstOfBar => beat == 0, _ => true };
+            var isHeard = wish.On switch
+            {
+                ClickOn.TwoAndFour => beat % 2 == 1,
+                ClickOn.FirstOfBar => beat == 0,
+                _ => true,
+            };
             if (!isHeard)
                 continue;
-            yield return new Click(beat, beat == 0 ? 3 : accents.Contains(beat) ? 2 : 1);
+            yield return new Click(
+                beat,
+                beat == 0 ? 3
+                    : accents.Contains(beat) ? 2
+                    : 1
+            );
             for (var part = 1; part < wish.Subdivision; part++)
                 yield return new Click(beat + ((double)part / wish.Subdivision), 0);
         }
@@ -95,7 +107,10 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
         if (wish.Groups.Count > 0 && (wish.Groups.Any(group => group < 1) || wish.Groups.Sum() != wish.Beats))
         {
             var sum = string.Join(" + ", wish.Groups.Select(group => group.ToString(CultureInfo.InvariantCulture)));
-            return ("groups", $"{sum} makes {wish.Groups.Sum()} and the bar has {wish.Beats} beats. Change the groups or the bar until they agree.");
+            return (
+                "groups",
+                $"{sum} makes {wish.Groups.Sum()} and the bar has {wish.Beats} beats. Change the groups or the bar until they agree."
+            );
         }
 
         if (wish.Subdivision is < 1 or > ClickWish.MostSubdivision)
@@ -106,8 +121,6 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
             return ("everyNthBar", "Every bar is heard, or one in up to 16.");
         if (wish.SilentBars is < 0 or > 16 || wish.SoundBars is < 0 or > 16)
             return ("silentBars", "Heard and silent bars are 0 to 16.");
-        return wish is { SilentBars: > 0, SoundBars: 0 }
-            ? ("soundBars", "Before silent bars at least one has to be heard.")
-            : null;
+        return wish is { SilentBars: > 0, SoundBars: 0 } ? ("soundBars", "Before silent bars at least one has to be heard.") : null;
     }
 }

@@ -31,7 +31,11 @@ public static class Plateau
     public static PlateauView Look(IReadOnlyList<TempoPoint> points, bool reached, bool tense = false)
     {
         ArgumentNullException.ThrowIfNull(points);
-        var last = points.Where(point => point is { Reach: not null, Slow: false }).TakeLast(Visits).Select(point => point.Reach!.Value).ToList();
+        var last = points
+            .Where(point => point is { Reach: not null, Slow: false })
+            .TakeLast(Visits)
+            .Select(point => point.Reach!.Value)
+            .ToList();
         if (last.Count < Visits || reached)
             return new PlateauView(false, last.Count, 0, "", []);
         var slope = Trend.TheilSen([.. last.Select((reach, i) => ((double)i, reach))]);
@@ -39,15 +43,24 @@ public static class Plateau
         var rising = gain >= Trend.Median(last) * RealGain || Trend.MannKendall(last).Z > RisingZ;
         if (rising)
             return new PlateauView(false, last.Count, gain, "", []);
-        var reason = gain <= -1 ? $"It has sunk by about {Math.Round(-gain)} over {Visits} visits." : $"No real gain over {Visits} visits: it stays near {Math.Round(Trend.Median(last))}.";
+        var reason =
+            gain <= -1
+                ? $"It has sunk by about {Math.Round(-gain)} over {Visits} visits."
+                : $"No real gain over {Visits} visits: it stays near {Math.Round(Trend.Median(last))}.";
         return new PlateauView(true, last.Count, gain, reason, [.. Remedies(last[^1], tense)]);
     }
 
     private static IEnumerable<Remedy> Remedies(double tempo, bool tense)
     {
         if (tense)
-            yield return new Remedy("Step down", "Tension is the ceiling: ten beats slower until the shoulders are down, then up by single beats.");
-        yield return new Remedy("Another method", $"Two weeks without the ladder: rounds of single takes, or the slow anchor at {Math.Max(Bpm.Slowest, Math.Round(tempo / 2))}.");
+            yield return new Remedy(
+                "Step down",
+                "Tension is the ceiling: ten beats slower until the shoulders are down, then up by single beats."
+            );
+        yield return new Remedy(
+            "Another method",
+            $"Two weeks without the ladder: rounds of single takes, or the slow anchor at {Math.Max(Bpm.Slowest, Math.Round(tempo / 2))}."
+        );
         yield return new Remedy("Half the minutes", "Give it half the time; what is freed goes to something that moves.");
         yield return new Remedy("Twice a day", "Split it into two short visits with hours between.");
         yield return new Remedy("Let it rest", "A week without it, then come back a little slower.");

@@ -13,7 +13,15 @@ public sealed record ChordKind(string Id, string Name, string Sign, IReadOnlyLis
 /// <param name="Inversion">0 root position, 1 first inversion, and so on.</param>
 public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
 {
-    private static readonly Interval P1 = new(0, 0), Min3 = new(2, 3), M3 = new(2, 4), D5 = new(4, 6), P5 = new(4, 7), A5 = new(4, 8), D7 = new(6, 9), Min7 = new(6, 10), M7 = new(6, 11);
+    private static readonly Interval P1 = new(0, 0),
+        Min3 = new(2, 3),
+        M3 = new(2, 4),
+        D5 = new(4, 6),
+        P5 = new(4, 7),
+        A5 = new(4, 8),
+        D7 = new(6, 9),
+        Min7 = new(6, 10),
+        M7 = new(6, 11);
 
     /// <summary>Triads and seventh chords.</summary>
     public static IReadOnlyList<ChordKind> Kinds { get; } =
@@ -34,8 +42,8 @@ public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
     /// <summary>The kind with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static ChordKind KindOf(string id) => Kinds.FirstOrDefault(kind => kind.Id == id)
-        ?? throw new ArgumentException($"There is no chord called \"{id}\".", nameof(id));
+    public static ChordKind KindOf(string id) =>
+        Kinds.FirstOrDefault(kind => kind.Id == id) ?? throw new ArgumentException($"There is no chord called \"{id}\".", nameof(id));
 
     /// <summary>Its notes from the lowest, by name.</summary>
     public IReadOnlyList<NoteName> Notes => [.. Pitches(4).Select(pitch => pitch.Name)];
@@ -64,20 +72,31 @@ public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
         var kind = Scale.Kind(key.IsMinor ? "harmonic-minor" : "major");
         var notes = Scale.Upward(kind, new Pitch(key.Tonic, 4), 2);
         var size = sevenths ? 4 : 3;
-        return [.. Enumerable.Range(0, 7).Select(degree =>
-        {
-            var pitches = Enumerable.Range(0, size).Select(i => notes[degree + (2 * i)]).ToList();
-            var intervals = pitches.Select(pitch => Interval.Between(pitches[0], pitch)).ToList();
-            var found = Kinds.First(one => one.Intervals.SequenceEqual(intervals));
-            return (Numeral(degree, found), new Chord(pitches[0].Name, found));
-        })];
+        return
+        [
+            .. Enumerable
+                .Range(0, 7)
+                .Select(degree =>
+                {
+                    var pitches = Enumerable.Range(0, size).Select(i => notes[degree + (2 * i)]).ToList();
+                    var intervals = pitches.Select(pitch => Interval.Between(pitches[0], pitch)).ToList();
+                    var found = Kinds.First(one => one.Intervals.SequenceEqual(intervals));
+                    return (Numeral(degree, found), new Chord(pitches[0].Name, found));
+                }),
+        ];
     }
 
     private static string Numeral(int degree, ChordKind kind)
     {
         var numeral = new[] { "I", "II", "III", "IV", "V", "VI", "VII" }[degree];
         var minor = kind.Intervals[1].Semitones == 3;
-        var sign = kind.Id switch { "diminished" or "diminished-seventh" => "°", "half-diminished" => "ø", "augmented" or "augmented-major-seventh" => "+", _ => "" };
+        var sign = kind.Id switch
+        {
+            "diminished" or "diminished-seventh" => "°",
+            "half-diminished" => "ø",
+            "augmented" or "augmented-major-seventh" => "+",
+            _ => "",
+        };
         return (minor ? numeral.ToLowerInvariant() : numeral) + sign + (kind.Intervals.Count == 4 ? "7" : "");
     }
 }

@@ -40,7 +40,12 @@ public static class ChordSymbols
     public static bool TryParse(string? text, out Chord chord)
     {
         chord = new Chord(new NoteName(Step.C, 0), Chord.Kinds[0]);
-        var plain = (text ?? "").Trim().Replace("𝄫", "bb", StringComparison.Ordinal).Replace("𝄪", "##", StringComparison.Ordinal).Replace('♯', '#').Replace('♭', 'b');
+        var plain = (text ?? "")
+            .Trim()
+            .Replace("𝄫", "bb", StringComparison.Ordinal)
+            .Replace("𝄪", "##", StringComparison.Ordinal)
+            .Replace('♯', '#')
+            .Replace('♭', 'b');
         var parts = plain.Split('/');
         if (parts.Length > 2 || parts[0].Length == 0)
             return false;
@@ -56,7 +61,10 @@ public static class ChordSymbols
     /// <summary>Reads a symbol.</summary>
     /// <param name="text">The symbol.</param>
     /// <exception cref="FormatException">It is none.</exception>
-    public static Chord Parse(string text) => TryParse(text, out var chord) ? chord : throw new FormatException($"\"{text}\" is no chord; write it like C, F#m7, Bbmaj7 or Dm7/F.");
+    public static Chord Parse(string text) =>
+        TryParse(text, out var chord)
+            ? chord
+            : throw new FormatException($"\"{text}\" is no chord; write it like C, F#m7, Bbmaj7 or Dm7/F.");
 
     /// <summary>All positions of a chord, root position first.</summary>
     /// <param name="chord">The chord; its own inversion does not matter.</param>

@@ -48,15 +48,24 @@ public static class InstrumentNames
     {
         ArgumentNullException.ThrowIfNull(typed);
         var plain = string.Join(' ', Split(typed));
-        var words = Split(Whole.GetValueOrDefault(plain, plain)).SelectMany(word => Split(Words.GetValueOrDefault(word, word))).ToHashSet(StringComparer.Ordinal);
+        var words = Split(Whole.GetValueOrDefault(plain, plain))
+            .SelectMany(word => Split(Words.GetValueOrDefault(word, word)))
+            .ToHashSet(StringComparer.Ordinal);
         if (words.Count == 0)
             return null;
         var known = Instrument.Known.Select(one => (Instrument: one, Words: Split(one.Name))).ToList();
         // The fullest name that is in it: a bass guitar is no guitar. Else the first that it is a part of: a clarinet is the usual one.
-        return known.Where(one => one.Words.All(words.Contains)).OrderByDescending(one => one.Words.Length).Select(one => one.Instrument).FirstOrDefault()
+        return known
+            .Where(one => one.Words.All(words.Contains))
+            .OrderByDescending(one => one.Words.Length)
+            .Select(one => one.Instrument)
+            .FirstOrDefault()
             ?? known.Where(one => words.IsSubsetOf(one.Words)).Select(one => one.Instrument).FirstOrDefault();
     }
 
-    private static string[] Split(string name) => name.ToLowerInvariant().Replace("♭", " flat", StringComparison.Ordinal).Replace("b-flat", "b flat", StringComparison.Ordinal)
-        .Split([' ', '-', ',', '(', ')', '.', '/'], StringSplitOptions.RemoveEmptyEntries);
+    private static string[] Split(string name) =>
+        name.ToLowerInvariant()
+            .Replace("♭", " flat", StringComparison.Ordinal)
+            .Replace("b-flat", "b flat", StringComparison.Ordinal)
+            .Split([' ', '-', ',', '(', ')', '.', '/'], StringSplitOptions.RemoveEmptyEntries);
 }

@@ -28,8 +28,18 @@ public readonly record struct Interval(int Steps, int Semitones)
             var difference = up - Plain[steps % 7] - (steps / 7 * 12);
             var perfect = (steps % 7) is 0 or 3 or 4;
             return perfect
-                ? difference == 0 ? "P" : difference > 0 ? new string('A', difference) : new string('d', -difference)
-                : difference switch { 0 => "M", -1 => "m", > 0 => new string('A', difference), _ => new string('d', -difference - 1) };
+                ? difference == 0
+                    ? "P"
+                    : difference > 0
+                        ? new string('A', difference)
+                        : new string('d', -difference)
+                : difference switch
+                {
+                    0 => "M",
+                    -1 => "m",
+                    > 0 => new string('A', difference),
+                    _ => new string('d', -difference - 1),
+                };
         }
     }
 

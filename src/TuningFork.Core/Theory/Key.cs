@@ -50,14 +50,20 @@ public readonly record struct Key(NoteName Tonic, bool IsMinor = false)
     /// <param name="pitchClass">Semitones above C, 0 to 11.</param>
     /// <param name="isMinor">True for minor.</param>
     public static Key OfPitchClass(int pitchClass, bool isMinor = false) =>
-        (isMinor ? Minors : Majors).Where(key => key.Tonic.PitchClass == pitchClass).OrderBy(key => Math.Abs(key.Signature)).ThenBy(key => key.Signature).First();
+        (isMinor ? Minors : Majors)
+            .Where(key => key.Tonic.PitchClass == pitchClass)
+            .OrderBy(key => Math.Abs(key.Signature))
+            .ThenBy(key => key.Signature)
+            .First();
 
     /// <summary>The alteration that the signature gives a letter: -1, 0 or 1.</summary>
     /// <param name="step">The letter.</param>
     public int AlterationOf(Step step)
     {
         var place = Array.IndexOf(SharpOrder, step);
-        return Signature > place ? 1 : -Signature > 6 - place ? -1 : 0;
+        return Signature > place ? 1
+            : -Signature > 6 - place ? -1
+            : 0;
     }
 
     /// <summary>This key moved by an interval, respelled when it could not be written.</summary>

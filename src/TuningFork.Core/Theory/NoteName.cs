@@ -59,8 +59,10 @@ public readonly record struct NoteName(Step Step, int Alteration)
     /// <summary>Reads "C", "F#", "Bb", "Ebb", "Cx" or "C##".</summary>
     /// <param name="text">The name.</param>
     /// <exception cref="FormatException">It is no note name.</exception>
-    public static NoteName Parse(string text) => TryParse(text, out var name) ? name
-        : throw new FormatException($"\"{text}\" is no note name. Write a letter A to G and # or b, like F# or Bb.");
+    public static NoteName Parse(string text) =>
+        TryParse(text, out var name)
+            ? name
+            : throw new FormatException($"\"{text}\" is no note name. Write a letter A to G and # or b, like F# or Bb.");
 
     /// <summary>Reads a note name; false when it is none.</summary>
     /// <param name="text">The name.</param>
@@ -68,9 +70,20 @@ public readonly record struct NoteName(Step Step, int Alteration)
     public static bool TryParse(string? text, out NoteName name)
     {
         name = default;
-        if (string.IsNullOrEmpty(text) || "CDEFGAB".IndexOf(char.ToUpperInvariant(text[0]), StringComparison.Ordinal) is var step && step < 0)
+        if (
+            string.IsNullOrEmpty(text)
+            || "CDEFGAB".IndexOf(char.ToUpperInvariant(text[0]), StringComparison.Ordinal) is var step && step < 0
+        )
             return false;
-        int? alteration = text[1..] switch { "" => 0, "#" => 1, "##" or "x" => 2, "b" => -1, "bb" => -2, _ => null };
+        int? alteration = text[1..] switch
+        {
+            "" => 0,
+            "#" => 1,
+            "##" or "x" => 2,
+            "b" => -1,
+            "bb" => -2,
+            _ => null,
+        };
         name = new NoteName((Step)step, alteration ?? 0);
         return alteration is not null;
     }
@@ -79,7 +92,22 @@ public readonly record struct NoteName(Step Step, int Alteration)
     public override string ToString() => Step + Sign(Alteration);
 
     /// <summary>The name as it is printed: "F♯", "B♭".</summary>
-    public string Printed => Step + Alteration switch { -2 => "𝄫", -1 => "♭", 1 => "♯", 2 => "𝄪", _ => "" };
+    public string Printed =>
+        Step
+        + Alteration switch
+        {
+            -2 => "𝄫",
+            -1 => "♭",
+            1 => "♯",
+            2 => "𝄪",
+            _ => "",
+        };
 
-    internal static string Sign(int alteration) => alteration switch { < 0 => new string('b', -alteration), > 0 => new string('#', alteration), _ => "" };
+    internal static string Sign(int alteration) =>
+        alteration switch
+        {
+            < 0 => new string('b', -alteration),
+            > 0 => new string('#', alteration),
+            _ => "",
+        };
 }

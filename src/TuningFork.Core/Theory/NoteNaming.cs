@@ -31,15 +31,16 @@ public static class NoteNaming
     /// <param name="note">The note.</param>
     /// <param name="key">The key one is in.</param>
     /// <param name="naming">The school.</param>
-    public static string Of(NoteName note, Key key, Naming naming) => naming switch
-    {
-        Naming.Letters => note.Printed,
-        Naming.FixedDo => Plain[(int)note.Step] + note.Printed[1..],
-        Naming.MovableDo => Syllable(note, key.IsMinor ? key.Relative.Tonic : key.Tonic),
-        Naming.Degrees => Degree(note, key.Tonic),
-        Naming.Sargam => Swaras[(note.PitchClass - key.Tonic.PitchClass + 12) % 12],
-        _ => throw new ArgumentOutOfRangeException(nameof(naming), naming, "There is no such naming."),
-    };
+    public static string Of(NoteName note, Key key, Naming naming) =>
+        naming switch
+        {
+            Naming.Letters => note.Printed,
+            Naming.FixedDo => Plain[(int)note.Step] + note.Printed[1..],
+            Naming.MovableDo => Syllable(note, key.IsMinor ? key.Relative.Tonic : key.Tonic),
+            Naming.Degrees => Degree(note, key.Tonic),
+            Naming.Sargam => Swaras[(note.PitchClass - key.Tonic.PitchClass + 12) % 12],
+            _ => throw new ArgumentOutOfRangeException(nameof(naming), naming, "There is no such naming."),
+        };
 
     private static string Syllable(NoteName note, NoteName tonic)
     {

@@ -19,8 +19,10 @@ public readonly record struct Pitch(NoteName Name, int Octave)
     /// <summary>Reads "C4", "F#5", "Bb-1".</summary>
     /// <param name="text">Name and octave.</param>
     /// <exception cref="FormatException">It is no pitch.</exception>
-    public static Pitch Parse(string text) => TryParse(text, out var pitch) ? pitch
-        : throw new FormatException($"\"{text}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
+    public static Pitch Parse(string text) =>
+        TryParse(text, out var pitch)
+            ? pitch
+            : throw new FormatException($"\"{text}\" is no pitch. Write a letter, # or b, and the octave, like F#4 or Bb3.");
 
     /// <summary>Reads a pitch; false when it is none.</summary>
     /// <param name="text">Name and octave.</param>
@@ -35,8 +37,11 @@ public readonly record struct Pitch(NoteName Name, int Octave)
             return false;
         if (text[digits - 1] == '-')
             digits--;
-        if (!NoteName.TryParse(text[..digits], out var name)
-            || !int.TryParse(text.AsSpan(digits), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave) || octave is < -1 or > 9)
+        if (
+            !NoteName.TryParse(text[..digits], out var name)
+            || !int.TryParse(text.AsSpan(digits), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var octave)
+            || octave is < -1 or > 9
+        )
             return false;
         pitch = new Pitch(name, octave);
         return pitch.Midi is >= 0 and <= 127;
@@ -45,8 +50,14 @@ public readonly record struct Pitch(NoteName Name, int Octave)
     /// <summary>This pitch moved up by an interval, or down by one of negative steps, spelled by its letters.</summary>
     /// <param name="interval">How far.</param>
     /// <exception cref="ArgumentOutOfRangeException">It would need more than a double accidental.</exception>
-    public Pitch Plus(Interval interval) => TryPlus(interval, out var moved) ? moved
-        : throw new ArgumentOutOfRangeException(nameof(interval), interval, $"{interval} from {this} would need more than a double accidental.");
+    public Pitch Plus(Interval interval) =>
+        TryPlus(interval, out var moved)
+            ? moved
+            : throw new ArgumentOutOfRangeException(
+                nameof(interval),
+                interval,
+                $"{interval} from {this} would need more than a double accidental."
+            );
 
     /// <summary>As <see cref="Plus"/>; false where it would need more than a double accidental.</summary>
     /// <param name="interval">How far.</param>
@@ -63,7 +74,8 @@ public readonly record struct Pitch(NoteName Name, int Octave)
 
     /// <summary>This pitch moved by an interval, by its letters where that can be written, else spelled simply.</summary>
     /// <param name="interval">How far.</param>
-    public Pitch Near(Interval interval) => TryPlus(interval, out var moved) ? moved : OfMidi(Midi + interval.Semitones, sharps: Name.Alteration >= 0);
+    public Pitch Near(Interval interval) =>
+        TryPlus(interval, out var moved) ? moved : OfMidi(Midi + interval.Semitones, sharps: Name.Alteration >= 0);
 
     /// <summary>The simplest spelling of a MIDI note: a natural, else one sharp or one flat.</summary>
     /// <param name="midi">MIDI note number.</param>
@@ -88,7 +100,8 @@ public readonly record struct Pitch(NoteName Name, int Octave)
     /// <summary>The same sound with another letter when it can be written more simply: Fb4 as E4, B#3 as C4.</summary>
     public Pitch Simplified()
     {
-        var odd = Name is { Step: Step.E or Step.B, Alteration: 1 } or { Step: Step.F or Step.C, Alteration: -1 } or { Alteration: < -1 or > 1 };
+        var odd =
+            Name is { Step: Step.E or Step.B, Alteration: 1 } or { Step: Step.F or Step.C, Alteration: -1 } or { Alteration: < -1 or > 1 };
         return odd ? OfMidi(Midi, sharps: Name.Alteration > 0) : this;
     }
 

@@ -17,8 +17,20 @@ public sealed record ScaleKind(string Id, string Name, IReadOnlyList<Interval> U
 /// <summary>Scales from a first note, spelled.</summary>
 public static class Scale
 {
-    private static readonly Interval P1 = new(0, 0), Min2 = new(1, 1), M2 = new(1, 2), Min3 = new(2, 3), M3 = new(2, 4), P4 = new(3, 5), A4 = new(3, 6),
-        D5 = new(4, 6), P5 = new(4, 7), A5 = new(4, 8), Min6 = new(5, 8), M6 = new(5, 9), Min7 = new(6, 10), M7 = new(6, 11);
+    private static readonly Interval P1 = new(0, 0),
+        Min2 = new(1, 1),
+        M2 = new(1, 2),
+        Min3 = new(2, 3),
+        M3 = new(2, 4),
+        P4 = new(3, 5),
+        A4 = new(3, 6),
+        D5 = new(4, 6),
+        P5 = new(4, 7),
+        A5 = new(4, 8),
+        Min6 = new(5, 8),
+        M6 = new(5, 9),
+        Min7 = new(6, 10),
+        M7 = new(6, 11);
 
     /// <summary>Major.</summary>
     public static ScaleKind Major { get; } = new("major", "major", [P1, M2, M3, P4, P5, M6, M7], 0);
@@ -44,14 +56,17 @@ public static class Scale
         new("whole-tone", "whole-tone", [P1, M2, M3, A4, A5, new(5, 10)], null),
         new("half-whole", "octatonic, half step first", [P1, Min2, Min3, M3, A4, P5, M6, Min7], null),
         new("whole-half", "octatonic, whole step first", [P1, M2, Min3, P4, D5, Min6, M6, M7], null),
-        new("chromatic", "chromatic", [P1, new(0, 1), M2, new(1, 3), M3, P4, A4, P5, A5, M6, new(5, 10), M7], null) { Down = [P1, Min2, M2, Min3, M3, P4, D5, P5, Min6, M6, Min7, M7] },
+        new("chromatic", "chromatic", [P1, new(0, 1), M2, new(1, 3), M3, P4, A4, P5, A5, M6, new(5, 10), M7], null)
+        {
+            Down = [P1, Min2, M2, Min3, M3, P4, D5, P5, Min6, M6, Min7, M7],
+        },
     ];
 
     /// <summary>The kind with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static ScaleKind Kind(string id) => Kinds.FirstOrDefault(kind => kind.Id == id)
-        ?? throw new ArgumentException($"There is no scale called \"{id}\".", nameof(id));
+    public static ScaleKind Kind(string id) =>
+        Kinds.FirstOrDefault(kind => kind.Id == id) ?? throw new ArgumentException($"There is no scale called \"{id}\".", nameof(id));
 
     /// <summary>Pitches from the first note up so many octaves and a last first note: k x octaves + 1.</summary>
     /// <param name="kind">The kind.</param>
@@ -73,7 +88,9 @@ public static class Scale
         return [.. Line(kind.Down, first, octaves).AsEnumerable().Reverse()];
     }
 
-    /// <summary>The key whose signature it is written with; C major for kinds without one, and when the signature would be too long.</summary>
+    /// <summary>
+    /// The key whose signature it is written with; C major for kinds without one, and when the signature would be too long.
+    /// </summary>
     /// <param name="kind">The kind.</param>
     /// <param name="tonic">The first note.</param>
     public static Key Signature(ScaleKind kind, NoteName tonic)

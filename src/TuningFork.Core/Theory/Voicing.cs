@@ -26,7 +26,13 @@ public static class Voicings
         var close = chord.Pitches(octave);
         return voicing switch
         {
-            Voicing.Open => [.. close.Where((_, i) => i != close.Count - 2).Append(close[^2] with { Octave = close[^2].Octave - 1 }).OrderBy(pitch => pitch.Midi)],
+            Voicing.Open =>
+            [
+                .. close
+                    .Where((_, i) => i != close.Count - 2)
+                    .Append(close[^2] with { Octave = close[^2].Octave - 1 })
+                    .OrderBy(pitch => pitch.Midi),
+            ],
             Voicing.Shell => Shell(chord, close),
             _ => close,
         };

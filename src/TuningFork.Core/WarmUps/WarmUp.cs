@@ -34,7 +34,15 @@ public enum WarmUpSchool
 /// <param name="Core">True when it must be touched; false for an extra, which may go.</param>
 /// <param name="FromRepertoire">True when a passage of the repertoire takes its place on days that have a fitting one.</param>
 /// <param name="MaterialId">An exercise or a passage it is played on, or null.</param>
-public sealed record WarmUpPart(WarmUpElement Element, string Title, string How, int Minutes = 1, bool Core = true, bool FromRepertoire = false, int? MaterialId = null)
+public sealed record WarmUpPart(
+    WarmUpElement Element,
+    string Title,
+    string How,
+    int Minutes = 1,
+    bool Core = true,
+    bool FromRepertoire = false,
+    int? MaterialId = null
+)
 {
     /// <summary>Most minutes of a part.</summary>
     public const int MostMinutes = 15;
@@ -51,7 +59,8 @@ public sealed record WarmUp(int Id, string Name, IReadOnlyList<WarmUpPart> Parts
     public const int MostParts = 16;
 
     /// <summary>The parts in playing order, each with its place in <see cref="Parts"/>.</summary>
-    public IEnumerable<(WarmUpPart Part, int Place)> InOrder() => Parts.Select((part, place) => (part, place)).OrderBy(pair => pair.part.Element);
+    public IEnumerable<(WarmUpPart Part, int Place)> InOrder() =>
+        Parts.Select((part, place) => (part, place)).OrderBy(pair => pair.part.Element);
 
     /// <summary>Minutes of all parts, or of the core alone.</summary>
     /// <param name="coreOnly">True to leave the extras out.</param>

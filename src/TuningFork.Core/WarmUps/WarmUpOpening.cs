@@ -7,7 +7,8 @@ public static class WarmUpOpening
     public const string BodyCheck = "Seat, back, shoulders, jaw, hands: find what is tight and let it go.";
 
     /// <summary>The awareness exercise, unless one's own words stand in its place.</summary>
-    public const string UsualAwareness = "Stand or sit, feet on the floor. Three slow breaths. One comfortable note, as softly as it will speak; listen until it has gone. Again.";
+    public const string UsualAwareness =
+        "Stand or sit, feet on the floor. Three slow breaths. One comfortable note, as softly as it will speak; listen until it has gone. Again.";
 
     /// <summary>What opens a sitting in the other school, unless one's own words stand in its place.</summary>
     public const string UsualEasing = "A tune you know by heart, softly, for the sound of it.";
@@ -24,7 +25,13 @@ public static class WarmUpOpening
     {
         ArgumentNullException.ThrowIfNull(words);
         return school == WarmUpSchool.Awareness
-            ? new WarmUpPart(WarmUpElement.Sound, "Awareness, always the same", words.Length > 0 ? words : UsualAwareness, minutes, Core: !again)
+            ? new WarmUpPart(
+                WarmUpElement.Sound,
+                "Awareness, always the same",
+                words.Length > 0 ? words : UsualAwareness,
+                minutes,
+                Core: !again
+            )
             : new WarmUpPart(WarmUpElement.Sound, "Something easy you like", words.Length > 0 ? words : UsualEasing, minutes, Core: !again);
     }
 }

@@ -30,7 +30,9 @@ public static class DemoFile
     /// <summary>The fact that tells the day of a demo.</summary>
     public const string MadeOn = "demo-day";
 
-    /// <summary>The fact that tells the last material and the last entry of the demo itself: what comes after them somebody has entered.</summary>
+    /// <summary>
+    /// The fact that tells the last material and the last entry of the demo itself: what comes after them somebody has entered.
+    /// </summary>
     public const string MadeUpTo = "demo-made-up-to";
 
     /// <summary>Makes the demo when there is none, or when it has aged.</summary>
@@ -49,7 +51,10 @@ public static class DemoFile
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);
         await FillAsync(fresh, player, today, cancel);
-        var (material, entry) = (await fresh.Materials.MaxAsync(row => row.Id, cancel), await fresh.Entries.MaxAsync(row => row.Id, cancel));
+        var (material, entry) = (
+            await fresh.Materials.MaxAsync(row => row.Id, cancel),
+            await fresh.Entries.MaxAsync(row => row.Id, cancel)
+        );
         fresh.Facts.Add(new FactRow { Name = MadeUpTo, Value = string.Create(CultureInfo.InvariantCulture, $"{material} {entry}") });
         fresh.Facts.Add(new FactRow { Name = MadeOn, Value = day });
         await fresh.SaveChangesAsync(cancel);
@@ -85,7 +90,14 @@ public static class DemoFile
         foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Exercise))
             item.Row.ReviewOn = today.AddDays(Core.Planning.Review.Days - item.DaysKnown);
         foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Passage))
-            db.Ratings.Add(new RatingRow { Material = item.Row, Day = today.AddDays(-item.DaysKnown), Readiness = Readiness.Raw });
+            db.Ratings.Add(
+                new RatingRow
+                {
+                    Material = item.Row,
+                    Day = today.AddDays(-item.DaysKnown),
+                    Readiness = Readiness.Raw,
+                }
+            );
         if (player == DemoPlayer.Clarinet)
             db.Music.Add(new MusicRow { Material = known[0].Row, Abc = DemoMusic.FerryWaltz() });
         await Seed.WarmUpsAsync(db, cancel);
@@ -119,7 +131,9 @@ public static class DemoFile
         await db.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Uneven, with a holiday of eleven days in the middle and a day off every now and then; the day before today was played.</summary>
+    /// <summary>
+    /// Uneven, with a holiday of eleven days in the middle and a day off every now and then; the day before today was played.
+    /// </summary>
     private static int MinutesOf(DateOnly day, DateOnly today)
     {
         var back = today.DayNumber - day.DayNumber;
@@ -127,7 +141,14 @@ public static class DemoFile
             return 0;
         if (back != 1 && (back % 6 == 2 || back % 17 == 5))
             return 0;
-        return (back % 5) switch { 0 => 45, 1 => 30, 2 => 20, 3 => 30, _ => 25 };
+        return (back % 5) switch
+        {
+            0 => 45,
+            1 => 30,
+            2 => 20,
+            3 => 30,
+            _ => 25,
+        };
     }
 
     /// <summary>The player rates a passage higher once takes are clean near the target.</summary>
@@ -136,11 +157,21 @@ public static class DemoFile
         var target = row.Target ?? row.Piece?.Target;
         if (row.Kind != MaterialKind.Passage || row.Best is not { } clean || target is not { } goal)
             return;
-        var readiness = clean >= goal * 0.93 ? Readiness.Ready : clean >= goal * 0.66 ? Readiness.Shaping : Readiness.Raw;
+        var readiness =
+            clean >= goal * 0.93 ? Readiness.Ready
+            : clean >= goal * 0.66 ? Readiness.Shaping
+            : Readiness.Raw;
         if (readiness <= row.Readiness)
             return;
         row.Readiness = readiness;
-        db.Ratings.Add(new RatingRow { MaterialId = row.Id, Day = day, Readiness = readiness });
+        db.Ratings.Add(
+            new RatingRow
+            {
+                MaterialId = row.Id,
+                Day = day,
+                Readiness = readiness,
+            }
+        );
     }
 
     /// <summary>One passage fell apart when it was last played.</summary>

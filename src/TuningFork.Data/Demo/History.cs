@@ -62,28 +62,50 @@ public sealed class History
         var byId = materials.ToDictionary(row => row.Id);
         var withPassages = materials.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
         var dates = materials.Where(row => row.Kind == MaterialKind.Piece).SelectMany(Bookkeeping.DatesOf).ToList();
-        var plan = DayPlanner.Plan(new DayRequest
-        {
-            Day = day,
-            Minutes = minutes,
-            Routine = routine,
-            Shares = Bookkeeping.SharesOf(profile),
-            Family = profile.Family,
-            IsPitched = Bookkeeping.InstrumentOf(profile).IsPitched,
-            UsualMinutes = minutes,
-            Traits = Bookkeeping.TraitsOf(profile),
-            Seed = day.DayNumber * 31,
-            History = [.. Areas.All.Select(area => new AreaHistory(
-                area,
-                (int)Enumerable.Range(0, 7).Where(back => !NearDate.Holds(day.AddDays(-back), dates)).Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
-                lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null))],
-            Materials = [.. materials.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values))],
-            WarmUps = [.. warmUps.Select(row => Bookkeeping.ToCore(row, day))],
-            Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
-        });
+        var plan = DayPlanner.Plan(
+            new DayRequest
+            {
+                Day = day,
+                Minutes = minutes,
+                Routine = routine,
+                Shares = Bookkeeping.SharesOf(profile),
+                Family = profile.Family,
+                IsPitched = Bookkeeping.InstrumentOf(profile).IsPitched,
+                UsualMinutes = minutes,
+                Traits = Bookkeeping.TraitsOf(profile),
+                Seed = day.DayNumber * 31,
+                History =
+                [
+                    .. Areas.All.Select(area => new AreaHistory(
+                        area,
+                        (int)
+                            Enumerable
+                                .Range(0, 7)
+                                .Where(back => !NearDate.Holds(day.AddDays(-back), dates))
+                                .Sum(back => seconds.GetValueOrDefault((day.AddDays(-back), area))),
+                        lastDay.TryGetValue(area, out var last) ? day.DayNumber - last.DayNumber : null
+                    )),
+                ],
+                Materials =
+                [
+                    .. materials.Select(row =>
+                        Bookkeeping.ToCore(row, day, row.PieceId is { } id ? byId[id] : null, withPassages.Contains(row.Id), keys.Values)
+                    ),
+                ],
+                WarmUps = [.. warmUps.Select(row => Bookkeeping.ToCore(row, day))],
+                Ear = [.. ear.Select(pair => new EarRecord(pair.Key, pair.Value.Last, pair.Value.Asked, pair.Value.Missed))],
+            }
+        );
         Plans.Add(plan);
         var started = day.ToDateTime(new TimeOnly(17 + random.Next(3), random.Next(12) * 5), DateTimeKind.Utc);
-        var session = new SessionRow { Day = day, PlannedMinutes = minutes, StartedUtc = started, EndedUtc = started.AddMinutes(minutes), PulseUtc = started };
+        var session = new SessionRow
+        {
+            Day = day,
+            PlannedMinutes = minutes,
+            StartedUtc = started,
+            EndedUtc = started.AddMinutes(minutes),
+            PulseUtc = started,
+        };
         foreach (var drill in plan.Drills)
             session.Drills.Add(PlayDrill(drill, day, session.Drills.Count, byId, started));
         session.Current = session.Drills.Count;
@@ -139,23 +161,33 @@ public sealed class History
     {
         var used = 0.0;
         drill = Refreshed(drill, day, materials);
-        while (Stage.Now(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))], used) is { CountsTakes: true, Complete: false } cue && used < row.PlayedSeconds)
+        while (
+            Stage.Now(
+                drill,
+                [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))],
+                used
+            )
+                is { CountsTakes: true, Complete: false } cue
+            && used < row.PlayedSeconds
+        )
         {
             var target = drill.Targets[cue.TargetIndex];
             var material = target.MaterialId is { } id ? materials[id] : null;
             var clean = material is null or { Kind: MaterialKind.Book } ? learner.Hear() : learner.Play(material, cue.Tempo?.Value, day);
-            row.Takes.Add(new TakeRow
-            {
-                Id = new Guid(Bytes()),
-                Number = row.Takes.Count,
-                Day = day,
-                AtUtc = started.AddSeconds(used),
-                Key = target.Key,
-                TargetIndex = cue.TargetIndex,
-                MaterialId = target.MaterialId,
-                Clean = clean,
-                Tempo = cue.Tempo?.Value,
-            });
+            row.Takes.Add(
+                new TakeRow
+                {
+                    Id = new Guid(Bytes()),
+                    Number = row.Takes.Count,
+                    Day = day,
+                    AtUtc = started.AddSeconds(used),
+                    Key = target.Key,
+                    TargetIndex = cue.TargetIndex,
+                    MaterialId = target.MaterialId,
+                    Clean = clean,
+                    Tempo = cue.Tempo?.Value,
+                }
+            );
             used += Math.Max(15, target.TakeSeconds);
             if (material is not null)
                 Visit(material, drill.MethodId, target.Key, day, new Try(clean, cue.Tempo));
@@ -163,15 +195,26 @@ public sealed class History
                 Note(target.Key, day, clean);
         }
 
-        if (drill.Targets is [{ MaterialId: { } kept }, ..] && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))]) is { } place)
+        if (
+            drill.Targets is [{ MaterialId: { } kept }, ..]
+            && StageRuns.PlaceAfter(
+                drill,
+                [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))]
+            )
+                is { } place
+        )
             materials[kept].Place = place;
         if (row.Takes.Count == 0 && drill.Targets is [{ MaterialId: { } read }, ..] && !visits.ContainsKey((read, day)))
             visits[(read, day)] = VisitBooks.Begin(materials[read], day);
     }
 
     /// <summary>As the stage does it: the tempo of a drill follows from what was played before it that day.</summary>
-    private Drill Refreshed(Drill drill, DateOnly day, Dictionary<int, MaterialRow> materials) => TodaysTempo.Refreshed(drill, target =>
-        target.MaterialId is { } id && target.Key == $"m:{id}" && visits.TryGetValue((id, day), out var visit) ? VisitBooks.Today(materials[id], visit, Traits.Usual) : null);
+    private Drill Refreshed(Drill drill, DateOnly day, Dictionary<int, MaterialRow> materials) =>
+        TodaysTempo.Refreshed(drill, target =>
+            target.MaterialId is { } id && target.Key == $"m:{id}" && visits.TryGetValue((id, day), out var visit)
+                ? VisitBooks.Today(materials[id], visit, Traits.Usual)
+                : null
+        );
 
     private void Visit(MaterialRow material, string method, string key, DateOnly day, Try take)
     {
@@ -180,7 +223,10 @@ public sealed class History
         if (TodaysTempo.PartOf(key) is { } part)
             InKey(material, part, day, visit.Tries.Length == 0, take);
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = Math.Max(material.NextExample, int.Parse(key.AsSpan(key.LastIndexOf(':') + 1), System.Globalization.CultureInfo.InvariantCulture) + 1);
+            material.NextExample = Math.Max(
+                material.NextExample,
+                int.Parse(key.AsSpan(key.LastIndexOf(':') + 1), System.Globalization.CultureInfo.InvariantCulture) + 1
+            );
         else
             VisitBooks.Add(material, visit, take.Clean, take.Tempo?.Value, TodaysTempo.Weight(method, key));
     }

@@ -6,7 +6,9 @@ using TuningFork.Data.Rows;
 
 namespace TuningFork.Data.Keeping;
 
-/// <summary>Books of a version that did not estimate what the player can do: the estimates are made once from all takes they hold.</summary>
+/// <summary>
+/// Books of a version that did not estimate what the player can do: the estimates are made once from all takes they hold.
+/// </summary>
 internal static class AbilityRebuild
 {
     private const int TraitDays = 90;
@@ -16,15 +18,23 @@ internal static class AbilityRebuild
         if (await db.Materials.AnyAsync(row => row.ReachLog != null, cancel) || !await db.Visits.AnyAsync(visit => visit.Takes > 0, cancel))
             return;
         var materials = await db.Materials.IgnoreQueryFilters().Include(row => row.Piece).ToDictionaryAsync(row => row.Id, cancel);
-        var visits = (await db.Visits.OrderBy(visit => visit.Day).ThenBy(visit => visit.Id).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId);
+        var visits = (await db.Visits.OrderBy(visit => visit.Day).ThenBy(visit => visit.Id).ToListAsync(cancel)).ToLookup(visit =>
+            visit.MaterialId
+        );
         foreach (var material in materials.Values)
             VisitBooks.Rebuild(material, [.. visits[material.Id]]);
         await KeysAsync(db, materials, cancel);
         foreach (var rating in await db.Ratings.OrderBy(rating => rating.Day).ToListAsync(cancel))
             materials[rating.MaterialId].Confirmed = rating.Readiness == Readiness.Ready ? rating.Day : null;
-        if (await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) is { } profile && visits.SelectMany(group => group).Max(visit => (DateOnly?)visit.Day) is { } last)
+        if (
+            await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) is { } profile
+            && visits.SelectMany(group => group).Max(visit => (DateOnly?)visit.Day) is { } last
+        )
         {
-            var traits = visits.SelectMany(group => group).Where(visit => visit.Day >= last.AddDays(-TraitDays)).OrderBy(visit => visit.Day)
+            var traits = visits
+                .SelectMany(group => group)
+                .Where(visit => visit.Day >= last.AddDays(-TraitDays))
+                .OrderBy(visit => visit.Day)
                 .Aggregate(Traits.Usual, (so, visit) => VisitBooks.Learnt(materials[visit.MaterialId], visit, so));
             profile.TraitsJson = System.Text.Json.JsonSerializer.Serialize(traits, Bookkeeping.Json);
         }
@@ -36,8 +46,11 @@ internal static class AbilityRebuild
     private static async Task KeysAsync(PracticeDb db, Dictionary<int, MaterialRow> materials, CancellationToken cancel)
     {
         var known = await db.Keys.ToDictionaryAsync(row => (row.MaterialId, row.Key), cancel);
-        var takes = await db.Takes.Where(take => take.MaterialId != null && (take.Key.Contains(":k:") || take.Key.Contains(":p:")))
-            .OrderBy(take => take.Day).ThenBy(take => take.AtUtc).ToListAsync(cancel);
+        var takes = await db
+            .Takes.Where(take => take.MaterialId != null && (take.Key.Contains(":k:") || take.Key.Contains(":p:")))
+            .OrderBy(take => take.Day)
+            .ThenBy(take => take.AtUtc)
+            .ToListAsync(cancel);
         foreach (var group in takes.GroupBy(take => (take.MaterialId!.Value, Part: TodaysTempo.PartOf(take.Key)!)))
         {
             if (!materials.TryGetValue(group.Key.Value, out var material))
@@ -49,7 +62,13 @@ internal static class AbilityRebuild
             if (!known.TryGetValue((material.Id, group.Key.Part), out var row))
                 db.Keys.Add(made);
             else
-                (row.ReachLog, row.ReachSpread, row.Tries, row.ReachLogBefore, row.ReachSpreadBefore) = (made.ReachLog, made.ReachSpread, made.Tries, made.ReachLogBefore, made.ReachSpreadBefore);
+                (row.ReachLog, row.ReachSpread, row.Tries, row.ReachLogBefore, row.ReachSpreadBefore) = (
+                    made.ReachLog,
+                    made.ReachSpread,
+                    made.Tries,
+                    made.ReachLogBefore,
+                    made.ReachSpreadBefore
+                );
         }
     }
 }

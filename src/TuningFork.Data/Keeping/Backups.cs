@@ -33,10 +33,12 @@ public sealed partial class Backups(string path)
     private const string Stamp = "yyyy-MM-dd'T'HHmmss'Z'";
 
     /// <summary>Where they lie.</summary>
-    public string Folder { get; } = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, "backups", Path.GetFileNameWithoutExtension(path));
+    public string Folder { get; } =
+        Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, "backups", Path.GetFileNameWithoutExtension(path));
 
     /// <summary>All of them, the newest first.</summary>
-    public IReadOnlyList<Backup> All() => [.. Names().Select(found => new Backup(found.Name, found.TakenUtc, found.Kind, ContentsOf(Path.Combine(Folder, found.Name))))];
+    public IReadOnlyList<Backup> All() =>
+        [.. Names().Select(found => new Backup(found.Name, found.TakenUtc, found.Kind, ContentsOf(Path.Combine(Folder, found.Name))))];
 
     /// <summary>Makes one, checked after writing; then those beyond the number kept go.</summary>
     /// <exception cref="TroubleException">It could not be made; the others stay as they are.</exception>
@@ -59,7 +61,10 @@ public sealed partial class Backups(string path)
             return;
         // One from under a clock that was ahead says nothing about today.
         var newest = Names().FirstOrDefault(found => found.Kind == BackupKind.Daily && found.TakenUtc <= nowUtc.AddDays(1));
-        if (newest.Name is not null && (Day(newest.TakenUtc) == Day(nowUtc) || Changed() <= File.GetLastWriteTimeUtc(Path.Combine(Folder, newest.Name))))
+        if (
+            newest.Name is not null
+            && (Day(newest.TakenUtc) == Day(nowUtc) || Changed() <= File.GetLastWriteTimeUtc(Path.Combine(Folder, newest.Name)))
+        )
             return;
         Make(BackupKind.Daily, nowUtc);
     }
@@ -72,7 +77,8 @@ public sealed partial class Backups(string path)
     /// <exception cref="FileNotFoundException">There is no such backup.</exception>
     public void Restore(string name, DateTime nowUtc)
     {
-        var backup = Names().FirstOrDefault(found => found.Name == name).Name ?? throw new FileNotFoundException($"There is no backup called {name}.");
+        var backup = Names().FirstOrDefault(found => found.Name == name).Name
+            ?? throw new FileNotFoundException($"There is no backup called {name}.");
         var ready = path + ".restored";
         SafeFile.Copy(Path.Combine(Folder, backup), ready);
         if (PracticeFile.IsThere(path) && ContentsOf(path) is not null && IsWhole())
@@ -96,7 +102,13 @@ public sealed partial class Backups(string path)
             using var open = SafeFile.Open(file, SqliteOpenMode.ReadOnly);
             int Count(string table) => int.Parse(SafeFile.Lines(open, $"SELECT count(*) FROM {table}")[0], CultureInfo.InvariantCulture);
             var last = SafeFile.Lines(open, "SELECT max(Day) FROM Sessions")[0];
-            return new Contents(Count("Sessions"), Count("Takes"), Count("Entries"), Count("Materials"), DateOnly.TryParse(last, CultureInfo.InvariantCulture, out var day) ? day : null);
+            return new Contents(
+                Count("Sessions"),
+                Count("Takes"),
+                Count("Entries"),
+                Count("Materials"),
+                DateOnly.TryParse(last, CultureInfo.InvariantCulture, out var day) ? day : null
+            );
         }
         catch (SqliteException)
         {
@@ -119,11 +131,35 @@ public sealed partial class Backups(string path)
 
     private DateTime Changed() => new[] { path, path + "-wal" }.Where(PracticeFile.IsThere).Max(File.GetLastWriteTimeUtc);
 
-    private List<(string Name, DateTime TakenUtc, BackupKind Kind)> Names() => !Directory.Exists(Folder) ? []
-        : [.. Directory.EnumerateFiles(Folder, "*.db").Select(Path.GetFileName).Select(name => Named().Match(name!)).Where(match => match.Success)
-            .Select(match => (match.Value, DateTime.ParseExact(match.Groups["taken"].Value, Stamp, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal), Enum.Parse<BackupKind>(match.Groups["kind"].Value)))
-            .OrderByDescending(found => found.Item2)];
+    private List<(string Name, DateTime TakenUtc, BackupKind Kind)> Names() =>
+        !Directory.Exists(Folder)
+            ? []
+            :
+            [
+                .. Directory
+                    .EnumerateFiles(Folder, "*.db")
+                    .Select(Path.GetFileName)
+                    .Select(name => Named().Match(name!))
+                    .Where(match => match.Success)
+                    .Select(match =>
+                        (
+                            match.Value,
+                            DateTime.ParseExact(
+                                match.Groups["taken"].Value,
+                                Stamp,
+                                CultureInfo.InvariantCulture,
+                                DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal
+                            ),
+                            Enum.Parse<BackupKind>(match.Groups["kind"].Value)
+                        )
+                    )
+                    .OrderByDescending(found => found.Item2),
+            ];
 
-    [GeneratedRegex("^(?<taken>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{6}Z)\\.(?<kind>Daily|BeforeUpgrade|BeforeRestore|ByHand)\\.db$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        "^(?<taken>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{6}Z)\\.(?<kind>Daily|BeforeUpgrade|BeforeRestore|ByHand)\\.db$",
+        RegexOptions.ExplicitCapture,
+        matchTimeoutMilliseconds: 1000
+    )]
     private static partial Regex Named();
 }

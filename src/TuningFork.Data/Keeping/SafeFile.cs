@@ -9,7 +9,15 @@ public static class SafeFile
     /// <exception cref="SqliteException">It cannot be opened.</exception>
     public static SqliteConnection Open(string path, SqliteOpenMode mode = SqliteOpenMode.ReadWrite)
     {
-        var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Mode = mode, Pooling = false, DefaultTimeout = 5 }.ToString());
+        var file = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = path,
+                Mode = mode,
+                Pooling = false,
+                DefaultTimeout = 5,
+            }.ToString()
+        );
         file.Open();
         return file;
     }
@@ -53,7 +61,10 @@ public static class SafeFile
     {
         var found = Lines(file, "PRAGMA integrity_check(1)");
         if (found is not ["ok"])
-            throw new TroubleException(TroubleKind.Damaged, $"The file {path} is damaged ({(found.Count == 0 ? "no answer" : found[0].ReplaceLineEndings(" "))}). It is left as it is; a backup can take its place.");
+            throw new TroubleException(
+                TroubleKind.Damaged,
+                $"The file {path} is damaged ({(found.Count == 0 ? "no answer" : found[0].ReplaceLineEndings(" "))}). It is left as it is; a backup can take its place."
+            );
     }
 
     /// <summary>Checks a file without writing to it: one that is damaged is left to the last bit as it is, its log too.</summary>
@@ -77,7 +88,10 @@ public static class SafeFile
     /// <summary>Puts a file out of the way, its log with it, under a name that says when; answers that name.</summary>
     public static string SetAside(string path, DateTime now)
     {
-        var aside = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, $"{Path.GetFileNameWithoutExtension(path)}-set-aside-{now:yyyy-MM-dd-HHmmss}.db");
+        var aside = Path.Combine(
+            Path.GetDirectoryName(Path.GetFullPath(path))!,
+            $"{Path.GetFileNameWithoutExtension(path)}-set-aside-{now:yyyy-MM-dd-HHmmss}.db"
+        );
         // The log goes first: left behind alone it would be taken for that of the file that comes.
         foreach (var part in new[] { "-wal", "-shm", "" })
         {
@@ -137,7 +151,10 @@ public static class SafeFile
         using (var file = Open(path))
             Run(file, "PRAGMA wal_checkpoint(TRUNCATE)");
         if (new FileInfo(path + "-wal") is { Exists: true, Length: > 0 })
-            throw new TroubleException(TroubleKind.InUse, $"Another program holds {Path.GetFileName(path)} at the moment. Nothing was changed; close it and try again.");
+            throw new TroubleException(
+                TroubleKind.InUse,
+                $"Another program holds {Path.GetFileName(path)} at the moment. Nothing was changed; close it and try again."
+            );
         File.Delete(path + "-wal");
         File.Delete(path + "-shm");
     }

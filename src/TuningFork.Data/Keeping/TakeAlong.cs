@@ -14,13 +14,20 @@ public static class TakeAlong
     /// <exception cref="TroubleException">It is damaged or held by another program, or there is no room; nothing was changed.</exception>
     public static string? Book(string from, string to)
     {
-        if (string.Equals(Path.GetFullPath(from), Path.GetFullPath(to), StringComparison.Ordinal) || !PracticeFile.IsThere(from) || File.Exists(to))
+        if (
+            string.Equals(Path.GetFullPath(from), Path.GetFullPath(to), StringComparison.Ordinal)
+            || !PracticeFile.IsThere(from)
+            || File.Exists(to)
+        )
             return null;
         using var mine = Hold(Path.GetDirectoryName(Path.GetFullPath(from))!);
         try
         {
             SafeFile.Copy(from, to);
-            var kept = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(from))!, $"{Path.GetFileNameWithoutExtension(from)}-taken-along.db");
+            var kept = Path.Combine(
+                Path.GetDirectoryName(Path.GetFullPath(from))!,
+                $"{Path.GetFileNameWithoutExtension(from)}-taken-along.db"
+            );
             SafeFile.Replace(from, kept);
             return $"Your book was taken along from {from} to {to}. The old file stays, as {Path.GetFileName(kept)}.";
         }
@@ -39,7 +46,11 @@ public static class TakeAlong
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
-            throw new TroubleException(TroubleKind.InUse, $"Another Tuning Fork runs on {folder}. Stop it, so that your book can be taken along from there.", problem);
+            throw new TroubleException(
+                TroubleKind.InUse,
+                $"Another Tuning Fork runs on {folder}. Stop it, so that your book can be taken along from there.",
+                problem
+            );
         }
     }
 }

@@ -30,8 +30,12 @@ public sealed class TroubleException(TroubleKind kind, string message, Exception
     public TroubleKind Kind { get; } = kind;
 
     /// <summary>There was a file, and it is gone or empty.</summary>
-    public static TroubleException Gone(string path, Exception? inner = null) => new(
-        TroubleKind.Missing, $"There was a book in {path} before, and now it is {(File.Exists(path) ? "empty" : "gone")}. Put it back there, take a backup, or begin an empty one.", inner);
+    public static TroubleException Gone(string path, Exception? inner = null) =>
+        new(
+            TroubleKind.Missing,
+            $"There was a book in {path} before, and now it is {(File.Exists(path) ? "empty" : "gone")}. Put it back there, take a backup, or begin an empty one.",
+            inner
+        );
 
     /// <summary>What a failure of the database, or of the disk, means; null when it is none of these.</summary>
     public static TroubleException? Of(Exception? failure, string path)
@@ -41,16 +45,47 @@ public sealed class TroubleException(TroubleKind kind, string message, Exception
         {
             null => null,
             TroubleException known => known,
-            SqliteException { SqliteErrorCode: 13 } => new(TroubleKind.NoRoom, $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.", failure),
+            SqliteException { SqliteErrorCode: 13 } => new(
+                TroubleKind.NoRoom,
+                $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.",
+                failure
+            ),
             SqliteException { SqliteErrorCode: 14 } when !File.Exists(path) => Gone(path, failure),
-            SqliteException { SqliteErrorCode: 8 or 3 or 14 or 23 } => new(TroubleKind.Unwritable, $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.", failure),
-            SqliteException { SqliteErrorCode: 5 or 6 } => new(TroubleKind.InUse, $"Another program holds {name} at the moment. Nothing was changed; close it and try again.", failure),
-            SqliteException { SqliteErrorCode: 11 or 26 } => new(TroubleKind.Damaged, $"The file {path} is damaged and cannot be read. It is left as it is; a backup can take its place.", failure),
-            SqliteException { SqliteErrorCode: 10 } when new DriveInfo(Path.GetFullPath(path)).AvailableFreeSpace < 1024 * 1024 =>
-                new(TroubleKind.NoRoom, $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.", failure),
-            SqliteException { SqliteErrorCode: 10 } => new(TroubleKind.Unwritable, $"The disk refuses to read or write {path}. Look after the disk, then try again; a backup lies in the folder beside it.", failure),
-            IOException { HResult: 28 } => new(TroubleKind.NoRoom, $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.", failure),
-            IOException or UnauthorizedAccessException => new(TroubleKind.Unwritable, $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.", failure),
+            SqliteException { SqliteErrorCode: 8 or 3 or 14 or 23 } => new(
+                TroubleKind.Unwritable,
+                $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.",
+                failure
+            ),
+            SqliteException { SqliteErrorCode: 5 or 6 } => new(
+                TroubleKind.InUse,
+                $"Another program holds {name} at the moment. Nothing was changed; close it and try again.",
+                failure
+            ),
+            SqliteException { SqliteErrorCode: 11 or 26 } => new(
+                TroubleKind.Damaged,
+                $"The file {path} is damaged and cannot be read. It is left as it is; a backup can take its place.",
+                failure
+            ),
+            SqliteException { SqliteErrorCode: 10 } when new DriveInfo(Path.GetFullPath(path)).AvailableFreeSpace < 1024 * 1024 => new(
+                TroubleKind.NoRoom,
+                $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.",
+                failure
+            ),
+            SqliteException { SqliteErrorCode: 10 } => new(
+                TroubleKind.Unwritable,
+                $"The disk refuses to read or write {path}. Look after the disk, then try again; a backup lies in the folder beside it.",
+                failure
+            ),
+            IOException { HResult: 28 } => new(
+                TroubleKind.NoRoom,
+                $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.",
+                failure
+            ),
+            IOException or UnauthorizedAccessException => new(
+                TroubleKind.Unwritable,
+                $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.",
+                failure
+            ),
             _ => Of(failure.InnerException, path),
         };
     }

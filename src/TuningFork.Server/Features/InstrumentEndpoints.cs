@@ -15,8 +15,15 @@ public sealed record InstrumentsView(IReadOnlyList<string> Names, InstrumentView
 /// <summary>Instruments by name, over HTTP.</summary>
 public static class InstrumentEndpoints
 {
-    public static void MapInstruments(this WebApplication app) => app.MapGet("/api/instruments", (string? name) =>
-        new InstrumentsView([.. Instrument.Known.Select(one => one.Name)], InstrumentNames.Find(name ?? "") is { } found ? View(found) : null)).WithTags("Player").WithName("FindInstrument");
+    public static void MapInstruments(this WebApplication app) =>
+        app.MapGet("/api/instruments", (string? name) =>
+                new InstrumentsView(
+                    [.. Instrument.Known.Select(one => one.Name)],
+                    InstrumentNames.Find(name ?? "") is { } found ? View(found) : null
+                )
+            )
+            .WithTags("Player")
+            .WithName("FindInstrument");
 
     private static InstrumentView View(Instrument one) =>
         new(one.Name, one.Family, one.Clef, one.Lowest?.ToString() ?? "", one.Highest?.ToString() ?? "", one.Transposition, one.EarCentre);

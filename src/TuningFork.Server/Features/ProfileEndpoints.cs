@@ -22,39 +22,105 @@ public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, Dat
 /// <summary>The player and how the days are laid out.</summary>
 /// <param name="UnderWay">Most passages under way at a time; 0 for no limit.</param>
 public sealed record ProfileView(
-    string Instrument, Family Family, int Transposition, IReadOnlyList<int> WeekdayMinutes, int BoundaryHour, IReadOnlyList<AreaShare> Shares,
-    School School, Mix Mix, int ScaleMinutes, int EarCentre, string Lowest, string Highest, int A4, Naming Naming, int Version, int UnderWay);
+    string Instrument,
+    Family Family,
+    int Transposition,
+    IReadOnlyList<int> WeekdayMinutes,
+    int BoundaryHour,
+    IReadOnlyList<AreaShare> Shares,
+    School School,
+    Mix Mix,
+    int ScaleMinutes,
+    int EarCentre,
+    string Lowest,
+    string Highest,
+    int A4,
+    Naming Naming,
+    int Version,
+    int UnderWay
+);
 
-/// <summary>What the player and the layout are to be. Family, transposition and ear centre left out: the usual ones of the instrument, where it is known by name.</summary>
+/// <summary>
+/// What the player and the layout are to be. Family, transposition and ear centre left out: the usual ones of the instrument, where it is
+/// known by name.
+/// </summary>
 public sealed record ProfileWish(
-    string Instrument, IReadOnlyList<int> WeekdayMinutes, Family? Family = null, int? Transposition = null, int BoundaryHour = PracticeDay.DefaultBoundaryHour,
-    IReadOnlyList<AreaShare>? Shares = null, School School = School.WideningGaps, Mix Mix = Mix.Shuffled, int ScaleMinutes = 20, int? EarCentre = null,
-    string Lowest = "", string Highest = "", int A4 = 440, Naming Naming = Naming.Letters, int Version = 0, int UnderWay = 0);
+    string Instrument,
+    IReadOnlyList<int> WeekdayMinutes,
+    Family? Family = null,
+    int? Transposition = null,
+    int BoundaryHour = PracticeDay.DefaultBoundaryHour,
+    IReadOnlyList<AreaShare>? Shares = null,
+    School School = School.WideningGaps,
+    Mix Mix = Mix.Shuffled,
+    int ScaleMinutes = 20,
+    int? EarCentre = null,
+    string Lowest = "",
+    string Highest = "",
+    int A4 = 440,
+    Naming Naming = Naming.Letters,
+    int Version = 0,
+    int UnderWay = 0
+);
 
 /// <summary>The player over HTTP.</summary>
 public static class ProfileEndpoints
 {
-    public static void MapAbout(this WebApplication app) => app.MapGet("/api/about", async (Ledger ledger, HttpContext context, PracticeDb db, PracticeClock clock, TimeProvider time, CancellationToken cancel) =>
-    {
-        var book = ledger.Of(context);
-        try
-        {
-            await ledger.PrepareAsync(book, cancel);
-        }
-        catch (TroubleException trouble)
-        {
-            return new AboutView(book, false, "", DateOnly.FromDateTime(clock.LocalNow.DateTime), null, BackupEndpoints.Trouble(trouble, ledger, time));
-        }
+    public static void MapAbout(this WebApplication app) =>
+        app.MapGet(
+                "/api/about",
+                async (
+                    Ledger ledger,
+                    HttpContext context,
+                    PracticeDb db,
+                    PracticeClock clock,
+                    TimeProvider time,
+                    CancellationToken cancel
+                ) =>
+                {
+                    var book = ledger.Of(context);
+                    try
+                    {
+                        await ledger.PrepareAsync(book, cancel);
+                    }
+                    catch (TroubleException trouble)
+                    {
+                        return new AboutView(
+                            book,
+                            false,
+                            "",
+                            DateOnly.FromDateTime(clock.LocalNow.DateTime),
+                            null,
+                            BackupEndpoints.Trouble(trouble, ledger, time)
+                        );
+                    }
 
-        var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
-        return new AboutView(book, profile is not null, profile?.Instrument ?? "", profile is null ? DateOnly.FromDateTime(clock.LocalNow.DateTime) : clock.Today(profile), book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel), null);
-    }).WithTags("About").WithMetadata(new WorksInTrouble()).WithName("GetAbout");
+                    var profile = await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel);
+                    return new AboutView(
+                        book,
+                        profile is not null,
+                        profile?.Instrument ?? "",
+                        profile is null ? DateOnly.FromDateTime(clock.LocalNow.DateTime) : clock.Today(profile),
+                        book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel),
+                        null
+                    );
+                }
+            )
+            .WithTags("About")
+            .WithMetadata(new WorksInTrouble())
+            .WithName("GetAbout");
 
     public static void MapProfile(this WebApplication app)
     {
         var group = app.MapGroup("/api/profile").WithTags("Player");
-        group.MapGet("", async (PracticeDb db, CancellationToken cancel) =>
-            View(await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) ?? throw Problems.Unknown("profile", "player"))).WithName("GetProfile");
+        group
+            .MapGet("", async (PracticeDb db, CancellationToken cancel) =>
+                View(
+                    await db.Profiles.AsNoTracking().OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)
+                        ?? throw Problems.Unknown("profile", "player")
+                )
+            )
+            .WithName("GetProfile");
         group.MapPut("", SetAsync).WithName("SetProfile");
     }
 
@@ -107,9 +173,18 @@ public static class ProfileEndpoints
         if (wish.Family is not { } family)
             throw new FieldException("family", $"\"{wish.Instrument.Trim()}\" is not known by name: say which family it belongs to.");
         if (known is null && family is not Family.Percussion && (wish.Lowest.Length == 0 || wish.Highest.Length == 0))
-            throw new FieldException("lowest", $"\"{wish.Instrument.Trim()}\" is not known by name: give its lowest and its highest written note, like C4 and C6.");
-        if (wish.WeekdayMinutes.Count != 7 || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most))
-            throw new FieldException("weekdayMinutes", $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes.");
+            throw new FieldException(
+                "lowest",
+                $"\"{wish.Instrument.Trim()}\" is not known by name: give its lowest and its highest written note, like C4 and C6."
+            );
+        if (
+            wish.WeekdayMinutes.Count != 7
+            || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most)
+        )
+            throw new FieldException(
+                "weekdayMinutes",
+                $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes."
+            );
         if (wish.WeekdayMinutes.All(minutes => minutes == 0))
             throw new FieldException("weekdayMinutes", "Give at least one day some minutes.");
         if (wish.Transposition is < -36 or > 36)
@@ -142,7 +217,23 @@ public static class ProfileEndpoints
         }
     }
 
-    private static ProfileView View(ProfileRow row) => new(
-        row.Instrument, row.Family, row.Transposition, [.. row.WeekdayMinutes.Split(',').Select(int.Parse)], row.BoundaryHour,
-        Bookkeeping.SharesOf(row), row.School, row.Mix, row.ScaleMinutes, row.EarCentre, row.Lowest, row.Highest, row.A4, row.Naming, row.Version, row.UnderWay);
+    private static ProfileView View(ProfileRow row) =>
+        new(
+            row.Instrument,
+            row.Family,
+            row.Transposition,
+            [.. row.WeekdayMinutes.Split(',').Select(int.Parse)],
+            row.BoundaryHour,
+            Bookkeeping.SharesOf(row),
+            row.School,
+            row.Mix,
+            row.ScaleMinutes,
+            row.EarCentre,
+            row.Lowest,
+            row.Highest,
+            row.A4,
+            row.Naming,
+            row.Version,
+            row.UnderWay
+        );
 }

@@ -36,7 +36,16 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
 
     public string Folder => Path.GetFullPath(folder);
 
-    public string PathOf(Book book) => Path.Combine(folder, book switch { Book.Demo => "demo.db", Book.HandDrum => "demo-hand-drum.db", _ => "own.db" });
+    public string PathOf(Book book) =>
+        Path.Combine(
+            folder,
+            book switch
+            {
+                Book.Demo => "demo.db",
+                Book.HandDrum => "demo-hand-drum.db",
+                _ => "own.db",
+            }
+        );
 
     /// <summary>The backups of one's own file.</summary>
     public Backups Backups => new(PathOf(Book.Own));
@@ -53,7 +62,8 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
             asked = context?.Request.Query["book"].ToString() ?? "";
         if (asked.Length == 0)
             return usual;
-        return Enum.TryParse<Book>(asked, ignoreCase: true, out var book) && Enum.IsDefined(book) && !int.TryParse(asked, out _) ? book
+        return Enum.TryParse<Book>(asked, ignoreCase: true, out var book) && Enum.IsDefined(book) && !int.TryParse(asked, out _)
+            ? book
             : throw new FieldException(Header, $"The header {Header} is one of: {string.Join(", ", Enum.GetNames<Book>())}.");
     }
 
@@ -68,7 +78,10 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
-            throw new IOException($"The folder {Folder} cannot be used: another Tuning Fork runs on it, or it cannot be written. Stop the other one, or give another folder.", problem);
+            throw new IOException(
+                $"The folder {Folder} cannot be used: another Tuning Fork runs on it, or it cannot be written. Stop the other one, or give another folder.",
+                problem
+            );
         }
     }
 
@@ -87,7 +100,12 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
                 throw known.Trouble;
             Directory.CreateDirectory(folder);
             if (book != Book.Own)
-                await DemoFile.PrepareAsync(PathOf(book), book == Book.Demo ? DemoPlayer.Clarinet : DemoPlayer.HandDrum, PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone), cancel);
+                await DemoFile.PrepareAsync(
+                    PathOf(book),
+                    book == Book.Demo ? DemoPlayer.Clarinet : DemoPlayer.HandDrum,
+                    PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone),
+                    cancel
+                );
             else
                 await PrepareOwnAsync(cancel);
             troubles.TryRemove(book, out _);
@@ -116,14 +134,19 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
 
     /// <summary>Puts a backup in the place of one's own file.</summary>
     /// <exception cref="TroubleException">It could not be done; the file is as it was.</exception>
-    public Task RestoreAsync(string backup, CancellationToken cancel) => ExchangeAsync(() => Backups.Restore(backup, time.GetUtcNow().UtcDateTime), cancel);
+    public Task RestoreAsync(string backup, CancellationToken cancel) =>
+        ExchangeAsync(() => Backups.Restore(backup, time.GetUtcNow().UtcDateTime), cancel);
 
     /// <summary>Puts one's own file out of the way, so that an empty book begins; nothing is deleted.</summary>
-    public Task BeginAnewAsync(CancellationToken cancel) => ExchangeAsync(() =>
-    {
-        SafeFile.SetAside(PathOf(Book.Own), time.GetUtcNow().UtcDateTime);
-        File.Delete(Known);
-    }, cancel);
+    public Task BeginAnewAsync(CancellationToken cancel) =>
+        ExchangeAsync(
+            () =>
+            {
+                SafeFile.SetAside(PathOf(Book.Own), time.GetUtcNow().UtcDateTime);
+                File.Delete(Known);
+            },
+            cancel
+        );
 
     /// <summary>Does something to one's own file while nobody can open it.</summary>
     private async Task ExchangeAsync(Action work, CancellationToken cancel)
@@ -154,7 +177,11 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
         await Seed.WarmUpsAsync(own, cancel);
         await Removal.EmptyAsync(own, time.GetUtcNow().UtcDateTime - RemovedFor, cancel);
         if (!File.Exists(Known))
-            await File.WriteAllTextAsync(Known, "One's own book lies beside this file. If the book is gone, the program asks before it begins an empty one.\n", cancel);
+            await File.WriteAllTextAsync(
+                Known,
+                "One's own book lies beside this file. If the book is gone, the program asks before it begins an empty one.\n",
+                cancel
+            );
     }
 
     public void Dispose() => gate.Dispose();

@@ -8,7 +8,9 @@ public sealed class MovableClock : TimeProvider
     private long offsetTicks;
     private long zoneRead = Environment.TickCount64;
 
-    /// <summary>The machine's zone, looked up anew every minute: a laptop that has travelled is where it is now, without a new start.</summary>
+    /// <summary>
+    /// The machine's zone, looked up anew every minute: a laptop that has travelled is where it is now, without a new start.
+    /// </summary>
     public override TimeZoneInfo LocalTimeZone
     {
         get
@@ -39,9 +41,10 @@ public static class TestingEndpoints
     public static void Map(WebApplication app, MovableClock clock)
     {
         app.MapPut("/api/testing/clock", (ClockView wish) =>
-        {
-            clock.Set(wish.Now);
-            return new ClockView(clock.GetLocalNow());
-        }).ExcludeFromDescription();
+            {
+                clock.Set(wish.Now);
+                return new ClockView(clock.GetLocalNow());
+            })
+            .ExcludeFromDescription();
     }
 }

@@ -15,17 +15,26 @@ public static class PackedFiles
     {
         ArgumentNullException.ThrowIfNull(app);
         var files = app.Environment.WebRootFileProvider;
-        app.Use((context, next) =>
-        {
-            if (context.Request.Path.StartsWithSegments(Assets, StringComparison.Ordinal) && Packed(context.Request, files) is { } kind)
+        app.Use(
+            (context, next) =>
             {
-                context.Items[typeof(PackedFiles)] = kind.Encoding;
-                context.Request.Path = context.Request.Path.Value + kind.Ending;
-            }
+                if (context.Request.Path.StartsWithSegments(Assets, StringComparison.Ordinal) && Packed(context.Request, files) is { } kind)
+                {
+                    context.Items[typeof(PackedFiles)] = kind.Encoding;
+                    context.Request.Path = context.Request.Path.Value + kind.Ending;
+                }
 
-            return next(context);
-        });
-        app.UseStaticFiles(new StaticFileOptions { ServeUnknownFileTypes = false, ContentTypeProvider = new Unpacked(), OnPrepareResponse = Prepare });
+                return next(context);
+            }
+        );
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                ServeUnknownFileTypes = false,
+                ContentTypeProvider = new Unpacked(),
+                OnPrepareResponse = Prepare,
+            }
+        );
     }
 
     private static (string Encoding, string Ending)? Packed(HttpRequest request, IFileProvider files)
@@ -33,7 +42,10 @@ public static class PackedFiles
         var accepted = request.GetTypedHeaders().AcceptEncoding;
         foreach (var kind in Kinds)
         {
-            if (accepted.Any(one => one.Value.Equals(kind.Encoding, StringComparison.OrdinalIgnoreCase) && one.Quality is not 0) && files.GetFileInfo(request.Path + kind.Ending).Exists)
+            if (
+                accepted.Any(one => one.Value.Equals(kind.Encoding, StringComparison.OrdinalIgnoreCase) && one.Quality is not 0)
+                && files.GetFileInfo(request.Path + kind.Ending).Exists
+            )
                 return kind;
         }
 
@@ -59,6 +71,14 @@ public static class PackedFiles
     private sealed class Unpacked : IContentTypeProvider
     {
         public bool TryGetContentType(string subpath, [System.Diagnostics.CodeAnalysis.MaybeNullWhen(false)] out string contentType) =>
-            Types.TryGetContentType(Kinds.Aggregate(subpath, (path, kind) => path.EndsWith($".js{kind.Ending}", StringComparison.Ordinal) || path.EndsWith($".css{kind.Ending}", StringComparison.Ordinal) ? path[..^kind.Ending.Length] : path), out contentType);
+            Types.TryGetContentType(
+                Kinds.Aggregate(subpath, (path, kind) =>
+                    path.EndsWith($".js{kind.Ending}", StringComparison.Ordinal)
+                    || path.EndsWith($".css{kind.Ending}", StringComparison.Ordinal)
+                        ? path[..^kind.Ending.Length]
+                        : path
+                ),
+                out contentType
+            );
     }
 }

@@ -10,6 +10,5 @@ public sealed class PracticeClock(TimeProvider time)
 
     public DateTimeOffset LocalNow => time.GetLocalNow();
 
-    public DateOnly Today(ProfileRow profile) =>
-        PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone, profile.BoundaryHour);
+    public DateOnly Today(ProfileRow profile) => PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone, profile.BoundaryHour);
 }

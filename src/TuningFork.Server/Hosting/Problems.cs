@@ -27,10 +27,15 @@ public static class Problems
         new(field, $"There is no such {what}. It may have been removed; reload and choose again.", StatusCodes.Status404NotFound);
 
     public static FieldException Stale(string what) =>
-        new("version", $"{what} was changed in another window. Reload it and try again; nothing was overwritten.", StatusCodes.Status409Conflict);
+        new(
+            "version",
+            $"{what} was changed in another window. Reload it and try again; nothing was overwritten.",
+            StatusCodes.Status409Conflict
+        );
 
     /// <summary>Free text, trimmed; null becomes empty.</summary>
-    public static string Text(string field, string? text, int longest = LongestText) => text is null ? ""
+    public static string Text(string field, string? text, int longest = LongestText) =>
+        text is null ? ""
         : text.Length <= longest ? text.Trim()
         : throw new FieldException(field, $"The text has {text.Length:N0} characters; shorten it to {longest:N0} or fewer.");
 
@@ -39,7 +44,9 @@ public static class Problems
         where T : class
     {
         var gap = items.Select((item, i) => (item, i)).Where(pair => pair.item is null).Select(pair => (int?)pair.i).FirstOrDefault();
-        return gap is null ? items : throw new FieldException($"{field}[{gap}]", "An entry of this list is empty. Fill it in, or leave it out.");
+        return gap is null
+            ? items
+            : throw new FieldException($"{field}[{gap}]", "An entry of this list is empty. Fill it in, or leave it out.");
     }
 
     /// <summary>A pitch as it was typed, refused with an example when it is none.</summary>
@@ -56,8 +63,10 @@ public static class Problems
     }
 
     /// <summary>A tempo, or null for none.</summary>
-    public static int? Tempo(string field, int? tempo) => tempo is < Bpm.Slowest or > Bpm.Fastest
-        ? throw new FieldException(field, $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {tempo} is not.") : tempo;
+    public static int? Tempo(string field, int? tempo) =>
+        tempo is < Bpm.Slowest or > Bpm.Fastest
+            ? throw new FieldException(field, $"A tempo is {Bpm.Slowest} to {Bpm.Fastest} beats a minute; {tempo} is not.")
+            : tempo;
 
     public static void Check(IReadOnlyList<(string Field, string Problem)> problems)
     {
@@ -65,24 +74,37 @@ public static class Problems
             throw new FieldException(problems[0].Field, problems[0].Problem);
     }
 
-    public static void Use(WebApplication app) => app.UseExceptionHandler(new ExceptionHandlerOptions
-    {
-        ExceptionHandler = AnswerAsync,
-        // What the asker can mend is told to the asker; the log is for what went wrong here.
-        SuppressDiagnosticsCallback = failure => InTrouble(failure.HttpContext, failure.Exception) is not null || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
-    });
+    public static void Use(WebApplication app) =>
+        app.UseExceptionHandler(
+            new ExceptionHandlerOptions
+            {
+                ExceptionHandler = AnswerAsync,
+                // What the asker can mend is told to the asker; the log is for what went wrong here.
+                SuppressDiagnosticsCallback = failure =>
+                    InTrouble(failure.HttpContext, failure.Exception) is not null
+                    || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
+            }
+        );
 
     private static async Task AnswerAsync(HttpContext context)
     {
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var (status, field, detail) = InTrouble(context, error) ?? Read(error);
         context.Response.StatusCode = status;
-        var problem = new ProblemDetails { Status = status, Title = Title(status), Detail = detail };
+        var problem = new ProblemDetails
+        {
+            Status = status,
+            Title = Title(status),
+            Detail = detail,
+        };
         problem.Extensions["errors"] = new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] };
         await context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
     }
 
-    /// <summary>The file or its disk is in trouble: one sentence for the player; a file that was damaged or lost while it was used is looked at anew.</summary>
+    /// <summary>
+    /// The file or its disk is in trouble: one sentence for the player; a file that was damaged or lost while it was used is looked at
+    /// anew.
+    /// </summary>
     private static (int Status, string Field, string Detail)? InTrouble(HttpContext context, Exception? error)
     {
         if (error is FieldException or BadHttpRequestException or OperationCanceledException)
@@ -93,34 +115,66 @@ public static class Problems
             return null;
         if (error is not TroubleException && trouble.Kind is TroubleKind.Damaged or TroubleKind.Missing)
             ledger.LookAgain(book);
-        return (trouble.Kind == TroubleKind.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, "file", trouble.Message);
+        return (
+            trouble.Kind == TroubleKind.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable,
+            "file",
+            trouble.Message
+        );
     }
 
-    private static (int Status, string Field, string Detail) Read(Exception? error) => error switch
-    {
-        FieldException problem => (problem.Status, problem.Field, problem.Message),
-        PlanException plan => (StatusCodes.Status400BadRequest, plan.Field, plan.Message),
-        DbUpdateConcurrencyException => (StatusCodes.Status409Conflict, "version", "This was changed in another window. Reload it and try again; nothing was overwritten."),
-        BadHttpRequestException { InnerException: JsonException json } when Missing(json) is { Count: > 0 } names =>
-            (StatusCodes.Status400BadRequest, names[0], $"The request lacks {Words.List(names)}. Send all the documented fields."),
-        BadHttpRequestException { InnerException: JsonException json } => (StatusCodes.Status400BadRequest, FieldOf(json.Path), "This part of the request could not be read. Send valid JSON with the documented fields."),
-        BadHttpRequestException bad => (bad.StatusCode, "request", "The request could not be read. Send valid JSON with the documented fields."),
-        _ => (StatusCodes.Status500InternalServerError, "server", "Something went wrong here. Reload the page to see what was kept; if it stays, look into the log."),
-    };
+    private static (int Status, string Field, string Detail) Read(Exception? error) =>
+        error switch
+        {
+            FieldException problem => (problem.Status, problem.Field, problem.Message),
+            PlanException plan => (StatusCodes.Status400BadRequest, plan.Field, plan.Message),
+            DbUpdateConcurrencyException => (
+                StatusCodes.Status409Conflict,
+                "version",
+                "This was changed in another window. Reload it and try again; nothing was overwritten."
+            ),
+            BadHttpRequestException { InnerException: JsonException json } when Missing(json) is { Count: > 0 } names => (
+                StatusCodes.Status400BadRequest,
+                names[0],
+                $"The request lacks {Words.List(names)}. Send all the documented fields."
+            ),
+            BadHttpRequestException { InnerException: JsonException json } => (
+                StatusCodes.Status400BadRequest,
+                FieldOf(json.Path),
+                "This part of the request could not be read. Send valid JSON with the documented fields."
+            ),
+            BadHttpRequestException bad => (
+                bad.StatusCode,
+                "request",
+                "The request could not be read. Send valid JSON with the documented fields."
+            ),
+            _ => (
+                StatusCodes.Status500InternalServerError,
+                "server",
+                "Something went wrong here. Reload the page to see what was kept; if it stays, look into the log."
+            ),
+        };
 
-    private static string FieldOf(string? path) => string.IsNullOrEmpty(path) || path == "$" ? "request" : path.Replace("$.", "", StringComparison.Ordinal);
+    private static string FieldOf(string? path) =>
+        string.IsNullOrEmpty(path) || path == "$" ? "request" : path.Replace("$.", "", StringComparison.Ordinal);
 
     /// <summary>The fields that the reader missed, which it names only in its message, in quotes.</summary>
-    private static List<string> Missing(JsonException json) => json.Message.Contains("missing required properties", StringComparison.Ordinal)
-        ? [.. json.Message[json.Message.IndexOf("including", StringComparison.Ordinal)..].Split('\'').Where((_, place) => place % 2 == 1)]
-        : [];
+    private static List<string> Missing(JsonException json) =>
+        json.Message.Contains("missing required properties", StringComparison.Ordinal)
+            ?
+            [
+                .. json.Message[json.Message.IndexOf("including", StringComparison.Ordinal)..]
+                    .Split('\'')
+                    .Where((_, place) => place % 2 == 1),
+            ]
+            : [];
 
-    private static string Title(int status) => status switch
-    {
-        StatusCodes.Status404NotFound => "Not there",
-        StatusCodes.Status409Conflict => "Changed elsewhere",
-        StatusCodes.Status503ServiceUnavailable or StatusCodes.Status507InsufficientStorage => "The file cannot be used",
-        StatusCodes.Status500InternalServerError => "Failed",
-        _ => "Cannot be done as asked",
-    };
+    private static string Title(int status) =>
+        status switch
+        {
+            StatusCodes.Status404NotFound => "Not there",
+            StatusCodes.Status409Conflict => "Changed elsewhere",
+            StatusCodes.Status503ServiceUnavailable or StatusCodes.Status507InsufficientStorage => "The file cannot be used",
+            StatusCodes.Status500InternalServerError => "Failed",
+            _ => "Cannot be done as asked",
+        };
 }

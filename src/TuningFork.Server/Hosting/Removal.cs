@@ -4,7 +4,9 @@ using TuningFork.Data.Rows;
 
 namespace TuningFork.Server.Hosting;
 
-/// <summary>Removing, and taking a removal back. The screens offer that for ten seconds; the file keeps what was removed for a day.</summary>
+/// <summary>
+/// Removing, and taking a removal back. The screens offer that for ten seconds; the file keeps what was removed for a day.
+/// </summary>
 public static class Removal
 {
     /// <summary>Maps DELETE {path} and POST {path}/back for a kind of row.</summary>
@@ -15,28 +17,41 @@ public static class Removal
     /// <param name="check">Refuses what may not go.</param>
     /// <param name="checkBack">Refuses what cannot come back as things stand.</param>
     public static void MapRemoval<TRow>(
-        this IEndpointRouteBuilder group, string path, string name, string what,
-        Func<PracticeDb, TRow, CancellationToken, Task>? check = null, Func<PracticeDb, TRow, CancellationToken, Task>? checkBack = null)
+        this IEndpointRouteBuilder group,
+        string path,
+        string name,
+        string what,
+        Func<PracticeDb, TRow, CancellationToken, Task>? check = null,
+        Func<PracticeDb, TRow, CancellationToken, Task>? checkBack = null
+    )
         where TRow : class, IRemovable
     {
-        group.MapDelete(path, async (int id, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
-        {
-            var row = await db.Set<TRow>().FindAsync([id], cancel) ?? throw Problems.Unknown("id", what);
-            if (check is not null)
-                await check(db, row, cancel);
-            row.RemovedUtc = clock.UtcNow;
-            await db.SaveChangesAsync(cancel);
-        }).WithName($"Remove{name}");
-        group.MapPost($"{path}/back", async (int id, PracticeDb db, CancellationToken cancel) =>
-        {
-            var key = db.Model.FindEntityType(typeof(TRow))!.FindPrimaryKey()!.Properties[0].Name;
-            var row = await db.Set<TRow>().IgnoreQueryFilters().FirstOrDefaultAsync(row => EF.Property<int>(row, key) == id, cancel)
-                ?? throw new FieldException("id", "This was removed too long ago to be taken back. A backup of that day still holds it.", StatusCodes.Status404NotFound);
-            if (checkBack is not null)
-                await checkBack(db, row, cancel);
-            row.RemovedUtc = null;
-            await db.SaveChangesAsync(cancel);
-        }).WithName($"TakeBack{name}");
+        group
+            .MapDelete(path, async (int id, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
+            {
+                var row = await db.Set<TRow>().FindAsync([id], cancel) ?? throw Problems.Unknown("id", what);
+                if (check is not null)
+                    await check(db, row, cancel);
+                row.RemovedUtc = clock.UtcNow;
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName($"Remove{name}");
+        group
+            .MapPost($"{path}/back", async (int id, PracticeDb db, CancellationToken cancel) =>
+            {
+                var key = db.Model.FindEntityType(typeof(TRow))!.FindPrimaryKey()!.Properties[0].Name;
+                var row = await db.Set<TRow>().IgnoreQueryFilters().FirstOrDefaultAsync(row => EF.Property<int>(row, key) == id, cancel)
+                    ?? throw new FieldException(
+                        "id",
+                        "This was removed too long ago to be taken back. A backup of that day still holds it.",
+                        StatusCodes.Status404NotFound
+                    );
+                if (checkBack is not null)
+                    await checkBack(db, row, cancel);
+                row.RemovedUtc = null;
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName($"TakeBack{name}");
     }
 
     /// <summary>Lets go for good of what was removed before a moment.</summary>

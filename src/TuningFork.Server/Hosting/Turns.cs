@@ -24,22 +24,31 @@ public sealed class Turns : IDisposable
             queue.Dispose();
     }
 
-    /// <summary>Everything that may write waits for its turn, its body read beforehand so that a slow sender keeps nobody waiting.</summary>
-    public static void Use(WebApplication app, Ledger ledger, Turns turns) => app.Use(async (context, next) =>
-    {
-        if (HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method)
-            || !context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal) || context.GetEndpoint()?.Metadata.GetMetadata<OwnTurn>() is not null)
-        {
-            await next(context);
-            return;
-        }
+    /// <summary>
+    /// Everything that may write waits for its turn, its body read beforehand so that a slow sender keeps nobody waiting.
+    /// </summary>
+    public static void Use(WebApplication app, Ledger ledger, Turns turns) =>
+        app.Use(
+            async (context, next) =>
+            {
+                if (
+                    HttpMethods.IsGet(context.Request.Method)
+                    || HttpMethods.IsHead(context.Request.Method)
+                    || !context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal)
+                    || context.GetEndpoint()?.Metadata.GetMetadata<OwnTurn>() is not null
+                )
+                {
+                    await next(context);
+                    return;
+                }
 
-        context.Request.EnableBuffering();
-        await context.Request.Body.CopyToAsync(Stream.Null, context.RequestAborted);
-        context.Request.Body.Position = 0;
-        using var turn = await turns.TakeAsync(ledger.Of(context), context.RequestAborted);
-        await next(context);
-    });
+                context.Request.EnableBuffering();
+                await context.Request.Body.CopyToAsync(Stream.Null, context.RequestAborted);
+                context.Request.Body.Position = 0;
+                using var turn = await turns.TakeAsync(ledger.Of(context), context.RequestAborted);
+                await next(context);
+            }
+        );
 
     private sealed class Turn(SemaphoreSlim queue) : IDisposable
     {

@@ -6,7 +6,8 @@ namespace TuningFork.Core.Tests.Ability;
 
 /// <summary>
 /// Known thresholds are found again: three made-up learners whose curves are not the estimator's, with a spread of 4 to 9 %
-/// (4 to 7.5 % where the form of each day shifts all its takes by up to 6 % as well) and a first take of the day that is 3 % harder. The check that counts for
+/// (4 to 7.5 % where the form of each day shifts all its takes by up to 6 % as well) and a first take of the day that is 3 % harder. The
+/// check that counts for
 /// adaptive estimation (QUEST: Watson and Pelli 1983, from memory).
 /// </summary>
 public sealed class EstimateTests
@@ -14,7 +15,9 @@ public sealed class EstimateTests
     private const int Learners = 1500;
     private const string Form = "day's form";
 
-    /// <summary>Chance of a clean take over the logarithm of tempo over threshold, the threshold being where five of six are clean.</summary>
+    /// <summary>
+    /// Chance of a clean take over the logarithm of tempo over threshold, the threshold being where five of six are clean.
+    /// </summary>
     private static readonly Dictionary<string, Func<double, double, double>> Curves = new(StringComparer.Ordinal)
     {
         ["logistic"] = (x, spread) => 1 / (1 + Math.Exp((x / spread) - Math.Log(5))),
@@ -101,7 +104,8 @@ public sealed class EstimateTests
         Lives(growth: 0.006, width: 0.1).Width.ShouldBeGreaterThan(0.07);
     }
 
-    private static Reach After(Reach now, IEnumerable<Evidence> takes) => Estimate.Keep(now, Estimate.During(Estimate.Morning(now, Traits.Usual, 120), takes));
+    private static Reach After(Reach now, IEnumerable<Evidence> takes) =>
+        Estimate.Keep(now, Estimate.During(Estimate.Morning(now, Traits.Usual, 120), takes));
 
     private static (double Rate, double Width) Lives(double growth, double width)
     {
@@ -116,7 +120,11 @@ public sealed class EstimateTests
                 var (morning, takes) = (Estimate.Morning(now, traits, 130), new List<Evidence>());
                 for (var day = DayReach.At(morning); takes.Count < 5; day = day.After(takes[^1]))
                 {
-                    var at = day.For(takes.Count % 3 == 0 ? 0.93 : takes.Count % 3 == 1 ? 0.83 : 0.6);
+                    var at = day.For(
+                        takes.Count % 3 == 0 ? 0.93
+                        : takes.Count % 3 == 1 ? 0.83
+                        : 0.6
+                    );
                     takes.Add(new Evidence(at, random.NextDouble() < 1 / (1 + Math.Exp(((Math.Log(at) - truth) / width) - Math.Log(5)))));
                     truth += growth * (Math.Log(150) - truth);
                 }
@@ -147,7 +155,12 @@ public sealed class EstimateTests
                 for (var take = 0; take < takes; take++)
                 {
                     var tempo = onlySlow || (slow && (take + visit) % 2 == 0) ? day.Tempo * 0.65 : day.Tempo;
-                    day = day.After(new Evidence(tempo, random.NextDouble() < Curves[kind](Math.Log(tempo) - truth - form + (take == 0 ? 0.03 : 0), width)));
+                    day = day.After(
+                        new Evidence(
+                            tempo,
+                            random.NextDouble() < Curves[kind](Math.Log(tempo) - truth - form + (take == 0 ? 0.03 : 0), width)
+                        )
+                    );
                 }
 
                 now = Estimate.Keep(now, day);
@@ -161,5 +174,6 @@ public sealed class EstimateTests
         return ((double)near / Learners, (double)held / Learners, spread);
     }
 
-    private static double Normal(Random random) => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+    private static double Normal(Random random) =>
+        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

@@ -38,8 +38,34 @@ public sealed class GrowthTests
     {
         PerformancePlan Plan(double part)
         {
-            var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 40, Target = new Bpm(144), HasPassages = true, Performance = Today.AddDays(20), PerformanceSet = Today };
-            var passages = Enumerable.Range(10, 4).Select(id => new Material { Id = id, Kind = MaterialKind.Passage, Area = Area.Repertoire, Title = $"Kite, {id}", Group = 1, Target = new Bpm(144), Readiness = Readiness.Shaping, Visits = 6, LastVisit = Today.AddDays(-1), Reach = Reach.At(144 * part, 0.05), Performance = piece.Performance });
+            var piece = new Material
+            {
+                Id = 1,
+                Kind = MaterialKind.Piece,
+                Area = Area.Repertoire,
+                Title = "Kite",
+                ToBar = 40,
+                Target = new Bpm(144),
+                HasPassages = true,
+                Performance = Today.AddDays(20),
+                PerformanceSet = Today,
+            };
+            var passages = Enumerable
+                .Range(10, 4)
+                .Select(id => new Material
+                {
+                    Id = id,
+                    Kind = MaterialKind.Passage,
+                    Area = Area.Repertoire,
+                    Title = $"Kite, {id}",
+                    Group = 1,
+                    Target = new Bpm(144),
+                    Readiness = Readiness.Shaping,
+                    Visits = 6,
+                    LastVisit = Today.AddDays(-1),
+                    Reach = Reach.At(144 * part, 0.05),
+                    Performance = piece.Performance,
+                });
             return Performances.All([piece, .. passages], Today, 8, Traits.Usual).Single();
         }
 
@@ -52,13 +78,27 @@ public sealed class GrowthTests
     [Fact]
     public void Ratings_are_asked_about_when_the_takes_say_something_else()
     {
-        var passage = new Material { Id = 7, Kind = MaterialKind.Passage, Area = Area.Repertoire, Title = "Kite, 16–19", Target = new Bpm(100), Readiness = Readiness.Shaping };
+        var passage = new Material
+        {
+            Id = 7,
+            Kind = MaterialKind.Passage,
+            Area = Area.Repertoire,
+            Title = "Kite, 16–19",
+            Target = new Bpm(100),
+            Readiness = Readiness.Shaping,
+        };
         FirstTake First(bool clean, int tempo) => new(clean, new Bpm(tempo));
         RatingQuestions.Of(passage, [First(true, 93), First(true, 92)])!.Proposed.ShouldBe(Readiness.Ready);
         RatingQuestions.Of(passage, [First(true, 93), First(true, 91)]).ShouldBeNull("91 is below 92 % of its target");
         RatingQuestions.Of(passage, [First(true, 100), First(false, 95)]).ShouldBeNull();
-        RatingQuestions.Of(passage with { Readiness = Readiness.Raw }, [First(true, 50), First(true, 52)])!.Proposed.ShouldBe(Readiness.Shaping);
-        RatingQuestions.Of(passage with { Readiness = Readiness.Ready }, [First(false, 100), First(true, 100), First(false, 100)])!.Proposed.ShouldBe(Readiness.Shaping);
-        RatingQuestions.Of(passage with { Readiness = Readiness.Ready }, [First(true, 100), First(true, 100), First(true, 100)]).ShouldBeNull();
+        RatingQuestions
+            .Of(passage with { Readiness = Readiness.Raw }, [First(true, 50), First(true, 52)])!
+            .Proposed.ShouldBe(Readiness.Shaping);
+        RatingQuestions
+            .Of(passage with { Readiness = Readiness.Ready }, [First(false, 100), First(true, 100), First(false, 100)])!
+            .Proposed.ShouldBe(Readiness.Shaping);
+        RatingQuestions
+            .Of(passage with { Readiness = Readiness.Ready }, [First(true, 100), First(true, 100), First(true, 100)])
+            .ShouldBeNull();
     }
 }

@@ -18,27 +18,50 @@ public sealed class HistoryTests
     public void Twelve_weeks_of_real_plans_keep_the_shares_and_every_gap_is_a_night_or_more()
     {
         var history = Play(84, out var materials);
-        var seconds = history.Sessions.SelectMany(session => session.Drills).Where(drill => drill.Area is not null && drill.Area != Area.WarmUp)
-            .GroupBy(drill => drill.Area!.Value).ToDictionary(group => group.Key, group => group.Sum(drill => drill.PlayedSeconds));
+        var seconds = history
+            .Sessions.SelectMany(session => session.Drills)
+            .Where(drill => drill.Area is not null && drill.Area != Area.WarmUp)
+            .GroupBy(drill => drill.Area!.Value)
+            .ToDictionary(group => group.Key, group => group.Sum(drill => drill.PlayedSeconds));
         foreach (var share in Shares.Default)
             (100 * seconds[share.Area] / seconds.Values.Sum()).ShouldBe(share.Percent, 4.0, $"{share.Area}");
 
-        var examples = history.Sessions.SelectMany(session => session.Drills).SelectMany(drill => drill.Takes).Select(take => take.Key).Where(key => key.StartsWith("book:", StringComparison.Ordinal)).ToList();
+        var examples = history
+            .Sessions.SelectMany(session => session.Drills)
+            .SelectMany(drill => drill.Takes)
+            .Select(take => take.Key)
+            .Where(key => key.StartsWith("book:", StringComparison.Ordinal))
+            .ToList();
         examples.ShouldBeUnique();
         history.Visits.GroupBy(visit => (visit.MaterialId, visit.Day)).ShouldAllBe(group => group.Count() == 1);
         foreach (var material in materials.Where(row => row.Kind == MaterialKind.Passage))
-            history.Visits.Where(visit => visit.MaterialId == material.Id).Max(visit => visit.Day).ShouldBeGreaterThan(new DateOnly(2031, 3, 1), $"{material.FromBar} was forgotten");
+            history
+                .Visits.Where(visit => visit.MaterialId == material.Id)
+                .Max(visit => visit.Day)
+                .ShouldBeGreaterThan(new DateOnly(2031, 3, 1), $"{material.FromBar} was forgotten");
     }
 
     [Fact]
     public void The_same_seed_makes_the_same_months() =>
-        Play(30, out _).Sessions.SelectMany(session => session.Drills).Select(drill => drill.DrillJson)
+        Play(30, out _)
+            .Sessions.SelectMany(session => session.Drills)
+            .Select(drill => drill.DrillJson)
             .ShouldBe(Play(30, out _).Sessions.SelectMany(session => session.Drills).Select(drill => drill.DrillJson));
 
     [Fact]
     public void A_take_taken_back_leaves_everything_as_it_was()
     {
-        var row = new MaterialRow { Id = 1, Kind = MaterialKind.Passage, Target = 100, LastVisit = new DateOnly(2031, 1, 1), Stability = 4, MemoryDifficulty = 5, LastClean = 80, Visits = 3 };
+        var row = new MaterialRow
+        {
+            Id = 1,
+            Kind = MaterialKind.Passage,
+            Target = 100,
+            LastVisit = new DateOnly(2031, 1, 1),
+            Stability = 4,
+            MemoryDifficulty = 5,
+            LastClean = 80,
+            Visits = 3,
+        };
         var visit = VisitBooks.Begin(row, new DateOnly(2031, 1, 6));
         VisitBooks.Add(row, visit, clean: true, 82);
         var once = (row.Stability, row.MemoryDifficulty, row.LastClean, row.Slipped, visit.Grade, visit.Tries);
@@ -67,11 +90,20 @@ public sealed class HistoryTests
             var stuck = await db.Materials.FirstAsync(row => row.Title == "Crossing the break in pairs");
             ((double)stuck.LastClean! / stuck.Target!.Value).ShouldBeLessThan(0.97);
             (await db.Entries.CountAsync()).ShouldBeGreaterThan(30);
-            (await db.Database.SqlQueryRaw<string>("SELECT journal_mode AS Value FROM pragma_journal_mode").ToListAsync()).ShouldBe(["wal"]);
+            (await db.Database.SqlQueryRaw<string>("SELECT journal_mode AS Value FROM pragma_journal_mode").ToListAsync()).ShouldBe([
+                "wal",
+            ]);
 
             // The same day again: nothing is made anew. The next day: the demo moves with it.
             var entries = await db.Entries.MaxAsync(entry => entry.Id);
-            db.Entries.Add(new EntryRow { Key = Guid.NewGuid(), Text = "mine", Day = today });
+            db.Entries.Add(
+                new EntryRow
+                {
+                    Key = Guid.NewGuid(),
+                    Text = "mine",
+                    Day = today,
+                }
+            );
             await db.SaveChangesAsync();
             await DemoFile.PrepareAsync(file, DemoPlayer.Clarinet, today);
             (await db.Entries.MaxAsync(entry => entry.Id)).ShouldBe(entries + 1);
@@ -88,12 +120,53 @@ public sealed class HistoryTests
 
     private static History Play(int days, out List<MaterialRow> materials)
     {
-        var piece = new MaterialRow { Id = 1, Kind = MaterialKind.Piece, Title = "Mill Song", Area = Area.Repertoire, ToBar = 40, Target = 100, Readiness = Readiness.Shaping };
-        materials = [piece, new MaterialRow { Id = 50, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 900 }];
+        var piece = new MaterialRow
+        {
+            Id = 1,
+            Kind = MaterialKind.Piece,
+            Title = "Mill Song",
+            Area = Area.Repertoire,
+            ToBar = 40,
+            Target = 100,
+            Readiness = Readiness.Shaping,
+        };
+        materials =
+        [
+            piece,
+            new MaterialRow
+            {
+                Id = 50,
+                Kind = MaterialKind.Book,
+                Title = "Tunes",
+                Area = Area.SightReading,
+                Examples = 900,
+            },
+        ];
         for (var i = 0; i < 10; i++)
-            materials.Add(new MaterialRow { Id = 2 + i, Kind = MaterialKind.Passage, Piece = piece, PieceId = 1, Area = Area.Repertoire, FromBar = (4 * i) + 1, ToBar = (4 * i) + 2, Readiness = Readiness.Shaping });
+            materials.Add(
+                new MaterialRow
+                {
+                    Id = 2 + i,
+                    Kind = MaterialKind.Passage,
+                    Piece = piece,
+                    PieceId = 1,
+                    Area = Area.Repertoire,
+                    FromBar = (4 * i) + 1,
+                    ToBar = (4 * i) + 2,
+                    Readiness = Readiness.Shaping,
+                }
+            );
         for (var i = 0; i < 5; i++)
-            materials.Add(new MaterialRow { Id = 20 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = 100 });
+            materials.Add(
+                new MaterialRow
+                {
+                    Id = 20 + i,
+                    Kind = MaterialKind.Exercise,
+                    Title = $"Exercise {i}",
+                    Area = Area.Technique,
+                    Target = 100,
+                }
+            );
         var history = new History(new ProfileRow { Family = Family.Strings }, Seed.Routines().First(), seed: 3);
         var start = new DateOnly(2031, 1, 1);
         for (var day = 0; day < days; day++)

@@ -28,7 +28,10 @@ public sealed class KeepingTests : IDisposable
     {
         await OlderAsync();
         using (var file = SafeFile.Open(Book))
-            SafeFile.Run(file, """CREATE TABLE IF NOT EXISTS "__EFMigrationsLock" ("Id" INTEGER PRIMARY KEY, "Timestamp" TEXT NOT NULL); INSERT OR REPLACE INTO "__EFMigrationsLock" VALUES (1, '2031-05-14')""");
+            SafeFile.Run(
+                file,
+                """CREATE TABLE IF NOT EXISTS "__EFMigrationsLock" ("Id" INTEGER PRIMARY KEY, "Timestamp" TEXT NOT NULL); INSERT OR REPLACE INTO "__EFMigrationsLock" VALUES (1, '2031-05-14')"""
+            );
         await PracticeFile.PrepareAsync(Book).WaitAsync(TimeSpan.FromSeconds(20));
         (await NotesAsync()).ShouldBe(["Before the upgrade."]);
     }
@@ -52,7 +55,9 @@ public sealed class KeepingTests : IDisposable
     {
         await OlderAsync();
         var backups = new Backups(Book);
-        var failed = await Should.ThrowAsync<TroubleException>(() => PracticeFile.PrepareAsync(Book, _ => throw new TroubleException(TroubleKind.NoRoom, "The disk is full.")));
+        var failed = await Should.ThrowAsync<TroubleException>(() =>
+            PracticeFile.PrepareAsync(Book, _ => throw new TroubleException(TroubleKind.NoRoom, "The disk is full."))
+        );
         failed.Kind.ShouldBe(TroubleKind.NoRoom);
         Pending().ShouldBeTrue("nothing was migrated");
         // A torn copy of a try before is not taken for one.
@@ -69,11 +74,15 @@ public sealed class KeepingTests : IDisposable
         await OlderAsync("DatesAndWishes");
         await using (var old = Open())
         {
-            await old.Database.ExecuteSqlRawAsync("""INSERT INTO "Materials" ("Id","Kind","Title","Area","FromBar","ToBar","BeatsPerBar","Beat","Target","Readiness","Difficulty","Note","Resting","IsScale","SheetJson","KeyPlanJson","WorkJson","Place","Serves","Missing","Remedy","Proposed","PutBack","Fingering","Stroke","Why","NextExample","Examples","PerDay","LastVisit","Visits","Slipped","EasyLastTime","Stuck","LastClean","Version") VALUES (1,'Exercise','Run','Technique',1,4,4,'quarter',120,'Raw','','',0,0,'','','',0,'','','','',0,'','','',1,0,3,'2031-05-06',6,0,0,0,43,1)""");
+            await old.Database.ExecuteSqlRawAsync(
+                """INSERT INTO "Materials" ("Id","Kind","Title","Area","FromBar","ToBar","BeatsPerBar","Beat","Target","Readiness","Difficulty","Note","Resting","IsScale","SheetJson","KeyPlanJson","WorkJson","Place","Serves","Missing","Remedy","Proposed","PutBack","Fingering","Stroke","Why","NextExample","Examples","PerDay","LastVisit","Visits","Slipped","EasyLastTime","Stuck","LastClean","Version") VALUES (1,'Exercise','Run','Technique',1,4,4,'quarter',120,'Raw','','',0,0,'','','',0,'','','','',0,'','','',1,0,3,'2031-05-06',6,0,0,0,43,1)"""
+            );
             for (var day = 1; day <= 6; day++)
             {
                 var (on, tries, clean) = ($"2031-05-0{day}", day < 6 ? "84+ 86+ 88+ 92-" : "43+ 43+ 43+ 43+", day < 6 ? 88 : 43);
-                await old.Database.ExecuteSqlAsync($"""INSERT INTO "Visits" ("MaterialId","Day","Tries","Takes","CleanTakes","Clean") VALUES (1,{on},{tries},4,3,{clean})""");
+                await old.Database.ExecuteSqlAsync(
+                    $"""INSERT INTO "Visits" ("MaterialId","Day","Tries","Takes","CleanTakes","Clean") VALUES (1,{on},{tries},4,3,{clean})"""
+                );
             }
         }
 
@@ -94,13 +103,15 @@ public sealed class KeepingTests : IDisposable
             await WriteAsync($"Note {i}, with some words so that it takes room.");
         SqliteConnection.ClearAllPools();
         var whole = await File.ReadAllBytesAsync(Book);
-        foreach (var (name, bytes) in new (string, byte[])[]
-        {
-            ("text", "This is a letter, not a book."u8.ToArray()),
-            ("cut", whole[..(whole.Length / 3)]),
-            ("flipped header", [.. whole.Select((one, i) => i is > 16 and < 90 ? (byte)~one : one)]),
-            ("zeroed pages", [.. whole.Select((one, i) => i > whole.Length / 2 ? (byte)0 : one)]),
-        })
+        foreach (
+            var (name, bytes) in new (string, byte[])[]
+            {
+                ("text", "This is a letter, not a book."u8.ToArray()),
+                ("cut", whole[..(whole.Length / 3)]),
+                ("flipped header", [.. whole.Select((one, i) => i is > 16 and < 90 ? (byte)~one : one)]),
+                ("zeroed pages", [.. whole.Select((one, i) => i > whole.Length / 2 ? (byte)0 : one)]),
+            }
+        )
         {
             await File.WriteAllBytesAsync(Book, bytes);
             var trouble = await Should.ThrowAsync<TroubleException>(() => PracticeFile.PrepareAsync(Book), name);
@@ -151,7 +162,15 @@ public sealed class KeepingTests : IDisposable
         await using (var db = Open())
         {
             var piece = new MaterialRow { Title = "Mill Song", Kind = TuningFork.Core.Practice.MaterialKind.Piece };
-            db.Pages.Add(new PageRow { Material = piece, Name = "page 1", ContentType = "image/png", Bytes = [1, 2, 3, 4] });
+            db.Pages.Add(
+                new PageRow
+                {
+                    Material = piece,
+                    Name = "page 1",
+                    ContentType = "image/png",
+                    Bytes = [1, 2, 3, 4],
+                }
+            );
             await db.SaveChangesAsync();
         }
 
@@ -231,7 +250,9 @@ public sealed class KeepingTests : IDisposable
         var all = db.Database.GetMigrations().ToList();
         var before = change is null ? all[^2] : all[all.FindIndex(name => name.EndsWith(change, StringComparison.Ordinal)) - 1];
         await db.Database.MigrateAsync(before);
-        await db.Database.ExecuteSqlRawAsync("""INSERT INTO "Entries" ("Key", "AtUtc", "Day", "Kind", "About", "Text") VALUES ('0A000000-0000-0000-0000-000000000001', '2031-05-14 18:00:00', '2031-05-14', 'Note', '', 'Before the upgrade.')""");
+        await db.Database.ExecuteSqlRawAsync(
+            """INSERT INTO "Entries" ("Key", "AtUtc", "Day", "Kind", "About", "Text") VALUES ('0A000000-0000-0000-0000-000000000001', '2031-05-14 18:00:00', '2031-05-14', 'Note', '', 'Before the upgrade.')"""
+        );
         SqliteConnection.ClearAllPools();
     }
 

@@ -21,7 +21,11 @@ public sealed class AbcReaderTests
     }
 
     private static List<(int Midi, Fraction At, Fraction Length)> Notes(Score score) =>
-        [.. Performed.Notes(score with { ToSounding = Interval.Unison, Clef = Clef.Treble }).Select(note => (note.Midi, note.At, note.Length))];
+        [
+            .. Performed
+                .Notes(score with { ToSounding = Interval.Unison, Clef = Clef.Treble })
+                .Select(note => (note.Midi, note.At, note.Length)),
+        ];
 
     [Fact]
     public void Lengths_octaves_accidentals_and_keys_are_those_of_the_standard()
@@ -32,7 +36,11 @@ public sealed class AbcReaderTests
         score.Bars[1].Elements.Select(element => element.Written).ShouldBe([new(1, 2), new(1, 4), new(3, 16), new(1, 16)]);
         score.Bars[1].Elements[3].Pitches[0].ToString().ShouldBe("F5", "an accidental holds to the end of its bar");
         AbcReader.Read("M:2/4\nK:Ddor\nDF AF|]").Score.Key.Signature.ShouldBe(0);
-        AbcReader.Read("M:2/4\nK:Ddor\nDF AF DD DD|]").Score.Bars[0].Elements[0].Written.ShouldBe(new Fraction(1, 16), "below three quarters the unit is a sixteenth (3.1.7)");
+        AbcReader
+            .Read("M:2/4\nK:Ddor\nDF AF DD DD|]")
+            .Score.Bars[0]
+            .Elements[0]
+            .Written.ShouldBe(new Fraction(1, 16), "below three quarters the unit is a sixteenth (3.1.7)");
     }
 
     [Fact]

@@ -9,7 +9,9 @@ namespace TuningFork.Core.Tests.Notation;
 /// <summary>MIDI files read as written music.</summary>
 public sealed class MidiReaderTests
 {
-    private static readonly Instrument Clarinet = Instrument.Known.First(one => one.Name.Contains("clarinet", StringComparison.OrdinalIgnoreCase) && one.Transposition == -2);
+    private static readonly Instrument Clarinet = Instrument.Known.First(one =>
+        one.Name.Contains("clarinet", StringComparison.OrdinalIgnoreCase) && one.Transposition == -2
+    );
 
     private const string Tune = """
         X:1
@@ -25,7 +27,15 @@ public sealed class MidiReaderTests
     {
         var folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
         File.WriteAllText(Path.Combine(folder, "tune.abc"), "%%MIDI chordattack 0\n" + Tune);
-        using (var made = Process.Start(new ProcessStartInfo("abc2midi", [Path.Combine(folder, "tune.abc"), "-o", Path.Combine(folder, "tune.mid")]) { RedirectStandardOutput = true, UseShellExecute = false })!)
+        using (
+            var made = Process.Start(
+                new ProcessStartInfo("abc2midi", [Path.Combine(folder, "tune.abc"), "-o", Path.Combine(folder, "tune.mid")])
+                {
+                    RedirectStandardOutput = true,
+                    UseShellExecute = false,
+                }
+            )!
+        )
         {
             made.StandardOutput.ReadToEnd();
             made.WaitForExit();
@@ -34,7 +44,10 @@ public sealed class MidiReaderTests
         var (score, leftOut) = MidiReader.Read(File.ReadAllBytes(Path.Combine(folder, "tune.mid")), Clarinet);
         leftOut.ShouldBeEmpty();
         score.Check().ShouldBeEmpty();
-        (score.Time, score.Key.ToString()).ShouldBe((new TimeSignature(3, 4), "E major"), "sounds in D, a whole tone lower than it is written");
+        (score.Time, score.Key.ToString()).ShouldBe(
+            (new TimeSignature(3, 4), "E major"),
+            "sounds in D, a whole tone lower than it is written"
+        );
         Heard(score).ShouldBe(Heard(AbcReader.Read(Tune).Score));
         Directory.Delete(folder, recursive: true);
     }
@@ -64,7 +77,11 @@ public sealed class MidiReaderTests
     {
         int[] begins = [0, 245, 474, 731, 955, 1448, 1592, 1766, 1910];
         int[] ends = [230, 470, 725, 950, 1440, 1590, 1760, 1915, 2850];
-        var events = begins.Select((tick, i) => (Tick: tick, Data: new byte[] { 0x90, (byte)(60 + i), 70 })).Concat(ends.Select((tick, i) => (Tick: tick, Data: new byte[] { 0x80, (byte)(60 + i), 0 }))).OrderBy(one => one.Tick).ToList();
+        var events = begins
+            .Select((tick, i) => (Tick: tick, Data: new byte[] { 0x90, (byte)(60 + i), 70 }))
+            .Concat(ends.Select((tick, i) => (Tick: tick, Data: new byte[] { 0x80, (byte)(60 + i), 0 })))
+            .OrderBy(one => one.Tick)
+            .ToList();
         var track = new List<byte>();
         foreach (var (tick, i) in events.Select((one, i) => (one.Tick, i)))
         {
@@ -75,7 +92,26 @@ public sealed class MidiReaderTests
             track.AddRange(events[i].Data);
         }
 
-        byte[] file = [.. "MThd"u8, 0, 0, 0, 6, 0, 0, 0, 1, 480 >> 8, 480 & 0xFF, .. "MTrk"u8, 0, 0, (byte)(track.Count >> 8), (byte)track.Count, .. track];
+        byte[] file =
+        [
+            .. "MThd"u8,
+            0,
+            0,
+            0,
+            6,
+            0,
+            0,
+            0,
+            1,
+            480 >> 8,
+            480 & 0xFF,
+            .. "MTrk"u8,
+            0,
+            0,
+            (byte)(track.Count >> 8),
+            (byte)track.Count,
+            .. track,
+        ];
         var (read, _) = MidiReader.Read(file, Clarinet with { Transposition = 0 });
         read.Check().ShouldBeEmpty();
         AbcWriter.Write(read).Replace(" ", "", StringComparison.Ordinal).ShouldContain("C^CD^DE2(3:2:3F^FG|^G4z4", Case.Sensitive);
@@ -88,7 +124,9 @@ public sealed class MidiReaderTests
     [InlineData("MThd\0\0\0\u0006\0\u0001\0\u0001\0`", "no notes")]
     [InlineData("MThd\0\0\0\u0006\0\0\0\u0001\0`MTrk\0\0\0\u0050\0", "ends too early")]
     public void What_is_broken_is_refused_with_a_reason(string text, string reason) =>
-        Should.Throw<MusicFileException>(() => MidiReader.Read(System.Text.Encoding.Latin1.GetBytes(text), Clarinet)).Message.ShouldContain(reason);
+        Should
+            .Throw<MusicFileException>(() => MidiReader.Read(System.Text.Encoding.Latin1.GetBytes(text), Clarinet))
+            .Message.ShouldContain(reason);
 
     /// <summary>Nothing finer than sixteenths; triplets of eighths on the quarters of metres of quarters.</summary>
     private static bool OnTheGrid(Bar bar, TimeSignature time)
@@ -96,7 +134,15 @@ public sealed class MidiReaderTests
         var at = Fraction.Zero;
         foreach (var element in bar.Elements)
         {
-            if (element.Tuplet is { } tuplet && (time.Unit > 4 || tuplet.Actual != 3 || element.Written != new Fraction(1, 8) || (tuplet.Begins && (at * new Fraction(4, 1)).Denominator > 1)))
+            if (
+                element.Tuplet is { } tuplet
+                && (
+                    time.Unit > 4
+                    || tuplet.Actual != 3
+                    || element.Written != new Fraction(1, 8)
+                    || (tuplet.Begins && (at * new Fraction(4, 1)).Denominator > 1)
+                )
+            )
                 return false;
             if (element.Tuplet is null && element.Written.Denominator > 16)
                 return false;
@@ -121,7 +167,8 @@ public sealed class MidiReaderTests
             {
                 var (score, _) = MidiReader.Read(random.Next(4) == 0 ? file[..random.Next(file.Length)] : file, Clarinet);
                 score.Check().ShouldBeEmpty($"seed {seed}");
-                Heard(AbcReader.Read(AbcWriter.Write(score)).Score with { ToSounding = score.ToSounding }).ShouldBe(Heard(score), $"seed {seed}");
+                Heard(AbcReader.Read(AbcWriter.Write(score)).Score with { ToSounding = score.ToSounding })
+                    .ShouldBe(Heard(score), $"seed {seed}");
                 kept++;
             }
             catch (MusicFileException)

@@ -26,21 +26,29 @@ public sealed class MusicXmlReaderTests
     [Fact]
     public void A_packed_file_is_read_too()
     {
-        var packed = Packed(("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"music.xml\"/></rootfiles></container>"), ("music.xml", MusicXmlWriter.Write(ScoreSamples.Upbeat)));
+        var packed = Packed(
+            ("META-INF/container.xml", "<container><rootfiles><rootfile full-path=\"music.xml\"/></rootfiles></container>"),
+            ("music.xml", MusicXmlWriter.Write(ScoreSamples.Upbeat))
+        );
         Notes(MusicXmlReader.Read(packed).Score).ShouldBe(Notes(ScoreSamples.Upbeat));
     }
 
     [Fact]
     public void Further_parts_voices_and_grace_notes_are_left_out_and_named()
     {
-        var read = Read("""
+        var read = Read(
+            """
             <measure number="1"><attributes><divisions>2</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>
             <harmony/><note><grace/><pitch><step>D</step><octave>4</octave></pitch></note>
             <note><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice></note>
             <backup><duration>4</duration></backup><note><pitch><step>E</step><octave>3</octave></pitch><duration>4</duration><voice>2</voice></note></measure>
             <measure number="2"><note><pitch><step>G</step><alter>1</alter><octave>4</octave></pitch><duration>1</duration></note></measure>
-            """);
-        read.LeftOut.ShouldBe(["bar 2 was short and was filled with rests", "chord symbols", "further voices", "grace and cue notes"], ignoreOrder: true);
+            """
+        );
+        read.LeftOut.ShouldBe(
+            ["bar 2 was short and was filled with rests", "chord symbols", "further voices", "grace and cue notes"],
+            ignoreOrder: true
+        );
         read.Score.Bars[1].Elements[0].Pitches[0].ToString().ShouldBe("G#4");
         read.Score.Check().ShouldBeEmpty();
     }
@@ -48,12 +56,14 @@ public sealed class MusicXmlReaderTests
     [Fact]
     public void Notes_beyond_the_end_of_a_bar_are_left_out_with_all_that_sounds_with_them()
     {
-        var read = Read("""
+        var read = Read(
+            """
             <measure number="1"><attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>
             <note><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>
             <note><pitch><step>D</step><octave>5</octave></pitch><duration>1</duration></note>
             <note><chord/><pitch><step>F</step><octave>5</octave></pitch><duration>1</duration></note></measure>
-            """);
+            """
+        );
         read.LeftOut.ShouldBe(["notes beyond the end of bar 1"]);
         read.Score.Bars[0].Elements.ShouldHaveSingleItem().Pitches.ShouldHaveSingleItem().ToString().ShouldBe("C5");
     }
@@ -69,10 +79,17 @@ public sealed class MusicXmlReaderTests
     public void What_is_broken_is_refused_in_words(string text, string says) =>
         Should.Throw<MusicFileException>(() => MusicXmlReader.Read(Encoding.UTF8.GetBytes(text))).Message.ShouldContain(says);
 
-    /// <summary>Entity expansion and external entities (OWASP, XML External Entity Prevention, from memory): nothing is expanded and nothing is asked for.</summary>
+    /// <summary>
+    /// Entity expansion and external entities (OWASP, XML External Entity Prevention, from memory): nothing is expanded and nothing is
+    /// asked for.
+    /// </summary>
     [Theory]
-    [InlineData("<!DOCTYPE lolz [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;\">]><score-partwise><part>&c;</part></score-partwise>")]
-    [InlineData("<!DOCTYPE x [<!ENTITY f SYSTEM \"file:///etc/passwd\">]><score-partwise><work><work-title>&f;</work-title></work></score-partwise>")]
+    [InlineData(
+        "<!DOCTYPE lolz [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;\">]><score-partwise><part>&c;</part></score-partwise>"
+    )]
+    [InlineData(
+        "<!DOCTYPE x [<!ENTITY f SYSTEM \"file:///etc/passwd\">]><score-partwise><work><work-title>&f;</work-title></work></score-partwise>"
+    )]
     [InlineData("<!DOCTYPE x SYSTEM \"http://127.0.0.1:1/never.dtd\"><score-partwise/>")]
     public void Hostile_files_are_refused_without_a_request(string text) =>
         Should.Throw<MusicFileException>(() => MusicXmlReader.Read(Encoding.UTF8.GetBytes(text)));
@@ -89,7 +106,9 @@ public sealed class MusicXmlReaderTests
     public void Too_many_bars_are_refused_and_a_thousand_are_no_trouble()
     {
         var bar = "<measure><note><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration></note></measure>";
-        Should.Throw<MusicFileException>(() => Read(string.Concat(Enumerable.Repeat(bar, MusicXmlReader.MostBars + 1)))).Message.ShouldContain("longer than");
+        Should
+            .Throw<MusicFileException>(() => Read(string.Concat(Enumerable.Repeat(bar, MusicXmlReader.MostBars + 1))))
+            .Message.ShouldContain("longer than");
         Read(string.Concat(Enumerable.Repeat(bar, 1000))).Score.Bars.Count.ShouldBe(1000);
     }
 
@@ -118,7 +137,8 @@ public sealed class MusicXmlReaderTests
         }
     }
 
-    private static ReadMusic Read(string measures) => MusicXmlReader.Read(Encoding.UTF8.GetBytes($"<score-partwise><part id=\"P1\">{measures}</part></score-partwise>"));
+    private static ReadMusic Read(string measures) =>
+        MusicXmlReader.Read(Encoding.UTF8.GetBytes($"<score-partwise><part id=\"P1\">{measures}</part></score-partwise>"));
 
     private static byte[] Packed(params (string Name, string Text)[] files)
     {
@@ -135,5 +155,6 @@ public sealed class MusicXmlReaderTests
         return bytes.ToArray();
     }
 
-    private static List<(int Midi, Fraction At, Fraction Length)> Notes(Score score) => [.. Performed.Notes(score with { ToSounding = Interval.Unison }).Select(note => (note.Midi, note.At, note.Length))];
+    private static List<(int Midi, Fraction At, Fraction Length)> Notes(Score score) =>
+        [.. Performed.Notes(score with { ToSounding = Interval.Unison }).Select(note => (note.Midi, note.At, note.Length))];
 }

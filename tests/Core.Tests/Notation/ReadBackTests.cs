@@ -20,9 +20,18 @@ public sealed class ReadBackTests
         var folder = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
         var scores = ScoreSamples.All().Select(sample => sample.Score).ToList();
         // Altered versions are written and read back like any other music: of some random scores every one that can be made.
-        scores.AddRange(Enumerable.Range(500, 6).Select(seed => ScoreMaker.Random(new Random(seed)))
-            .SelectMany(score => VariantMaker.Ids.Select(id => VariantMaker.Make(score, id)).Where(variant => variant.Steps.Count > 0).Select(variant => variant.Steps[^1])
-                .Append(VariantMaker.InKey(score, score.Key.Plus(Interval.OfSemitones(5))))));
+        scores.AddRange(
+            Enumerable
+                .Range(500, 6)
+                .Select(seed => ScoreMaker.Random(new Random(seed)))
+                .SelectMany(score =>
+                    VariantMaker
+                        .Ids.Select(id => VariantMaker.Make(score, id))
+                        .Where(variant => variant.Steps.Count > 0)
+                        .Select(variant => variant.Steps[^1])
+                        .Append(VariantMaker.InKey(score, score.Key.Plus(Interval.OfSemitones(5))))
+                )
+        );
         foreach (var (score, number) in scores.Select((score, number) => (score, number)))
         {
             score.Check().ShouldBeEmpty($"score {number}");
@@ -66,12 +75,22 @@ public sealed class ReadBackTests
     }
 
     private static List<(int Midi, Fraction At, Fraction Length)> Notes(Reading reading) =>
-        [.. reading.Notes.Select(note => ((int)note[0], new Fraction(note[1], 4 * reading.Division), new Fraction(note[2], 4 * reading.Division)))];
+        [
+            .. reading.Notes.Select(note =>
+                ((int)note[0], new Fraction(note[1], 4 * reading.Division), new Fraction(note[2], 4 * reading.Division))
+            ),
+        ];
 
     private static Dictionary<string, Reading> Read(string folder)
     {
         var reference = Path.Combine(Root(), "tests", "reference");
-        var start = new ProcessStartInfo("node", ["readback.mjs", folder]) { WorkingDirectory = reference, RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        var start = new ProcessStartInfo("node", ["readback.mjs", folder])
+        {
+            WorkingDirectory = reference,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
         using var node = Process.Start(start)!;
         var said = node.StandardError.ReadToEndAsync();
         var text = node.StandardOutput.ReadToEnd();

@@ -7,7 +7,18 @@ namespace TuningFork.Core.Tests.Notation;
 /// <summary>Makes random music with full bars: any key, several metres, dots, triplets, ties, chords, rests.</summary>
 internal static class ScoreMaker
 {
-    private static readonly TimeSignature[] Times = [new(4, 4), new(3, 4), new(2, 4), new(6, 8), new(5, 8), new(7, 8), new(3, 8), new(2, 2), new(12, 8)];
+    private static readonly TimeSignature[] Times =
+    [
+        new(4, 4),
+        new(3, 4),
+        new(2, 4),
+        new(6, 8),
+        new(5, 8),
+        new(7, 8),
+        new(3, 8),
+        new(2, 2),
+        new(12, 8),
+    ];
 
     public static Score Random(Random random)
     {
@@ -39,12 +50,24 @@ internal static class ScoreMaker
         {
             if (random.Next(6) == 0 && length >= new Fraction(1, 4))
             {
-                elements.AddRange(Enumerable.Range(0, 3).Select(i => One(random, new Fraction(1, 8)) with { Tuplet = new Tuplet(3, 2, i == 0, i == 2) }));
+                elements.AddRange(
+                    Enumerable.Range(0, 3).Select(i => One(random, new Fraction(1, 8)) with { Tuplet = new Tuplet(3, 2, i == 0, i == 2) })
+                );
                 length -= new Fraction(1, 4);
                 continue;
             }
 
-            var values = new[] { new Fraction(1, 2), new Fraction(3, 8), new Fraction(1, 4), new Fraction(3, 16), new Fraction(1, 8), new Fraction(1, 16) }.Where(value => value <= length).ToList();
+            var values = new[]
+            {
+                new Fraction(1, 2),
+                new Fraction(3, 8),
+                new Fraction(1, 4),
+                new Fraction(3, 16),
+                new Fraction(1, 8),
+                new Fraction(1, 16),
+            }
+                .Where(value => value <= length)
+                .ToList();
             var value = values[random.Next(values.Count)];
             elements.Add(One(random, value));
             length -= value;

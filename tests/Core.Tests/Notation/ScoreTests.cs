@@ -12,14 +12,17 @@ public sealed class ScoreTests
     public void Fractions_add_and_compare_exactly()
     {
         var fractions = from upper in Gen.Int[-40, 40] from lower in Gen.Int[1, 64] select new Fraction(upper, lower);
-        Gen.Select(fractions, fractions).Sample((a, b) =>
-        {
-            (a + b - b).ShouldBe(a);
-            (a + b).ShouldBe(b + a);
-            (a < b).ShouldBe(a.Numerator * b.Denominator < b.Numerator * a.Denominator);
-            if (b != Fraction.Zero)
-                (a / b * b).ShouldBe(a);
-        });
+        Gen.Select(fractions, fractions)
+            .Sample(
+                (a, b) =>
+                {
+                    (a + b - b).ShouldBe(a);
+                    (a + b).ShouldBe(b + a);
+                    (a < b).ShouldBe(a.Numerator * b.Denominator < b.Numerator * a.Denominator);
+                    if (b != Fraction.Zero)
+                        (a / b * b).ShouldBe(a);
+                }
+            );
         new Fraction(6, -8).ToString().ShouldBe("-3/4");
         default(Fraction).Denominator.ShouldBe(1);
     }
@@ -30,12 +33,20 @@ public sealed class ScoreTests
         var note = ScoreSamples.Note("C4", 1, 4);
         Problem(new Bar([note, note, note])).ShouldBe("Bar 1 holds 3/4 of a whole note; 4/4 needs 1.");
         Problem(new Bar([note, note, note, note, note])).ShouldContain("holds 5/4");
-        Problem(new Bar([ScoreSamples.Note("C4", 3, 4), ScoreSamples.Note("C4", 3, 8) with { Tuplet = new Tuplet(3, 2, Begins: true) }])).ShouldContain("tuplet");
-        Problem(new Bar([ScoreSamples.Note("C4", 1, 2) with { Tied = true }, ScoreSamples.Note("D4", 1, 2)])).ShouldContain("tie leads to another note");
+        Problem(new Bar([ScoreSamples.Note("C4", 3, 4), ScoreSamples.Note("C4", 3, 8) with { Tuplet = new Tuplet(3, 2, Begins: true) }]))
+            .ShouldContain("tuplet");
+        Problem(new Bar([ScoreSamples.Note("C4", 1, 2) with { Tied = true }, ScoreSamples.Note("D4", 1, 2)]))
+            .ShouldContain("tie leads to another note");
         Problem(new Bar([ScoreSamples.Note("C4", 1, 1)]) { RepeatBegins = true }).ShouldContain("does not end");
-        new Score { Bars = [new Bar([note]) { IsPartial = true }] }.Check().ShouldBeEmpty("an upbeat may be short");
+        new Score { Bars = [new Bar([note]) { IsPartial = true }] }
+            .Check()
+            .ShouldBeEmpty("an upbeat may be short");
 
-        static string Problem(Bar bar) => new Score { Bars = [bar] }.Check().ShouldHaveSingleItem().Problem;
+        static string Problem(Bar bar) =>
+            new Score { Bars = [bar] }
+                .Check()
+                .ShouldHaveSingleItem()
+                .Problem;
     }
 
     [Fact]
@@ -76,7 +87,10 @@ public sealed class ScoreTests
     [Fact]
     public void Notes_shorter_than_a_quarter_are_beamed_by_the_beat()
     {
-        string Last(TimeSignature time, int count) => AbcWriter.Write(new Score { Time = time, Bars = [new Bar([.. Enumerable.Repeat(ScoreSamples.Note("C4", 1, 8), count)])] }).Split('\n')[^2];
+        string Last(TimeSignature time, int count) =>
+            AbcWriter
+                .Write(new Score { Time = time, Bars = [new Bar([.. Enumerable.Repeat(ScoreSamples.Note("C4", 1, 8), count)])] })
+                .Split('\n')[^2];
         Last(new TimeSignature(6, 8), 6).ShouldBe("CCC CCC |]");
         Last(new TimeSignature(3, 4), 6).ShouldBe("CC CC CC |]");
         Last(new TimeSignature(5, 8), 5).ShouldBe("CC CC C |]");

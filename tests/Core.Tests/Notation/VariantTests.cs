@@ -35,7 +35,11 @@ public sealed class VariantTests
             foreach (var id in new[] { "rhythm-alone", "melody-only", "silent-bars", "silent-beats", "silent-notes" })
             {
                 foreach (var step in VariantMaker.Make(score, id).Steps)
-                    step.Bars.Select(bar => string.Join(' ', bar.Elements.Select(element => element.Length))).ShouldBe(score.Bars.Select(bar => string.Join(' ', bar.Elements.Select(element => element.Length))), $"{name} {id}");
+                    step.Bars.Select(bar => string.Join(' ', bar.Elements.Select(element => element.Length)))
+                        .ShouldBe(
+                            score.Bars.Select(bar => string.Join(' ', bar.Elements.Select(element => element.Length))),
+                            $"{name} {id}"
+                        );
             }
 
             foreach (var id in new[] { "long-short", "short-long", "long-short-short" })
@@ -52,7 +56,10 @@ public sealed class VariantTests
         foreach (var (name, score) in Samples())
         {
             // Notes of a chord are one step.
-            var notes = Heard(score).GroupBy(note => note.At).Select(group => string.Join('+', group.Select(note => note.Midi).Order())).ToList();
+            var notes = Heard(score)
+                .GroupBy(note => note.At)
+                .Select(group => string.Join('+', group.Select(note => note.Midi).Order()))
+                .ToList();
             foreach (var id in new[] { "chain", "chain-end" })
             {
                 var chain = VariantMaker.Make(score, id);
@@ -66,7 +73,10 @@ public sealed class VariantTests
                 for (var step = 0; step < chain.Steps.Count; step++)
                 {
                     var expected = id == "chain" ? notes.Take(step + 1) : notes.Skip(notes.Count - step - 1);
-                    Heard(chain.Steps[step]).GroupBy(note => note.At).Select(group => string.Join('+', group.Select(note => note.Midi).Order())).ShouldBe(expected, $"{name} {id} {step}");
+                    Heard(chain.Steps[step])
+                        .GroupBy(note => note.At)
+                        .Select(group => string.Join('+', group.Select(note => note.Midi).Order()))
+                        .ShouldBe(expected, $"{name} {id} {step}");
                 }
             }
         }
@@ -83,7 +93,11 @@ public sealed class VariantTests
                 if (halves.Count == 0)
                     continue;
                 halves.Count.ShouldBe(2);
-                halves.SelectMany(Heard).OrderBy(note => note.At).ThenBy(note => note.Midi).ShouldBe(Heard(score).OrderBy(note => note.At).ThenBy(note => note.Midi), $"{name} {id}");
+                halves
+                    .SelectMany(Heard)
+                    .OrderBy(note => note.At)
+                    .ThenBy(note => note.Midi)
+                    .ShouldBe(Heard(score).OrderBy(note => note.At).ThenBy(note => note.Midi), $"{name} {id}");
             }
         }
     }
@@ -137,7 +151,15 @@ public sealed class VariantTests
 
     /// <summary>As passages are: without repeats.</summary>
     private static IEnumerable<(string Name, Score Score)> Samples() =>
-        ScoreSamples.All().Select(sample => (sample.Name, Excerpt.Of(sample.Score, Excerpt.FirstBar(sample.Score), sample.Score.Bars.Count - 1 + Excerpt.FirstBar(sample.Score))));
+        ScoreSamples
+            .All()
+            .Select(sample =>
+                (
+                    sample.Name,
+                    Excerpt.Of(sample.Score, Excerpt.FirstBar(sample.Score), sample.Score.Bars.Count - 1 + Excerpt.FirstBar(sample.Score))
+                )
+            );
 
-    private static List<(int Midi, Fraction At, Fraction Length)> Heard(Score score) => [.. Performed.Notes(score with { ToSounding = Interval.Unison }).Select(note => (note.Midi, note.At, note.Length))];
+    private static List<(int Midi, Fraction At, Fraction Length)> Heard(Score score) =>
+        [.. Performed.Notes(score with { ToSounding = Interval.Unison }).Select(note => (note.Midi, note.At, note.Length))];
 }

@@ -84,8 +84,12 @@ public sealed class BudgetTests
         Budget.Today(Shares.Default, paid, 150, 200)[Area.SightReading].Minutes.ShouldBe(10);
     }
 
-    private static AreaHistory[] History(Dictionary<(int Day, Area Area), int> played, int day) => [.. Areas.Shared.Select(area => new AreaHistory(
-        area,
-        60 * Enumerable.Range(day - 6, 7).Sum(back => played.GetValueOrDefault((back, area))),
-        played.Where(entry => entry.Key.Area == area && entry.Value > 0).Select(entry => (int?)(day - entry.Key.Day)).Min()))];
+    private static AreaHistory[] History(Dictionary<(int Day, Area Area), int> played, int day) =>
+        [
+            .. Areas.Shared.Select(area => new AreaHistory(
+                area,
+                60 * Enumerable.Range(day - 6, 7).Sum(back => played.GetValueOrDefault((back, area))),
+                played.Where(entry => entry.Key.Area == area && entry.Value > 0).Select(entry => (int?)(day - entry.Key.Day)).Min()
+            )),
+        ];
 }

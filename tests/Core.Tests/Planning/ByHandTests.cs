@@ -27,7 +27,15 @@ public sealed class ByHandTests
                 {
                     var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
                     if (drills.Count > 2)
-                        plan = PlanEdit.Apply(plan, new PlanChange(Kinds[kind], drills[which % drills.Count].Id, Kinds[kind] == ChangeKind.Minutes ? 1 + (value % 4) : value % drills.Count), request);
+                        plan = PlanEdit.Apply(
+                            plan,
+                            new PlanChange(
+                                Kinds[kind],
+                                drills[which % drills.Count].Id,
+                                Kinds[kind] == ChangeKind.Minutes ? 1 + (value % 4) : value % drills.Count
+                            ),
+                            request
+                        );
                 }
 
                 DayPlan anew;
@@ -42,15 +50,28 @@ public sealed class ByHandTests
                 }
 
                 foreach (var kept in plan.Kept)
-                    anew.Drills.ShouldContain(drill => drill.Id == kept.Id && drill.Minutes == kept.Minutes && drill.MethodId == kept.MethodId);
-                foreach (var gone in plan.LeftOut.Where(gone => gone.Targets.Count > 0 && plan.Kept.All(kept => !kept.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key)))))
-                    anew.Drills.ShouldNotContain(drill => drill.Area == gone.Area && drill.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key)));
+                    anew.Drills.ShouldContain(drill =>
+                        drill.Id == kept.Id && drill.Minutes == kept.Minutes && drill.MethodId == kept.MethodId
+                    );
+                foreach (
+                    var gone in plan.LeftOut.Where(gone =>
+                        gone.Targets.Count > 0
+                        && plan.Kept.All(kept =>
+                            !kept.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key))
+                        )
+                    )
+                )
+                    anew.Drills.ShouldNotContain(drill =>
+                        drill.Area == gone.Area
+                        && drill.Targets.Select(target => target.Key).ToHashSet().SetEquals(gone.Targets.Select(target => target.Key))
+                    );
                 anew.LeftOut.ShouldBe(plan.LeftOut);
                 anew.Total.ShouldBeLessThanOrEqualTo(one.minutes);
                 anew.Total.ShouldBeGreaterThan(one.minutes - plan.LeftOut.Sum(gone => gone.Minutes) - 1);
                 anew.Drills.Select(drill => drill.Id).ShouldBeUnique();
             },
-            iter: 300);
+            iter: 300
+        );
     }
 
     [Fact]
@@ -73,7 +94,9 @@ public sealed class ByHandTests
         var today = new DateOnly(2031, 5, 14);
         foreach (var (ahead, seen) in new[] { (-400, -400), (-1, -1), (0, 0), (1, 0), (2, 0), (3, -1), (1826, -1) })
             PracticeDay.AsSeenOn(today.AddDays(ahead), today).ShouldBe(today.AddDays(seen), $"{ahead} days ahead");
-        OpenSession.IsOver(today.AddDays(-1), today, TimeSpan.FromMinutes(59)).ShouldBeFalse("who plays on past the boundary is still in it");
+        OpenSession
+            .IsOver(today.AddDays(-1), today, TimeSpan.FromMinutes(59))
+            .ShouldBeFalse("who plays on past the boundary is still in it");
         OpenSession.IsOver(today.AddDays(-1), today, TimeSpan.FromMinutes(61)).ShouldBeTrue();
         OpenSession.IsOver(today, today, TimeSpan.FromHours(9)).ShouldBeFalse();
         OpenSession.IsOver(today.AddDays(1), today, TimeSpan.FromHours(-9)).ShouldBeFalse("a flight west");

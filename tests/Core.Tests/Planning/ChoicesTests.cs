@@ -13,11 +13,18 @@ namespace TuningFork.Core.Tests.Planning;
 /// <summary>Lists that must agree: what there is, and what is offered.</summary>
 public sealed class ChoicesTests
 {
-    public static TheoryData<IReadOnlyList<Choice>, Type> Lists => new()
-    {
-        { Choices.Families, typeof(Family) }, { Choices.Schools, typeof(School) }, { Choices.Mixes, typeof(Mix) }, { Choices.KeySchools, typeof(KeySchool) },
-        { Choices.KeyOrders, typeof(KeyOrder) }, { Choices.WarmUpSchools, typeof(WarmUpSchool) }, { Choices.Namings, typeof(Naming) }, { Choices.Goals, typeof(GoalKind) },
-    };
+    public static TheoryData<IReadOnlyList<Choice>, Type> Lists =>
+        new()
+        {
+            { Choices.Families, typeof(Family) },
+            { Choices.Schools, typeof(School) },
+            { Choices.Mixes, typeof(Mix) },
+            { Choices.KeySchools, typeof(KeySchool) },
+            { Choices.KeyOrders, typeof(KeyOrder) },
+            { Choices.WarmUpSchools, typeof(WarmUpSchool) },
+            { Choices.Namings, typeof(Naming) },
+            { Choices.Goals, typeof(GoalKind) },
+        };
 
     [Theory]
     [MemberData(nameof(Lists), DisableDiscoveryEnumeration = true)]
@@ -39,7 +46,11 @@ public sealed class ChoicesTests
     [Fact]
     public void Every_method_is_in_the_list_of_all()
     {
-        var written = typeof(Methods).GetProperties().Where(property => property.PropertyType == typeof(Method)).Select(property => (Method)property.GetValue(null)!).ToList();
+        var written = typeof(Methods)
+            .GetProperties()
+            .Where(property => property.PropertyType == typeof(Method))
+            .Select(property => (Method)property.GetValue(null)!)
+            .ToList();
         written.Count.ShouldBeGreaterThan(30);
         Methods.All.ShouldBe(written, ignoreOrder: true);
         Methods.All.Select(method => method.Id).ShouldBeUnique();

@@ -25,7 +25,10 @@ public sealed class DayPlannerTests
             from seed in Gen.Int[0, 100_000]
             from passages in Gen.Int[0, 30]
             from exercises in Gen.Int[0, 8]
-            select Request(minutes, shape, seed, passages, exercises) with { Demands = (Demands)demands };
+            select Request(minutes, shape, seed, passages, exercises) with
+            {
+                Demands = (Demands)demands,
+            };
         requests.Sample(
             request =>
             {
@@ -47,7 +50,8 @@ public sealed class DayPlannerTests
                 plan.Drills[0].IsBreak.ShouldBeFalse();
                 plan.Drills[^1].IsBreak.ShouldBeFalse();
             },
-            iter: 400);
+            iter: 400
+        );
     }
 
     [Theory]
@@ -63,7 +67,12 @@ public sealed class DayPlannerTests
     {
         var request = Request(60, Shapes.Default, 7, 20, 6);
         Json(DayPlanner.Plan(request)).ShouldBe(Json(DayPlanner.Plan(request)));
-        Enumerable.Range(0, 10).Select(seed => Json(DayPlanner.Plan(request with { Seed = seed }))).Distinct(StringComparer.Ordinal).Count().ShouldBeGreaterThan(1);
+        Enumerable
+            .Range(0, 10)
+            .Select(seed => Json(DayPlanner.Plan(request with { Seed = seed })))
+            .Distinct(StringComparer.Ordinal)
+            .Count()
+            .ShouldBeGreaterThan(1);
     }
 
     [Fact]
@@ -79,7 +88,10 @@ public sealed class DayPlannerTests
                 (counts.Max() - counts.Min()).ShouldBeLessThanOrEqualTo(1, "whole rounds, and single takes of what is left");
             }
 
-            var areas = plan.Drills.Where(drill => drill.Area is Area.Technique or Area.Repertoire or Area.Ear).Select(drill => drill.Area!.Value.ToString()).ToList();
+            var areas = plan
+                .Drills.Where(drill => drill.Area is Area.Technique or Area.Repertoire or Area.Ear)
+                .Select(drill => drill.Area!.Value.ToString())
+                .ToList();
             DrillOrder.Repeats(areas, area => area).ShouldBe(OrderTests.Unavoidable(areas));
         }
     }
@@ -90,9 +102,18 @@ public sealed class DayPlannerTests
         var request = Request(30, Shapes.Default, 3, 20, 3);
         var asked = request.Materials.Last(material => material.Kind == MaterialKind.Passage);
         var done = request.Materials.Where(material => material.Kind == MaterialKind.Passage).Take(6).ToList();
-        var materials = request.Materials.Select(material =>
-            material.Id == asked.Id ? material with { AskedFor = true } : done.Contains(material) ? material with { LastVisit = Day } : material).ToList();
-        var keys = DayPlanner.Plan(request with { Materials = materials }).Drills.SelectMany(drill => drill.Targets).Select(target => target.MaterialId).ToList();
+        var materials = request
+            .Materials.Select(material =>
+                material.Id == asked.Id ? material with { AskedFor = true }
+                : done.Contains(material) ? material with { LastVisit = Day }
+                : material
+            )
+            .ToList();
+        var keys = DayPlanner
+            .Plan(request with { Materials = materials })
+            .Drills.SelectMany(drill => drill.Targets)
+            .Select(target => target.MaterialId)
+            .ToList();
         keys.ShouldContain(asked.Id);
         keys.Intersect(done.Select(material => (int?)material.Id)).ShouldBeEmpty();
     }
@@ -102,7 +123,9 @@ public sealed class DayPlannerTests
     {
         var request = Request(45, Shapes.Default, 5, 14, 5) with { Demands = Demands.Tired };
         var byId = request.Materials.ToDictionary(material => material.Id);
-        foreach (var target in DayPlanner.Plan(request).Drills.Where(drill => drill.Area == Area.Repertoire).SelectMany(drill => drill.Targets))
+        foreach (
+            var target in DayPlanner.Plan(request).Drills.Where(drill => drill.Area == Area.Repertoire).SelectMany(drill => drill.Targets)
+        )
         {
             var material = byId[target.MaterialId!.Value];
             material.LastVisit.ShouldNotBeNull();
@@ -132,27 +155,65 @@ public sealed class DayPlannerTests
         plan.Drills.ShouldContain(kept);
         var others = plan.Drills.Where(drill => drill.Id != kept.Id).SelectMany(drill => drill.Targets).Select(target => target.Key);
         others.Intersect(kept.Targets.Select(target => target.Key)).ShouldBeEmpty();
-        Should.Throw<PlanException>(() => DayPlanner.Plan(request with { Minutes = 5, Kept = [kept with { Minutes = 20 }] })).Field.ShouldBe("minutes");
+        Should
+            .Throw<PlanException>(() => DayPlanner.Plan(request with { Minutes = 5, Kept = [kept with { Minutes = 20 }] }))
+            .Field.ShouldBe("minutes");
     }
 
     [Fact]
     public void Scales_keep_within_their_minutes_while_there_is_something_else()
     {
         var request = Request(120, Shapes.All.First(shape => shape.Name == "At the bench"), 4, 6, 8);
-        var materials = request.Materials.Select(material => material with { IsScale = material.Kind == MaterialKind.Exercise && material.Id % 2 == 0 }).ToList();
+        var materials = request
+            .Materials.Select(material => material with { IsScale = material.Kind == MaterialKind.Exercise && material.Id % 2 == 0 })
+            .ToList();
         var scales = materials.Where(material => material.IsScale).Select(material => (int?)material.Id).ToHashSet();
-        DayPlanner.Plan(request with { Materials = materials }).Drills.Where(drill => drill.Area == Area.Technique && drill.Targets.Any(target => scales.Contains(target.MaterialId)))
-            .Sum(drill => drill.Minutes).ShouldBeLessThanOrEqualTo(20);
+        DayPlanner
+            .Plan(request with { Materials = materials })
+            .Drills.Where(drill => drill.Area == Area.Technique && drill.Targets.Any(target => scales.Contains(target.MaterialId)))
+            .Sum(drill => drill.Minutes)
+            .ShouldBeLessThanOrEqualTo(20);
     }
 
     [Fact]
     public void Books_go_on_where_they_stopped_and_say_when_they_end()
     {
-        var book = new Material { Id = 900, Kind = MaterialKind.Book, Title = "Small Tunes", Area = Area.SightReading, Examples = 200, NextExample = 1, PerDay = 3 };
-        SightReading.Books.DaysLeft(new Material { Id = 1, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 200, PerDay = 3, VisitsAWeek = 7 }).ShouldBe(67);
+        var book = new Material
+        {
+            Id = 900,
+            Kind = MaterialKind.Book,
+            Title = "Small Tunes",
+            Area = Area.SightReading,
+            Examples = 200,
+            NextExample = 1,
+            PerDay = 3,
+        };
+        SightReading
+            .Books.DaysLeft(
+                new Material
+                {
+                    Id = 1,
+                    Kind = MaterialKind.Book,
+                    Title = "Tunes",
+                    Area = Area.SightReading,
+                    Examples = 200,
+                    PerDay = 3,
+                    VisitsAWeek = 7,
+                }
+            )
+            .ShouldBe(67);
         var request = Request(60, Shapes.Default, 1, 5, 2);
-        var plan = DayPlanner.Plan(request with { Materials = [.. request.Materials.Where(material => material.Kind != MaterialKind.Book), book with { NextExample = 198 }] });
-        var keys = plan.Drills.Where(drill => drill.Area == Area.SightReading).SelectMany(drill => drill.Targets).Select(target => target.Key).ToList();
+        var plan = DayPlanner.Plan(
+            request with
+            {
+                Materials = [.. request.Materials.Where(material => material.Kind != MaterialKind.Book), book with { NextExample = 198 }],
+            }
+        );
+        var keys = plan
+            .Drills.Where(drill => drill.Area == Area.SightReading)
+            .SelectMany(drill => drill.Targets)
+            .Select(target => target.Key)
+            .ToList();
         keys.ShouldBe(["book:900:198", "book:900:199", "book:900:200"]);
     }
 
@@ -166,7 +227,9 @@ public sealed class DayPlannerTests
         var without = PlanEdit.Apply(plan, new PlanChange(ChangeKind.LeaveOut, drill.Id), request);
         without.Total.ShouldBe(45 - drill.Minutes);
         without.Waiting.ShouldContain(item => item.MaterialId == drill.Targets[0].MaterialId);
-        PlanEdit.Apply(without, new PlanChange(ChangeKind.Add, Value: 6, MaterialId: drill.Targets[0].MaterialId), request).Total.ShouldBe(45 - drill.Minutes + 6);
+        PlanEdit
+            .Apply(without, new PlanChange(ChangeKind.Add, Value: 6, MaterialId: drill.Targets[0].MaterialId), request)
+            .Total.ShouldBe(45 - drill.Minutes + 6);
         PlanEdit.Apply(plan, new PlanChange(ChangeKind.Move, drill.Id, 0), request).Drills[0].Id.ShouldBe(drill.Id);
         foreach (var one in plan.Drills.Where(one => !one.IsBreak && one.Area != Area.SightReading))
         {
@@ -176,11 +239,19 @@ public sealed class DayPlannerTests
         }
 
         var rounds = plan.Drills.First(one => one.MethodId == Methods.OneTakeRounds.Id);
-        var halved = PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, rounds.Id, 1), request).Drills.First(one => one.Id == rounds.Id);
-        halved.Sequence.Sum(index => halved.Targets[index].TakeSeconds).ShouldBeLessThanOrEqualTo(Math.Max(60, halved.Targets.Sum(target => target.TakeSeconds)));
+        var halved = PlanEdit
+            .Apply(plan, new PlanChange(ChangeKind.Minutes, rounds.Id, 1), request)
+            .Drills.First(one => one.Id == rounds.Id);
+        halved
+            .Sequence.Sum(index => halved.Targets[index].TakeSeconds)
+            .ShouldBeLessThanOrEqualTo(Math.Max(60, halved.Targets.Sum(target => target.TakeSeconds)));
         halved.Sum.ShouldNotBe(rounds.Sum);
-        Should.Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, drill.Id, 0), request)).Field.ShouldBe("value");
-        Should.Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Lock, "nothing"), request)).Field.ShouldBe("drillId");
+        Should
+            .Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, drill.Id, 0), request))
+            .Field.ShouldBe("value");
+        Should
+            .Throw<PlanException>(() => PlanEdit.Apply(plan, new PlanChange(ChangeKind.Lock, "nothing"), request))
+            .Field.ShouldBe("drillId");
     }
 
     private static string Json(DayPlan plan) => JsonSerializer.Serialize(plan);
@@ -190,32 +261,80 @@ public sealed class DayPlannerTests
         var random = new Random(seed);
         var materials = new List<Material>();
         for (var i = 0; i < 4; i++)
-            materials.Add(new Material { Id = 100 + i, Group = 100 + i, Kind = MaterialKind.Piece, Title = $"Piece {i}", Area = Area.Repertoire, ToBar = 32, Target = new Bpm(90 + i), HasPassages = passages > i, Readiness = (Readiness)(1 + (i % 3)) });
+            materials.Add(
+                new Material
+                {
+                    Id = 100 + i,
+                    Group = 100 + i,
+                    Kind = MaterialKind.Piece,
+                    Title = $"Piece {i}",
+                    Area = Area.Repertoire,
+                    ToBar = 32,
+                    Target = new Bpm(90 + i),
+                    HasPassages = passages > i,
+                    Readiness = (Readiness)(1 + (i % 3)),
+                }
+            );
         for (var i = 0; i < passages; i++)
         {
             var last = random.Next(4) == 0 ? (DateOnly?)null : Day.AddDays(-1 - random.Next(12));
-            materials.Add(new Material
-            {
-                Id = i + 1,
-                Kind = MaterialKind.Passage,
-                Title = $"Piece {i % 4}, {i + 1}",
-                Area = Area.Repertoire,
-                Group = 100 + (i % 4),
-                FromBar = i + 1,
-                ToBar = i + 1 + random.Next(3),
-                Target = new Bpm(90),
-                Readiness = last is null ? Readiness.Raw : (Readiness)(1 + random.Next(3)),
-                LastVisit = last,
-                Visits = last is null ? 0 : 1 + random.Next(9),
-                Memory = last is null ? null : new Memory(1 + (random.NextDouble() * 12), 5),
-                LastClean = last is null || random.Next(4) == 0 ? null : new Bpm(50 + random.Next(40)),
-                Reach = last is null ? null : Reach.At(50 + random.Next(45), 0.06),
-            });
+            materials.Add(
+                new Material
+                {
+                    Id = i + 1,
+                    Kind = MaterialKind.Passage,
+                    Title = $"Piece {i % 4}, {i + 1}",
+                    Area = Area.Repertoire,
+                    Group = 100 + (i % 4),
+                    FromBar = i + 1,
+                    ToBar = i + 1 + random.Next(3),
+                    Target = new Bpm(90),
+                    Readiness = last is null ? Readiness.Raw : (Readiness)(1 + random.Next(3)),
+                    LastVisit = last,
+                    Visits = last is null ? 0 : 1 + random.Next(9),
+                    Memory = last is null ? null : new Memory(1 + (random.NextDouble() * 12), 5),
+                    LastClean = last is null || random.Next(4) == 0 ? null : new Bpm(50 + random.Next(40)),
+                    Reach = last is null ? null : Reach.At(50 + random.Next(45), 0.06),
+                }
+            );
         }
 
         for (var i = 0; i < exercises; i++)
-            materials.Add(new Material { Id = 200 + i, Group = 200 + i, Kind = MaterialKind.Exercise, Title = $"Exercise {i}", Area = Area.Technique, Target = new Bpm(100), LastVisit = Day.AddDays(-1 - i), Visits = i, LastClean = i % 2 == 0 ? new Bpm(70) : null, Reach = i % 2 == 0 ? Reach.At(70, 0.05) : null, Memory = new Memory(2, 5), Readiness = Readiness.Shaping });
-        materials.Add(new Material { Id = 300, Kind = MaterialKind.Book, Title = "Tunes", Area = Area.SightReading, Examples = 500 });
-        return new DayRequest { Day = Day, Minutes = minutes, Routine = routine, Seed = seed, Materials = materials, Family = Family.Winds };
+            materials.Add(
+                new Material
+                {
+                    Id = 200 + i,
+                    Group = 200 + i,
+                    Kind = MaterialKind.Exercise,
+                    Title = $"Exercise {i}",
+                    Area = Area.Technique,
+                    Target = new Bpm(100),
+                    LastVisit = Day.AddDays(-1 - i),
+                    Visits = i,
+                    LastClean = i % 2 == 0 ? new Bpm(70) : null,
+                    Reach = i % 2 == 0 ? Reach.At(70, 0.05) : null,
+                    Memory = new Memory(2, 5),
+                    Readiness = Readiness.Shaping,
+                }
+            );
+        materials.Add(
+            new Material
+            {
+                Id = 300,
+                Kind = MaterialKind.Book,
+                Title = "Tunes",
+                Area = Area.SightReading,
+                Examples = 500,
+            }
+        );
+        return new DayRequest
+        {
+            Day = Day,
+            Minutes = minutes,
+            Routine = routine,
+            Seed = seed,
+            Materials = materials,
+            Family = Family.Winds,
+        };
     }
 }

@@ -22,25 +22,42 @@ public sealed class MinuteSplitTests
         select (parts, total);
 
     [Fact]
-    public void Equals_brute_force_with_ties_to_the_longest_waiting() => Case.Sample(
-        sample =>
-        {
-            var best = All(sample.Parts, sample.Total)
-                .OrderBy(split => Cost(sample.Parts, split))
-                .ThenByDescending(split => Key(sample.Parts, split), Comparer<int[]>.Create((a, b) => a.Zip(b).Select(pair => pair.First.CompareTo(pair.Second)).FirstOrDefault(order => order != 0)))
-                .First();
-            MinuteSplit.Solve(sample.Parts, sample.Total).ShouldBe(best);
-        },
-        iter: 1500);
+    public void Equals_brute_force_with_ties_to_the_longest_waiting() =>
+        Case.Sample(
+            sample =>
+            {
+                var best = All(sample.Parts, sample.Total)
+                    .OrderBy(split => Cost(sample.Parts, split))
+                    .ThenByDescending(
+                        split => Key(sample.Parts, split),
+                        Comparer<int[]>.Create(
+                            (a, b) => a.Zip(b).Select(pair => pair.First.CompareTo(pair.Second)).FirstOrDefault(order => order != 0)
+                        )
+                    )
+                    .First();
+                MinuteSplit.Solve(sample.Parts, sample.Total).ShouldBe(best);
+            },
+            iter: 1500
+        );
 
     [Fact]
     public void Is_as_good_as_an_exact_solver_on_larger_cases()
     {
         var larger =
-            from parts in (from least in Gen.Int[0, 10] from room in Gen.Int[0, 25] from wanted in Gen.Int[0, 30] from waited in Gen.Int[0, 9] select new SplitPart(least, least + room, wanted, waited)).Array[3, 6]
+            from parts in (
+                from least in Gen.Int[0, 10]
+                from room in Gen.Int[0, 25]
+                from wanted in Gen.Int[0, 30]
+                from waited in Gen.Int[0, 9]
+                select new SplitPart(least, least + room, wanted, waited)
+            ).Array[3, 6]
             from total in Gen.Int[parts.Sum(part => part.Least), parts.Sum(part => part.Most)]
             select (parts, total);
-        larger.Sample(sample => Cost(sample.parts, MinuteSplit.Solve(sample.parts, sample.total)).ShouldBe(Solver(sample.parts, sample.total)), iter: 15, threads: 1);
+        larger.Sample(
+            sample => Cost(sample.parts, MinuteSplit.Solve(sample.parts, sample.total)).ShouldBe(Solver(sample.parts, sample.total)),
+            iter: 15,
+            threads: 1
+        );
     }
 
     [Fact]
@@ -62,8 +79,14 @@ public sealed class MinuteSplitTests
     private static IEnumerable<int[]> All(SplitPart[] parts, int total)
     {
         if (parts.Length == 0)
-            return total == 0 ? [[]] : [];
-        return Enumerable.Range(parts[0].Least, parts[0].Most - parts[0].Least + 1)
+            return total == 0
+                ?
+                [
+                    [],
+                ]
+                : [];
+        return Enumerable
+            .Range(parts[0].Least, parts[0].Most - parts[0].Least + 1)
             .SelectMany(first => All(parts[1..], total - first).Select(rest => (int[])[first, .. rest]));
     }
 
@@ -72,14 +95,18 @@ public sealed class MinuteSplitTests
         var model = new CpModel();
         var minutes = parts.Select((part, i) => model.NewIntVar(part.Least, part.Most, $"x{i}")).ToArray();
         model.Add(LinearExpr.Sum(minutes) == total);
-        var squares = parts.Select((part, i) =>
-        {
-            var off = model.NewIntVar(-40, 40, $"d{i}");
-            model.Add(off == minutes[i] - (int)part.Wanted);
-            var square = model.NewIntVar(0, 1_600, $"s{i}");
-            model.AddMultiplicationEquality(square, [off, off]);
-            return square;
-        }).ToArray();
+        var squares = parts
+            .Select(
+                (part, i) =>
+                {
+                    var off = model.NewIntVar(-40, 40, $"d{i}");
+                    model.Add(off == minutes[i] - (int)part.Wanted);
+                    var square = model.NewIntVar(0, 1_600, $"s{i}");
+                    model.AddMultiplicationEquality(square, [off, off]);
+                    return square;
+                }
+            )
+            .ToArray();
         model.Minimize(LinearExpr.Sum(squares));
         var solver = new CpSolver { StringParameters = "num_workers:1" };
         solver.Solve(model).ShouldBe(CpSolverStatus.Optimal);

@@ -32,7 +32,9 @@ public sealed class RoutineTests
         shape.Check().ShouldBeEmpty();
         var playing = sitting - SittingLength.Breaks(sitting).Sum(pause => pause.Minutes);
         var fitted = RoutineFit.Fit(shape, playing);
-        TestContext.Current.TestOutputHelper?.WriteLine(string.Join("  ", shape.Blocks.Zip(fitted.Minutes, (block, minutes) => $"{block.Area} {minutes}")));
+        TestContext.Current.TestOutputHelper?.WriteLine(
+            string.Join("  ", shape.Blocks.Zip(fitted.Minutes, (block, minutes) => $"{block.Area} {minutes}"))
+        );
         fitted.Fits.ShouldBeTrue();
         fitted.Over.ShouldBe(0);
         fitted.Minutes.Sum().ShouldBe(playing);
@@ -62,22 +64,24 @@ public sealed class RoutineTests
             from room in Gen.Int[0, 12].Array[8]
             from must in Gen.Bool.Array[8]
             select areas.Select((area, i) => new Block(area, least[i], least[i] + (room[i] / 2), least[i] + room[i], must[i])).ToList();
-        Gen.Select(blocks, Gen.Int[5, 90]).Sample(
-            (list, minutes) =>
-            {
-                var routine = new Routine("any", list, false);
-                var fitted = RoutineFit.Fit(routine, minutes);
-                if (routine.LeastMinutes > minutes)
+        Gen.Select(blocks, Gen.Int[5, 90])
+            .Sample(
+                (list, minutes) =>
                 {
-                    fitted.Short.ShouldBe(routine.LeastMinutes - minutes);
-                    return;
-                }
+                    var routine = new Routine("any", list, false);
+                    var fitted = RoutineFit.Fit(routine, minutes);
+                    if (routine.LeastMinutes > minutes)
+                    {
+                        fitted.Short.ShouldBe(routine.LeastMinutes - minutes);
+                        return;
+                    }
 
-                fitted.Minutes.Sum().ShouldBe(minutes);
-                foreach (var (block, given) in list.Zip(fitted.Minutes).Where(pair => pair.First.Must))
-                    given.ShouldBeGreaterThanOrEqualTo(block.Least);
-            },
-            iter: 2000);
+                    fitted.Minutes.Sum().ShouldBe(minutes);
+                    foreach (var (block, given) in list.Zip(fitted.Minutes).Where(pair => pair.First.Must))
+                        given.ShouldBeGreaterThanOrEqualTo(block.Least);
+                },
+                iter: 2000
+            );
     }
 
     [Fact]
@@ -107,6 +111,9 @@ public sealed class RoutineTests
         SittingLength.WarmUp(120).ShouldBeInRange(15, 30);
         SittingLength.WarmUp(240).ShouldBe(30);
         SittingLength.WarmUp(60, Demands.Rehearsal).ShouldBe(6);
-        Enumerable.Range(5, 236).Select(minutes => SittingLength.WarmUp(minutes)).ShouldBe(Enumerable.Range(5, 236).Select(minutes => SittingLength.WarmUp(minutes)).Order());
+        Enumerable
+            .Range(5, 236)
+            .Select(minutes => SittingLength.WarmUp(minutes))
+            .ShouldBe(Enumerable.Range(5, 236).Select(minutes => SittingLength.WarmUp(minutes)).Order());
     }
 }

@@ -19,7 +19,16 @@ public sealed class WeekBalanceTests
         var owed = Budget.Wanted(Shares.Default, history, left == 0 ? 0 : left - SittingLength.WarmUp(left, Demands.None));
         foreach (var one in balance.Where(one => one.Area != Area.WarmUp))
             Math.Max(0, one.Wanted - one.Played).ShouldBe((double)owed[one.Area], 0.11);
-        balance.Where(one => one.Area != Area.WarmUp).Sum(one => one.Wanted).ShouldBe(history.Where(one => one.Area != Area.WarmUp).Sum(one => one.PlayedSeconds) / 60.0 + Math.Max(0, left - (left == 0 ? 0 : SittingLength.WarmUp(left, Demands.None))), 0.3);
-        balance.First(one => one.Area == Area.WarmUp).Wanted.ShouldBeGreaterThanOrEqualTo(balance.First(one => one.Area == Area.WarmUp).Played);
+        balance
+            .Where(one => one.Area != Area.WarmUp)
+            .Sum(one => one.Wanted)
+            .ShouldBe(
+                history.Where(one => one.Area != Area.WarmUp).Sum(one => one.PlayedSeconds) / 60.0
+                    + Math.Max(0, left - (left == 0 ? 0 : SittingLength.WarmUp(left, Demands.None))),
+                0.3
+            );
+        balance
+            .First(one => one.Area == Area.WarmUp)
+            .Wanted.ShouldBeGreaterThanOrEqualTo(balance.First(one => one.Area == Area.WarmUp).Played);
     }
 }

@@ -19,13 +19,16 @@ public sealed class PracticeTests
     {
         Takes.WorkRest(24, 4, 1).ShouldBe((5, 24));
         Takes.WorkRest(25, 3, 1).ShouldBe((6, 23));
-        Gen.Select(Gen.Int[0, 120], Gen.Int[1, 20], Gen.Int[0, 10]).Sample((minutes, work, rest) =>
-        {
-            var rounds = 0;
-            for (var used = work; used <= minutes; used += rest + work)
-                rounds++;
-            Takes.WorkRest(minutes, work, rest).Rounds.ShouldBe(rounds);
-        });
+        Gen.Select(Gen.Int[0, 120], Gen.Int[1, 20], Gen.Int[0, 10])
+            .Sample(
+                (minutes, work, rest) =>
+                {
+                    var rounds = 0;
+                    for (var used = work; used <= minutes; used += rest + work)
+                        rounds++;
+                    Takes.WorkRest(minutes, work, rest).Rounds.ShouldBe(rounds);
+                }
+            );
     }
 
     /// <summary>Arithmetic: bars x beats x 60 / tempo; fifteen whole notes at 80 last 45 s.</summary>
@@ -37,7 +40,10 @@ public sealed class PracticeTests
         Takes.RoundsThatFit(240, [20, 30]).ShouldBe(4);
     }
 
-    /// <summary>Up after three clean in a row, back after one miss (domain of adaptive testing: Levitt 1971, from memory); single beats near the target (common practice).</summary>
+    /// <summary>
+    /// Up after three clean in a row, back after one miss (domain of adaptive testing: Levitt 1971, from memory); single beats near the
+    /// target (common practice).
+    /// </summary>
     [Fact]
     public void The_ladder_climbs_and_steps_back_by_rule()
     {
@@ -64,7 +70,9 @@ public sealed class PracticeTests
     {
         var target = new Bpm(120);
         int At(double reach, Pace pace, int takes = 1, double ease = 1) =>
-            TodaysTempo.Of(DayReach.At(Estimate.Morning(Reach.At(reach, 0.04), Traits.Usual, 120) with { Takes = takes }), pace, target, ease).Value;
+            TodaysTempo
+                .Of(DayReach.At(Estimate.Morning(Reach.At(reach, 0.04), Traits.Usual, 120) with { Takes = takes }), pace, target, ease)
+                .Value;
         At(90, Pace.Work).ShouldBeInRange(87, 91);
         At(90, Pace.Work, takes: 0).ShouldBeInRange(82, 87, "the first of the day about 5 % safer");
         At(90, Pace.Ladder).ShouldBeLessThan(At(90, Pace.Work));
@@ -88,7 +96,16 @@ public sealed class PracticeTests
             var anchor = TodaysTempo.Of(DayReach.At(Estimate.Morning(reach, Traits.Usual, 120)), Pace.Anchor, new Bpm(120));
             anchor.Value.ShouldBeInRange(42, 45);
             var day = new DateOnly(2031, 4, 7).AddDays(visit);
-            reach = Visits.Sum(new BeforeVisit(day.AddDays(-1), null, new Bpm(85), reach, visit), day, [.. Enumerable.Repeat(new Try(true, anchor), 4)], new Bpm(120), reach, Traits.Usual).Reach!.Value;
+            reach = Visits
+                .Sum(
+                    new BeforeVisit(day.AddDays(-1), null, new Bpm(85), reach, visit),
+                    day,
+                    [.. Enumerable.Repeat(new Try(true, anchor), 4)],
+                    new Bpm(120),
+                    reach,
+                    Traits.Usual
+                )
+                .Reach!.Value;
         }
 
         reach.Tempo.ShouldBeGreaterThan(84);
@@ -97,9 +114,26 @@ public sealed class PracticeTests
     [Fact]
     public void In_rounds_the_tempo_moves_after_each_take_by_a_little()
     {
-        var target = new Target { Key = "m:1", Title = "A", Goal = new Bpm(140), Tempo = new Bpm(84), Able = Estimate.Morning(Reach.At(88, 0.08), Traits.Usual, 140) };
-        var drill = new Drill { Id = "d", Area = Area.Repertoire, MethodId = Methods.OneTakeRounds.Id, Title = "x", Minutes = 4, Targets = [target, target with { Key = "m:2" }], Sequence = [0, 1, 0, 1, 0, 1] };
-        Bpm After(params (int At, bool Clean, int Tempo)[] played) => Stage.Now(drill, [.. played.Select(take => new StageTake(take.At, take.Clean, new Bpm(take.Tempo)))], 30).Tempo!.Value;
+        var target = new Target
+        {
+            Key = "m:1",
+            Title = "A",
+            Goal = new Bpm(140),
+            Tempo = new Bpm(84),
+            Able = Estimate.Morning(Reach.At(88, 0.08), Traits.Usual, 140),
+        };
+        var drill = new Drill
+        {
+            Id = "d",
+            Area = Area.Repertoire,
+            MethodId = Methods.OneTakeRounds.Id,
+            Title = "x",
+            Minutes = 4,
+            Targets = [target, target with { Key = "m:2" }],
+            Sequence = [0, 1, 0, 1, 0, 1],
+        };
+        Bpm After(params (int At, bool Clean, int Tempo)[] played) =>
+            Stage.Now(drill, [.. played.Select(take => new StageTake(take.At, take.Clean, new Bpm(take.Tempo)))], 30).Tempo!.Value;
         After().Value.ShouldBe(84);
         After((0, true, 84), (1, true, 84)).Value.ShouldBeInRange(85, 89, "clean: a little up");
         After((0, false, 84), (1, true, 84)).Value.ShouldBeInRange(77, 83, "missed: a little down");
@@ -117,7 +151,21 @@ public sealed class PracticeTests
             MethodId = Methods.OneTakeRounds.Id,
             Title = "two",
             Minutes = 4,
-            Targets = [new Target { Key = "m:1", Title = "A, 1–2", StopAfterBar = 2 }, new Target { Key = "m:2", Title = "B, 5", StopAfterBar = 5 }],
+            Targets =
+            [
+                new Target
+                {
+                    Key = "m:1",
+                    Title = "A, 1–2",
+                    StopAfterBar = 2,
+                },
+                new Target
+                {
+                    Key = "m:2",
+                    Title = "B, 5",
+                    StopAfterBar = 5,
+                },
+            ],
             Sequence = [0, 1, 1, 0],
         };
         var takes = new List<StageTake>();
@@ -136,7 +184,23 @@ public sealed class PracticeTests
     [Fact]
     public void Three_clean_in_a_row_end_it_and_a_miss_counts_anew()
     {
-        var drill = new Drill { Id = "d", Area = Area.Technique, MethodId = Methods.CleanInRow.Id, Title = "x", Minutes = 3, Targets = [new Target { Key = "m:1", Title = "x", Tempo = new Bpm(70) }] };
+        var drill = new Drill
+        {
+            Id = "d",
+            Area = Area.Technique,
+            MethodId = Methods.CleanInRow.Id,
+            Title = "x",
+            Minutes = 3,
+            Targets =
+            [
+                new Target
+                {
+                    Key = "m:1",
+                    Title = "x",
+                    Tempo = new Bpm(70),
+                },
+            ],
+        };
         bool Done(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 10).Complete;
         Done("++").ShouldBeFalse();
         Done("++-++").ShouldBeFalse();
@@ -147,7 +211,24 @@ public sealed class PracticeTests
     [Fact]
     public void Minutes_without_a_miss_count_anew_and_slower_after_one()
     {
-        var drill = new Drill { Id = "d", Area = Area.Repertoire, MethodId = Methods.CleanMinutes.Id, Title = "x", Minutes = 4, Targets = [new Target { Key = "m:1", Title = "x", Tempo = new Bpm(70), TakeSeconds = 25 }] };
+        var drill = new Drill
+        {
+            Id = "d",
+            Area = Area.Repertoire,
+            MethodId = Methods.CleanMinutes.Id,
+            Title = "x",
+            Minutes = 4,
+            Targets =
+            [
+                new Target
+                {
+                    Key = "m:1",
+                    Title = "x",
+                    Tempo = new Bpm(70),
+                    TakeSeconds = 25,
+                },
+            ],
+        };
         Cue After(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 10);
         After("++++").Complete.ShouldBeFalse("100 seconds");
         After("+++++").Complete.ShouldBeTrue("125 seconds");
@@ -160,7 +241,17 @@ public sealed class PracticeTests
     [Fact]
     public void Work_and_rest_follow_the_clock()
     {
-        var drill = new Drill { Id = "d", Area = Area.Technique, MethodId = Methods.WorkRestRounds.Id, Title = "x", Minutes = 24, WorkMinutes = 4, RestMinutes = 1, Targets = [new Target { Key = "m:1", Title = "one" }, new Target { Key = "m:2", Title = "two" }] };
+        var drill = new Drill
+        {
+            Id = "d",
+            Area = Area.Technique,
+            MethodId = Methods.WorkRestRounds.Id,
+            Title = "x",
+            Minutes = 24,
+            WorkMinutes = 4,
+            RestMinutes = 1,
+            Targets = [new Target { Key = "m:1", Title = "one" }, new Target { Key = "m:2", Title = "two" }],
+        };
         Stage.Now(drill, [], 0).Title.ShouldBe("one");
         Stage.Now(drill, [], 239).Resting.ShouldBeFalse();
         Stage.Now(drill, [], 241).Resting.ShouldBeTrue();
@@ -220,10 +311,12 @@ public sealed class PracticeTests
     public void The_load_builds_up_gently()
     {
         var today = new DateOnly(2031, 3, 30);
-        Dictionary<DateOnly, double> Days(int from, int to, double minutes) => Enumerable.Range(from, to - from + 1).ToDictionary(back => today.AddDays(-back), _ => minutes);
+        Dictionary<DateOnly, double> Days(int from, int to, double minutes) =>
+            Enumerable.Range(from, to - from + 1).ToDictionary(back => today.AddDays(-back), _ => minutes);
         Load.For(40, today, Days(1, 30, 30)).ShouldBe(new LoadAdvice(40, ""));
         Load.For(40, today, Days(10, 30, 30)).Minutes.ShouldBe(24);
-        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0)).Minutes.ShouldBe(30);
+        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0))
+            .Minutes.ShouldBe(30);
         Load.For(40, today, new Dictionary<DateOnly, double>()).Reason.ShouldBeEmpty();
 
         // Ten days away: five practice days back, from six tenths of the minutes on.
@@ -240,8 +333,10 @@ public sealed class PracticeTests
         minutes[0].ShouldBe(30);
         minutes.ShouldBe(minutes.Order());
         minutes[^1].ShouldBe(50);
-        Load.For(50, today, new Dictionary<DateOnly, double>(), lastPlayed: today.AddDays(-90)).Minutes.ShouldBe(30, "away longer than the days that are looked at");
-        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0), aWeek: 600).Reason.ShouldBeEmpty("within the minutes set for the week");
+        Load.For(50, today, new Dictionary<DateOnly, double>(), lastPlayed: today.AddDays(-90))
+            .Minutes.ShouldBe(30, "away longer than the days that are looked at");
+        Load.For(40, today, Days(1, 34, 20).ToDictionary(day => day.Key, day => day.Key > today.AddDays(-7) ? 60 : 20.0), aWeek: 600)
+            .Reason.ShouldBeEmpty("within the minutes set for the week");
     }
 
     private static string JsonOf(object value) => System.Text.Json.JsonSerializer.Serialize(value);

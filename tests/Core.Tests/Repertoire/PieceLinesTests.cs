@@ -30,6 +30,9 @@ public sealed class PieceLinesTests
     {
         PieceLines.Read("One 16 bars\r\n\r\n   \nTwo hard 3\r\n").Select(piece => piece.Title).ShouldBe(["One", "Two"]);
         PieceLines.Read("").ShouldBeEmpty();
-        PieceLines.Read($"Long {new string('9', 40)} bars").ShouldHaveSingleItem().Bars.ShouldBe(int.MaxValue, "refused where it is entered, with words");
+        PieceLines
+            .Read($"Long {new string('9', 40)} bars")
+            .ShouldHaveSingleItem()
+            .Bars.ShouldBe(int.MaxValue, "refused where it is entered, with words");
     }
 }

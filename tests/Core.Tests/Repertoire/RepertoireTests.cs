@@ -64,20 +64,58 @@ public sealed class RepertoireTests
     [Fact]
     public void The_days_of_a_piece_go_from_passages_to_sections_to_run_throughs_and_never_back()
     {
-        var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 48, Performance = Day.AddDays(60), PerformanceSet = Day };
+        var piece = new Material
+        {
+            Id = 1,
+            Kind = MaterialKind.Piece,
+            Area = Area.Repertoire,
+            Title = "Kite",
+            ToBar = 48,
+            Performance = Day.AddDays(60),
+            PerformanceSet = Day,
+        };
         var phases = Enumerable.Range(0, 60).Select(day => Performances.On(piece, Day.AddDays(day))!.Value).ToList();
         phases.ShouldBe(phases.Order().ToList());
         phases.CountBy(phase => phase).ShouldBe([new(Phase.Passages, 32), new(Phase.Sections, 14), new(Phase.RunThroughs, 14)]);
         Performances.On(piece, Day.AddDays(60)).ShouldBeNull("the day itself");
-        var near = Enumerable.Range(0, 8).Select(day => Performances.On(piece with { Performance = Day.AddDays(8) }, Day.AddDays(day))!.Value).ToList();
+        var near = Enumerable
+            .Range(0, 8)
+            .Select(day => Performances.On(piece with { Performance = Day.AddDays(8) }, Day.AddDays(day))!.Value)
+            .ToList();
         near.CountBy(phase => phase).Select(pair => pair.Value).ShouldBe([4, 2, 2]);
     }
 
     [Fact]
     public void The_sum_says_whether_it_fits_and_what_to_leave_out()
     {
-        var piece = new Material { Id = 1, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = "Kite", ToBar = 48, BeatsPerBar = 3, Target = new Bpm(120), Performance = Day.AddDays(20), PerformanceSet = Day };
-        var passages = Enumerable.Range(2, 8).Select(id => new Material { Id = id, Kind = MaterialKind.Passage, Area = Area.Repertoire, Title = $"Kite, {id}", ShortTitle = $"{id}", Group = 1, FromBar = id, ToBar = id + 1, Target = new Bpm(120), Readiness = id < 5 ? Readiness.Raw : Readiness.Shaping }).ToList();
+        var piece = new Material
+        {
+            Id = 1,
+            Kind = MaterialKind.Piece,
+            Area = Area.Repertoire,
+            Title = "Kite",
+            ToBar = 48,
+            BeatsPerBar = 3,
+            Target = new Bpm(120),
+            Performance = Day.AddDays(20),
+            PerformanceSet = Day,
+        };
+        var passages = Enumerable
+            .Range(2, 8)
+            .Select(id => new Material
+            {
+                Id = id,
+                Kind = MaterialKind.Passage,
+                Area = Area.Repertoire,
+                Title = $"Kite, {id}",
+                ShortTitle = $"{id}",
+                Group = 1,
+                FromBar = id,
+                ToBar = id + 1,
+                Target = new Bpm(120),
+                Readiness = id < 5 ? Readiness.Raw : Readiness.Shaping,
+            })
+            .ToList();
         var enough = Performances.All([piece, .. passages], Day, 20)[0];
         enough.Fits.ShouldBeTrue();
         enough.LeaveOut.ShouldBeEmpty();
@@ -89,10 +127,13 @@ public sealed class RepertoireTests
         tooFew.Fits.ShouldBeFalse();
         tooFew.Words.ShouldContain("too few");
         tooFew.Warning.ShouldContain("Kite");
-        (tooFew.LeaveOut[0].MaterialId, tooFew.LeaveOut[0].Words[..3]).ShouldBe((2, "2: "), "raw and dear first");
-        Performances.All([piece, .. passages.Select(one => one with { Resting = true })], Day, 3)[0].NeededMinutes.ShouldBeLessThan(tooFew.NeededMinutes);
+        (tooFew.LeaveOut[0].MaterialId, tooFew.LeaveOut[0].Title).ShouldBe((2, "2"), "raw and dear first");
+        Performances
+            .All([piece, .. passages.Select(one => one with { Resting = true })], Day, 3)[0]
+            .NeededMinutes.ShouldBeLessThan(tooFew.NeededMinutes);
 
-        // A second date: what the first needs is taken off; in the order of their dates both fit or neither order does (Jackson 1955, from memory).
+        // A second date: what the first needs is taken off; in the order of their dates both fit or neither order does (Jackson 1955,
+        // from memory).
         var later = piece with { Id = 50, Title = "Lantern", Performance = Day.AddDays(30) };
         var both = Performances.All([later, piece, .. passages], Day, 20);
         both.Select(plan => plan.Title).ShouldBe(["Kite", "Lantern"]);

@@ -12,7 +12,10 @@ public sealed class FsrsTests
     [Fact]
     public void Equals_the_reference_visit_by_visit_to_four_decimals()
     {
-        var sequences = JsonSerializer.Deserialize<List<Sequence>>(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "fsrs.json")), JsonSerializerOptions.Web)!;
+        var sequences = JsonSerializer.Deserialize<List<Sequence>>(
+            File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "fsrs.json")),
+            JsonSerializerOptions.Web
+        )!;
         sequences.Count.ShouldBe(120);
         foreach (var (sequence, number) in sequences.Select((sequence, number) => (sequence, number)))
         {
@@ -54,7 +57,10 @@ public sealed class FsrsTests
     [InlineData("60+", 0, 120, Grade.Good)]
     public void The_grade_follows_from_the_first_take_near_reach_and_the_one_after_it(string takes, int reach, int target, Grade expected)
     {
-        var tries = takes.Split(' ').Select(take => new Try(take[^1] == '+', new Bpm(int.Parse(take[..^1], System.Globalization.CultureInfo.InvariantCulture)))).ToList();
+        var tries = takes
+            .Split(' ')
+            .Select(take => new Try(take[^1] == '+', new Bpm(int.Parse(take[..^1], System.Globalization.CultureInfo.InvariantCulture))))
+            .ToList();
         Grading.Of(tries, reach == 0 ? null : reach, new Bpm(target)).ShouldBe(expected);
     }
 

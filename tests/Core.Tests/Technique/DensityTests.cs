@@ -27,7 +27,8 @@ public sealed class DensityTests
     [Fact]
     public void It_is_over_when_it_was_clean_as_written_on_two_days()
     {
-        (DateOnly, DateOnly?, bool) Visit(int ago, int? before, bool clean) => (Day.AddDays(-ago), before is { } days ? Day.AddDays(-days) : null, clean);
+        (DateOnly, DateOnly?, bool) Visit(int ago, int? before, bool clean) =>
+            (Day.AddDays(-ago), before is { } days ? Day.AddDays(-days) : null, clean);
         Density.IsRegaining([Visit(9, 10, true)]).ShouldBeFalse("it was never away");
         Density.IsRegaining([Visit(9, null, true)]).ShouldBeFalse("it is new");
         Density.IsRegaining([Visit(3, 14, false)]).ShouldBeTrue();
@@ -46,7 +47,17 @@ public sealed class DensityTests
             Title = "Scale",
             Minutes = 4,
             Reason = "",
-            Targets = [.. new[] { "m:1:h:quarter", "m:1:h:eighth", "m:1" }.Select(key => new Target { Key = key, Title = key, Group = "m:1", MaterialId = 1, TakeSeconds = 10 })],
+            Targets =
+            [
+                .. new[] { "m:1:h:quarter", "m:1:h:eighth", "m:1" }.Select(key => new Target
+                {
+                    Key = key,
+                    Title = key,
+                    Group = "m:1",
+                    MaterialId = 1,
+                    TakeSeconds = 10,
+                }),
+            ],
         };
         int At(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 0).TargetIndex;
         At("").ShouldBe(0);

@@ -21,7 +21,19 @@ public sealed class ExerciseOffersTests
             offers.Count.ShouldBeInRange(2, 3);
             offers.Select(offer => offer with { Why = "" }).ShouldBeUnique();
             foreach (var offer in offers)
-                Sheets.Make(new SheetWish { Figure = offer.Figure, Octaves = offer.Octaves, Rhythm = offer.Rhythm, Joining = offer.Joining, PatternNumber = offer.Pattern }, Instrument.Known.First(one => one.IsPitched)).Notes.ShouldBeGreaterThan(3);
+                Sheets
+                    .Make(
+                        new SheetWish
+                        {
+                            Figure = offer.Figure,
+                            Octaves = offer.Octaves,
+                            Rhythm = offer.Rhythm,
+                            Joining = offer.Joining,
+                            PatternNumber = offer.Pattern,
+                        },
+                        Instrument.Known.First(one => one.IsPitched)
+                    )
+                    .Notes.ShouldBeGreaterThan(3);
         }
 
         ExerciseOffers.For("vibrato").ShouldAllBe(offer => offer.Why.Contains("vibrato"));
@@ -30,10 +42,29 @@ public sealed class ExerciseOffersTests
     [Fact]
     public void The_plan_says_when_no_exercise_serves_and_own_words_count_once_one_does()
     {
-        Material Passage(string difficulty) => new() { Id = 1, Kind = MaterialKind.Passage, Title = "March, 3", Area = Area.Repertoire, Difficulty = difficulty, Readiness = Readiness.Shaping };
-        Material Exercise(string serves) => new() { Id = 2, Kind = MaterialKind.Exercise, Title = "Scale", Area = Area.Technique, Serves = [serves] };
+        Material Passage(string difficulty) =>
+            new()
+            {
+                Id = 1,
+                Kind = MaterialKind.Passage,
+                Title = "March, 3",
+                Area = Area.Repertoire,
+                Difficulty = difficulty,
+                Readiness = Readiness.Shaping,
+            };
+        Material Exercise(string serves) =>
+            new()
+            {
+                Id = 2,
+                Kind = MaterialKind.Exercise,
+                Title = "Scale",
+                Area = Area.Technique,
+                Serves = [serves],
+            };
         Purpose.Say(Purpose.Of([Passage("shift")], Day), [Passage("shift")]).ShouldBe("shift in March, 3; no exercise for it yet");
-        Purpose.Say(Purpose.Of([Passage("shift"), Exercise("shift")], Day), [Passage("shift"), Exercise("shift")]).ShouldBe("shift in March, 3");
+        Purpose
+            .Say(Purpose.Of([Passage("shift"), Exercise("shift")], Day), [Passage("shift"), Exercise("shift")])
+            .ShouldBe("shift in March, 3");
         Purpose.Of([Passage("vibrato")], Day).ShouldBeNull("nothing could serve it");
         Purpose.Of([Passage("vibrato"), Exercise("vibrato")], Day)!.Difficulty.ShouldBe("vibrato");
     }

@@ -36,16 +36,25 @@ public sealed class KeyPlanTests
         var cover = plan.DaysToCover(minutes);
         cover.ShouldBe((int)Math.Ceiling((withMinors ? 24.0 : 12.0) / plan.KeysADay(minutes)));
         for (var from = 0; from + cover <= days.Count; from += cover)
-            days.Skip(from).Take(cover).SelectMany(day => day).Distinct().Count().ShouldBe(withMinors ? 24 : 12, $"days {from} to {from + cover}");
+            days.Skip(from)
+                .Take(cover)
+                .SelectMany(day => day)
+                .Distinct()
+                .Count()
+                .ShouldBe(withMinors ? 24 : 12, $"days {from} to {from + cover}");
         days.Zip(days.Skip(1)).ShouldAllBe(pair => pair.First[0] != pair.Second[0]);
     }
 
     [Fact]
     public void One_a_day_goes_on_where_it_was_and_one_a_week_stays_a_week()
     {
-        var daily = Simulate(new KeyPlan(KeySchool.OneADay, KeyOrder.Fourths), 10, 24).Select(day => day.ShouldHaveSingleItem().Tonic.ToString()).ToList();
+        var daily = Simulate(new KeyPlan(KeySchool.OneADay, KeyOrder.Fourths), 10, 24)
+            .Select(day => day.ShouldHaveSingleItem().Tonic.ToString())
+            .ToList();
         daily.ShouldBe([.. Names(new KeyPlan()), .. Names(new KeyPlan())]);
-        var weekly = Simulate(new KeyPlan(KeySchool.OneAWeek, KeyOrder.Fourths), 10, 42, daysOff: false).Select(day => day.ShouldHaveSingleItem().Tonic.ToString()).ToList();
+        var weekly = Simulate(new KeyPlan(KeySchool.OneAWeek, KeyOrder.Fourths), 10, 42, daysOff: false)
+            .Select(day => day.ShouldHaveSingleItem().Tonic.ToString())
+            .ToList();
         weekly.Chunk(7).ShouldAllBe(week => week.Distinct().Count() == 1);
         weekly.Distinct().ShouldBe(["C", "F", "Bb", "Eb", "Ab", "Db"]);
     }
@@ -71,7 +80,8 @@ public sealed class KeyPlanTests
             var today = plan.Today([.. known.Values], date, minutes, seed: 11);
             foreach (var key in today)
             {
-                var first = known.TryGetValue(key, out var before) && date.DayNumber - before.FirstDay.DayNumber < 7 ? before.FirstDay : date;
+                var first =
+                    known.TryGetValue(key, out var before) && date.DayNumber - before.FirstDay.DayNumber < 7 ? before.FirstDay : date;
                 known[key] = new KeyRecord(key, date, first, key == today[0]);
             }
 

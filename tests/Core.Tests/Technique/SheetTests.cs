@@ -23,7 +23,18 @@ public sealed class SheetTests
             from rhythm in Gen.OneOf(Rhythm.All.ToArray())
             from joining in Gen.OneOf(Joining.All.ToArray())
             from order in Gen.Int[0, 1]
-            select (instrument, new SheetWish { Kind = kind.Id, Tonic = NoteName.AtFifths(tonic).ToString(), Octaves = octaves, Rhythm = rhythm.Id, Joining = joining.Id, Order = (OctaveOrder)order });
+            select (
+                instrument,
+                new SheetWish
+                {
+                    Kind = kind.Id,
+                    Tonic = NoteName.AtFifths(tonic).ToString(),
+                    Octaves = octaves,
+                    Rhythm = rhythm.Id,
+                    Joining = joining.Id,
+                    Order = (OctaveOrder)order,
+                }
+            );
         var made = 0;
         wishes.Sample(
             pair =>
@@ -34,7 +45,9 @@ public sealed class SheetTests
                     var sheet = Sheets.Make(wish, instrument);
                     sheet.Score.Check().ShouldBeEmpty();
                     var pitches = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).ToList();
-                    pitches.ShouldAllBe(pitch => pitch.Midi >= instrument.Lowest!.Value.Midi && pitch.Midi <= instrument.Highest!.Value.Midi);
+                    pitches.ShouldAllBe(pitch =>
+                        pitch.Midi >= instrument.Lowest!.Value.Midi && pitch.Midi <= instrument.Highest!.Value.Midi
+                    );
                     Performed.Notes(sheet.Score).Count.ShouldBe(sheet.Notes);
                     if (wish.Order == OctaveOrder.UpAndDown)
                         sheet.Notes.ShouldBe(Sheets.NoteCount(Scale.Kind(wish.Kind).Count, wish.Octaves));
@@ -46,7 +59,8 @@ public sealed class SheetTests
                     refused.Message.ShouldMatch("Choose|Take|Widen");
                 }
             },
-            iter: 600);
+            iter: 600
+        );
         made.ShouldBeGreaterThan(100);
     }
 
@@ -78,14 +92,42 @@ public sealed class SheetTests
     [Fact]
     public void A_top_note_between_clicks_is_said_with_the_octaves_that_mend_it()
     {
-        Sheets.Make(new SheetWish { Rhythm = "eighth", Octaves = 1, Tonic = "F" }, Clarinet).TopNote.ShouldBe("The top note is note 2 of 2 in its click, not on it. With two octaves it falls on one.");
-        Sheets.Make(new SheetWish { Rhythm = "eighth", Octaves = 2, Tonic = "F" }, Clarinet).TopNote.ShouldBe("The top note falls on a click.");
+        Sheets
+            .Make(
+                new SheetWish
+                {
+                    Rhythm = "eighth",
+                    Octaves = 1,
+                    Tonic = "F",
+                },
+                Clarinet
+            )
+            .TopNote.ShouldBe("The top note is note 2 of 2 in its click, not on it. With two octaves it falls on one.");
+        Sheets
+            .Make(
+                new SheetWish
+                {
+                    Rhythm = "eighth",
+                    Octaves = 2,
+                    Tonic = "F",
+                },
+                Clarinet
+            )
+            .TopNote.ShouldBe("The top note falls on a click.");
     }
 
     [Fact]
     public void A_sheet_for_the_clarinet_is_written_and_sounds_a_whole_tone_lower()
     {
-        var sheet = Sheets.Make(new SheetWish { Tonic = "D", Octaves = 2, Rhythm = "quarter" }, Clarinet);
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Tonic = "D",
+                Octaves = 2,
+                Rhythm = "quarter",
+            },
+            Clarinet
+        );
         sheet.Score.Key.ToString().ShouldBe("D major");
         var written = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).First();
         written.ToString().ShouldBe("D4");
@@ -115,14 +157,36 @@ public sealed class SheetTests
     [Fact]
     public void A_pattern_moves_up_the_scale_step_by_step_and_back()
     {
-        var sheet = Sheets.Make(new SheetWish { Figure = "pattern", Tonic = "F", PatternSize = 4, PatternNumber = 8 }, Clarinet);
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Figure = "pattern",
+                Tonic = "F",
+                PatternSize = 4,
+                PatternNumber = 8,
+            },
+            Clarinet
+        );
         sheet.Title.ShouldBe("Pattern 8 (2143) in F major, one octave");
-        var names = sheet.Score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).Select(pitch => pitch.ToString()).ToList();
+        var names = sheet
+            .Score.Bars.SelectMany(bar => bar.Elements)
+            .SelectMany(element => element.Pitches)
+            .Select(pitch => pitch.ToString())
+            .ToList();
         names.Take(8).ShouldBe(["G3", "F3", "Bb3", "A3", "A3", "G3", "C4", "Bb3"]);
         names[^1].ShouldBe("F3");
         sheet.Notes.ShouldBe((2 * 5 * 4) + 1);
         sheet.Score.Check().ShouldBeEmpty();
-        var pair = Sheets.Make(new SheetWish { Figure = "pattern", Tonic = "F", PatternNumber = 8, PairedWith = 24 }, Clarinet);
+        var pair = Sheets.Make(
+            new SheetWish
+            {
+                Figure = "pattern",
+                Tonic = "F",
+                PatternNumber = 8,
+                PairedWith = 24,
+            },
+            Clarinet
+        );
         pair.Title.ShouldContain("8 and 24 (2143 4321)");
     }
 
@@ -134,14 +198,26 @@ public sealed class SheetTests
     [InlineData("octaves", "C", "major", 9)]
     public void What_cannot_be_written_is_refused_with_its_field_and_remedy(string field, string tonic, string kind, int octaves)
     {
-        var refused = Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Tonic = tonic, Kind = kind, Octaves = octaves }, Clarinet));
+        var refused = Should.Throw<SheetException>(() =>
+            Sheets.Make(
+                new SheetWish
+                {
+                    Tonic = tonic,
+                    Kind = kind,
+                    Octaves = octaves,
+                },
+                Clarinet
+            )
+        );
         refused.Field.ShouldBe(field);
     }
 
     [Fact]
     public void A_range_upside_down_and_an_instrument_without_pitch_are_refused()
     {
-        Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Lowest = Pitch.Parse("C5"), Highest = Pitch.Parse("C4") }, Clarinet)).Message.ShouldContain("upside down");
+        Should
+            .Throw<SheetException>(() => Sheets.Make(new SheetWish { Lowest = Pitch.Parse("C5"), Highest = Pitch.Parse("C4") }, Clarinet))
+            .Message.ShouldContain("upside down");
         Should.Throw<SheetException>(() => Sheets.Make(new SheetWish(), Named("Hand drum"))).Field.ShouldBe("instrument");
         Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Tonic = "G#" }, Clarinet)).Message.ShouldContain("A♭");
     }

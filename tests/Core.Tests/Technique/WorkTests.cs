@@ -31,7 +31,11 @@ public sealed class WorkTests
                 var run = Shuttle.Run(12, size, seed * 37);
                 run.Distinct().Count().ShouldBe(size);
                 run.Zip(run.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
-                run.Count.ShouldBe(size == 2 ? 8 : size <= 4 ? 2 * size : size);
+                run.Count.ShouldBe(
+                    size == 2 ? 8
+                    : size <= 4 ? 2 * size
+                    : size
+                );
             }
         }
     }
@@ -100,14 +104,26 @@ public sealed class WorkTests
     [Fact]
     public void Chords_are_run_on_the_click_and_positions_against_the_clock()
     {
-        var changes = Stage.Now(DrillOf(Methods.ChordChanges, new Work(WorkKind.Changes) { Items = ["Dm7", "G7", "Cmaj7"], Beats = 2 }), [], 0);
+        var changes = Stage.Now(
+            DrillOf(Methods.ChordChanges, new Work(WorkKind.Changes) { Items = ["Dm7", "G7", "Cmaj7"], Beats = 2 }),
+            [],
+            0
+        );
         changes.Run.ShouldNotBeNull().Steps.ShouldBe(["Dm7", "G7", "Cmaj7"]);
         changes.Run.BeatsEach.ShouldBe(2);
-        var positions = Stage.Now(DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["C", "G7"], LimitSeconds = 20 }), [new(0, true)], 0);
+        var positions = Stage.Now(
+            DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["C", "G7"], LimitSeconds = 20 }),
+            [new(0, true)],
+            0
+        );
         positions.Title.ShouldBe("G7");
         positions.Run.ShouldNotBeNull().Steps.ShouldBe(["G B D F", "B D F G", "D F G B", "F G B D"]);
         positions.Run.LimitSeconds.ShouldBe(20);
-        var shells = Stage.Now(DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["Cmaj7"], Voicing = Voicing.Shell }), [], 0);
+        var shells = Stage.Now(
+            DrillOf(Methods.Inversions, new Work(WorkKind.Inversions) { Items = ["Cmaj7"], Voicing = Voicing.Shell }),
+            [],
+            0
+        );
         shells.Run.ShouldNotBeNull().Steps.ShouldBe(["C E B", "E B C", "B C E"], "each position once, the fifth left out");
         shells.Sentence.ShouldBe("All 3 positions in 30 seconds.");
     }
@@ -157,11 +173,19 @@ public sealed class WorkTests
     public void Patterns_come_all_one_that_is_not_done_stays_and_the_end_moves()
     {
         var first = new DateOnly(2031, 5, 12);
-        foreach (var plan in from size in new[] { 3, 4 } from week in new[] { 1, 2 } from joined in new[] { false, true } select new PatternPlan(size, week, joined, first) { Weekdays = 63 })
+        foreach (
+            var plan in from size in new[] { 3, 4 }
+            from week in new[] { 1, 2 }
+            from joined in new[] { false, true }
+            select new PatternPlan(size, week, joined, first) { Weekdays = 63 }
+        )
         {
             var records = new Dictionary<string, PartRecord>(StringComparer.Ordinal);
             var ends = plan.On(records, new Bpm(100), first).Last;
-            ends.ShouldBe(first.AddDays((int)Math.Ceiling(7.0 * plan.Units.Count / plan.PerWeek)), "so many patterns, so many a week (arithmetic)");
+            ends.ShouldBe(
+                first.AddDays((int)Math.Ceiling(7.0 * plan.Units.Count / plan.PerWeek)),
+                "so many patterns, so many a week (arithmetic)"
+            );
             var day = first;
             for (; !plan.On(records, new Bpm(100), day).IsOver && day < first.AddDays(400); day = day.AddDays(1))
             {
@@ -183,12 +207,30 @@ public sealed class WorkTests
         }
     }
 
-    /// <summary>Both start from the same degree, then both move a step: eight notes over two beats of four (the project's guide, technique).</summary>
+    /// <summary>
+    /// Both start from the same degree, then both move a step: eight notes over two beats of four (the project's guide, technique).
+    /// </summary>
     [Fact]
     public void Two_joined_patterns_start_from_the_same_degree()
     {
-        var sheet = Sheets.Make(new SheetWish { Figure = "pattern", Kind = "major", Tonic = "C", Octaves = 1, PatternSize = 3, PatternNumber = 1, PairedWith = 2 }, Instrument.Known.First(one => one.Name == "Violin"));
-        sheet.Score.Bars.SelectMany(bar => bar.Elements).Where(element => element.Pitches.Count > 0).Take(12).Select(element => element.Pitches[0].Name.ToString())
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Figure = "pattern",
+                Kind = "major",
+                Tonic = "C",
+                Octaves = 1,
+                PatternSize = 3,
+                PatternNumber = 1,
+                PairedWith = 2,
+            },
+            Instrument.Known.First(one => one.Name == "Violin")
+        );
+        sheet
+            .Score.Bars.SelectMany(bar => bar.Elements)
+            .Where(element => element.Pitches.Count > 0)
+            .Take(12)
+            .Select(element => element.Pitches[0].Name.ToString())
             .ShouldBe(["C", "D", "E", "C", "E", "D", "D", "E", "F", "D", "F", "E"]);
     }
 
@@ -206,7 +248,8 @@ public sealed class WorkTests
         Fingering.Groups()[0].Select(key => key.Tonic.ToString()).ShouldBe(["C", "D", "E", "G", "A"]);
         Fingering.Groups().Sum(group => group.Count).ShouldBe(12);
 
-        static string Up(string key, Hand hand, int octaves = 1) => Key.TryParse(key, out var found) ? string.Concat(Fingering.Up(found, hand, octaves)) : "";
+        static string Up(string key, Hand hand, int octaves = 1) =>
+            Key.TryParse(key, out var found) ? string.Concat(Fingering.Up(found, hand, octaves)) : "";
     }
 
     /// <summary>The thumb never takes a black key, and no finger follows itself; true of every scale fingering (common practice).</summary>
@@ -221,21 +264,42 @@ public sealed class WorkTests
             {
                 var fingers = Fingering.Up(key, hand, 2);
                 fingers.Count.ShouldBe(pitches.Count);
-                fingers.Zip(pitches).Where(pair => pair.First == 1).ShouldAllBe(pair => !black.Contains(pair.Second.Midi % 12), $"{key} {hand}");
+                fingers
+                    .Zip(pitches)
+                    .Where(pair => pair.First == 1)
+                    .ShouldAllBe(pair => !black.Contains(pair.Second.Midi % 12), $"{key} {hand}");
                 fingers.Zip(fingers.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second, $"{key} {hand}");
             }
         }
     }
 
-    private static Target TargetAt(int tempo) => new() { Key = $"m:{tempo}", Title = $"{tempo}", Tempo = new Bpm(tempo), Goal = new Bpm(160) };
+    private static Target TargetAt(int tempo) =>
+        new()
+        {
+            Key = $"m:{tempo}",
+            Title = $"{tempo}",
+            Tempo = new Bpm(tempo),
+            Goal = new Bpm(160),
+        };
 
-    private static Drill DrillOf(Method method, Work work, int place = 0) => new()
-    {
-        Id = "d",
-        Area = Area.Technique,
-        MethodId = method.Id,
-        Title = "exercise",
-        Minutes = 3,
-        Targets = [new Target { Key = "m:1", MaterialId = 1, Title = "exercise", Work = work, Place = place }],
-    };
+    private static Drill DrillOf(Method method, Work work, int place = 0) =>
+        new()
+        {
+            Id = "d",
+            Area = Area.Technique,
+            MethodId = method.Id,
+            Title = "exercise",
+            Minutes = 3,
+            Targets =
+            [
+                new Target
+                {
+                    Key = "m:1",
+                    MaterialId = 1,
+                    Title = "exercise",
+                    Work = work,
+                    Place = place,
+                },
+            ],
+        };
 }

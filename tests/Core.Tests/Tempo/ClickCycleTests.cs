@@ -33,14 +33,22 @@ public sealed class ClickCycleTests
         Made(new ClickWish { Beats = 4, On = ClickOn.FirstOfBar }).Clicks.Select(click => click.At).ShouldBe([0]);
         var nth = Made(new ClickWish { Beats = 3, EveryNthBar = 4 });
         (nth.Beats, nth.Clicks.Count).ShouldBe((12, 3));
-        var gap = Made(new ClickWish { Beats = 4, SoundBars = 2, SilentBars = 1 });
+        var gap = Made(
+            new ClickWish
+            {
+                Beats = 4,
+                SoundBars = 2,
+                SilentBars = 1,
+            }
+        );
         (gap.Beats, gap.Clicks.Count, gap.Clicks[^1].At).ShouldBe((12, 8, 7));
     }
 
     [Fact]
     public void What_does_not_add_up_is_said_with_the_sum()
     {
-        Problem(new ClickWish { Beats = 7, Groups = [3, 2, 3] }).ShouldBe(("groups", "3 + 2 + 3 makes 8 and the bar has 7 beats. Change the groups or the bar until they agree."));
+        Problem(new ClickWish { Beats = 7, Groups = [3, 2, 3] })
+            .ShouldBe(("groups", "3 + 2 + 3 makes 8 and the bar has 7 beats. Change the groups or the bar until they agree."));
         Problem(new ClickWish { Beats = 0 }).Field.ShouldBe("beats");
         Problem(new ClickWish { Subdivision = 7 }).Field.ShouldBe("subdivision");
         Problem(new ClickWish { Beats = 3, On = ClickOn.TwoAndFour }).Field.ShouldBe("on");

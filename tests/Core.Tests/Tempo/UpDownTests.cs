@@ -29,7 +29,9 @@ public sealed class UpDownTests(ITestOutputHelper output)
         UpDown.Ours.SettlesAt().ShouldBe(0.7937, 1e-4);
     }
 
-    /// <summary>A learner whose chance of a clean take falls gently with the tempo; the share of clean chances at the tempos visited.</summary>
+    /// <summary>
+    /// A learner whose chance of a clean take falls gently with the tempo; the share of clean chances at the tempos visited.
+    /// </summary>
     private static double Simulated(UpDown rule)
     {
         var random = new Random(7);
@@ -41,7 +43,10 @@ public sealed class UpDownTests(ITestOutputHelper output)
             if (take > 2000)
                 (sum, count) = (sum + level, count + 1);
             (clean, misses) = random.NextDouble() < chance ? (clean + 1, 0) : (0, misses + 1);
-            var step = clean == rule.CleanToClimb ? 1 : misses == rule.MissesToFall ? -1 : 0;
+            var step =
+                clean == rule.CleanToClimb ? 1
+                : misses == rule.MissesToFall ? -1
+                : 0;
             if (step == 0)
                 continue;
             level += step;
@@ -62,7 +67,10 @@ public sealed class UpDownTests(ITestOutputHelper output)
             var ok = random.NextDouble() < 0.7;
             (clean, misses) = ok ? (clean + 1, 0) : (0, misses + 1);
             state = Ladder.After(state, ok, null);
-            var step = clean == UpDown.Ours.CleanToClimb ? 3 : misses == UpDown.Ours.MissesToFall ? -3 : 0;
+            var step =
+                clean == UpDown.Ours.CleanToClimb ? 3
+                : misses == UpDown.Ours.MissesToFall ? -3
+                : 0;
             if (step != 0)
                 (clean, misses) = (0, 0);
             tempo = Math.Clamp(tempo + step, Bpm.Slowest, Bpm.Fastest);

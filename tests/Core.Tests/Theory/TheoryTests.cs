@@ -10,7 +10,9 @@ namespace TuningFork.Core.Tests.Theory;
 public sealed class TheoryTests
 {
     private static readonly Reference Known = JsonSerializer.Deserialize<Reference>(
-        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "theory.json")), JsonSerializerOptions.Web)!;
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "theory.json")),
+        JsonSerializerOptions.Web
+    )!;
 
     [Fact]
     public void Scales_are_spelled_as_the_reference_spells_them()
@@ -18,7 +20,10 @@ public sealed class TheoryTests
         Known.Scales.Count.ShouldBe(225);
         foreach (var scale in Known.Scales.Where(scale => scale.Notes.All(note => NoteName.TryParse(note, out _))))
         {
-            var notes = Scale.Upward(Scale.Kind(scale.Id), new Pitch(NoteName.Parse(scale.Tonic), 4), 1).SkipLast(1).Select(pitch => pitch.Name.ToString());
+            var notes = Scale
+                .Upward(Scale.Kind(scale.Id), new Pitch(NoteName.Parse(scale.Tonic), 4), 1)
+                .SkipLast(1)
+                .Select(pitch => pitch.Name.ToString());
             notes.ShouldBe(scale.Notes, $"{scale.Tonic} {scale.Id}");
         }
     }
@@ -28,7 +33,9 @@ public sealed class TheoryTests
     {
         Known.Chords.Count.ShouldBe(165);
         foreach (var chord in Known.Chords.Where(chord => chord.Notes.All(note => NoteName.TryParse(note, out _))))
-            new Chord(NoteName.Parse(chord.Root), Chord.KindOf(chord.Id)).Notes.Select(note => note.ToString()).ShouldBe(chord.Notes, $"{chord.Root} {chord.Id}");
+            new Chord(NoteName.Parse(chord.Root), Chord.KindOf(chord.Id))
+                .Notes.Select(note => note.ToString())
+                .ShouldBe(chord.Notes, $"{chord.Root} {chord.Id}");
     }
 
     [Fact]
@@ -53,14 +60,16 @@ public sealed class TheoryTests
             key.Signature.ShouldBe(known.Alteration, key.ToString());
             key.Relative.Tonic.ToString().ShouldBe(known.Relative, key.ToString());
             key.Accidentals.Count.ShouldBe(Math.Abs(known.Alteration));
-            Scale.Upward(Scale.Kind(known.Minor ? "natural-minor" : "major"), new Pitch(key.Tonic, 4), 1)
+            Scale
+                .Upward(Scale.Kind(known.Minor ? "natural-minor" : "major"), new Pitch(key.Tonic, 4), 1)
                 .ShouldAllBe(pitch => pitch.Name.Alteration == key.AlterationOf(pitch.Name.Step), key.ToString());
         }
 
         // Sharps F C G D A E B, flats the reverse (theory handbooks, from memory).
         string.Concat(Key.OfSignature(7).Accidentals.Select(name => name.Step)).ShouldBe("FCGDAEB");
         string.Concat(Key.OfSignature(-7).Accidentals.Select(name => name.Step)).ShouldBe("BEADGCF");
-        Key.Majors.Select(key => key.Tonic.ToString()).ShouldBe(["Cb", "Gb", "Db", "Ab", "Eb", "Bb", "F", "C", "G", "D", "A", "E", "B", "F#", "C#"]);
+        Key.Majors.Select(key => key.Tonic.ToString())
+            .ShouldBe(["Cb", "Gb", "Db", "Ab", "Eb", "Bb", "F", "C", "G", "D", "A", "E", "B", "F#", "C#"]);
     }
 
     [Fact]
@@ -74,9 +83,13 @@ public sealed class TheoryTests
         }
 
         Chord.OfKey(Key.C).Select(pair => pair.Numeral).ShouldBe(["I", "ii", "iii", "IV", "V", "vi", "vii°"]);
-        Chord.OfKey(new Key(NoteName.Parse("A"), IsMinor: true)).Select(pair => pair.Numeral).ShouldBe(["i", "ii°", "III+", "iv", "V", "VI", "vii°"]);
+        Chord
+            .OfKey(new Key(NoteName.Parse("A"), IsMinor: true))
+            .Select(pair => pair.Numeral)
+            .ShouldBe(["i", "ii°", "III+", "iv", "V", "VI", "vii°"]);
 
-        static string Plain(Chord chord) => chord.Symbol.Replace("♭", "b", StringComparison.Ordinal).Replace("♯", "#", StringComparison.Ordinal);
+        static string Plain(Chord chord) =>
+            chord.Symbol.Replace("♭", "b", StringComparison.Ordinal).Replace("♯", "#", StringComparison.Ordinal);
     }
 
     /// <summary>ISO 16:1975 and equal temperament (from memory); just intervals by arithmetic.</summary>
@@ -163,18 +176,25 @@ public sealed class TheoryTests
     [Fact]
     public void Up_and_back_by_any_interval_is_where_one_was()
     {
-        var pitches = from step in Gen.Int[0, 6] from alteration in Gen.Int[-1, 1] from octave in Gen.Int[2, 6] select Pitch.Of((Step)step, alteration, octave);
-        Gen.Select(pitches, Gen.Int[-24, 24]).Sample((pitch, semitones) =>
-        {
-            var interval = Interval.OfSemitones(semitones);
-            interval.Semitones.ShouldBe(semitones);
-            var moved = pitch.Simplified().Plus(interval);
-            moved.Midi.ShouldBe(pitch.Midi + semitones);
-            moved.Plus(interval.Reversed).ShouldBe(pitch.Simplified());
-            Pitch.Parse(moved.ToString()).ShouldBe(moved);
-            moved.Simplified().Midi.ShouldBe(moved.Midi);
-            Math.Abs(moved.Simplified().Name.Alteration).ShouldBeLessThanOrEqualTo(1);
-        });
+        var pitches =
+            from step in Gen.Int[0, 6]
+            from alteration in Gen.Int[-1, 1]
+            from octave in Gen.Int[2, 6]
+            select Pitch.Of((Step)step, alteration, octave);
+        Gen.Select(pitches, Gen.Int[-24, 24])
+            .Sample(
+                (pitch, semitones) =>
+                {
+                    var interval = Interval.OfSemitones(semitones);
+                    interval.Semitones.ShouldBe(semitones);
+                    var moved = pitch.Simplified().Plus(interval);
+                    moved.Midi.ShouldBe(pitch.Midi + semitones);
+                    moved.Plus(interval.Reversed).ShouldBe(pitch.Simplified());
+                    Pitch.Parse(moved.ToString()).ShouldBe(moved);
+                    moved.Simplified().Midi.ShouldBe(moved.Midi);
+                    Math.Abs(moved.Simplified().Name.Alteration).ShouldBeLessThanOrEqualTo(1);
+                }
+            );
     }
 
     [Fact]
@@ -196,7 +216,13 @@ public sealed class TheoryTests
     public void What_is_no_pitch_is_refused_with_an_example(string text) =>
         Should.Throw<FormatException>(() => Pitch.Parse(text)).Message.ShouldContain("F#4");
 
-    private sealed record Reference(List<KnownScale> Scales, List<KnownChord> Chords, List<KnownInterval> Intervals, List<KnownKey> Signatures, List<KnownDegrees> Degrees);
+    private sealed record Reference(
+        List<KnownScale> Scales,
+        List<KnownChord> Chords,
+        List<KnownInterval> Intervals,
+        List<KnownKey> Signatures,
+        List<KnownDegrees> Degrees
+    );
 
     private sealed record KnownScale(string Id, string Tonic, List<string> Notes);
 

@@ -14,10 +14,19 @@ public sealed class WarmUpTests
     private static readonly DateOnly Day = new(2031, 5, 14);
     private static readonly WarmUpPart Opening = WarmUpOpening.Of(WarmUpSchool.EaseIn, "");
 
-    public static TheoryData<Family, string> Instruments => new()
-    {
-        { Family.Winds, "B-flat clarinet" }, { Family.Winds, "Trumpet" }, { Family.Winds, "Flute" }, { Family.Strings, "Violin" }, { Family.Plucked, "Guitar" }, { Family.Voice, "Voice" }, { Family.Keys, "Piano" }, { Family.Percussion, "Hand drum" }, { Family.Other, "" },
-    };
+    public static TheoryData<Family, string> Instruments =>
+        new()
+        {
+            { Family.Winds, "B-flat clarinet" },
+            { Family.Winds, "Trumpet" },
+            { Family.Winds, "Flute" },
+            { Family.Strings, "Violin" },
+            { Family.Plucked, "Guitar" },
+            { Family.Voice, "Voice" },
+            { Family.Keys, "Piano" },
+            { Family.Percussion, "Hand drum" },
+            { Family.Other, "" },
+        };
 
     /// <summary>Four elements, each with a core; three or four versions (common practice).</summary>
     [Theory]
@@ -29,7 +38,12 @@ public sealed class WarmUpTests
         foreach (var version in versions)
         {
             version.Check().ShouldBeEmpty();
-            version.Parts.Where(part => part.Core).Select(part => part.Element).Distinct().Order().ShouldBe(Enum.GetValues<WarmUpElement>());
+            version
+                .Parts.Where(part => part.Core)
+                .Select(part => part.Element)
+                .Distinct()
+                .Order()
+                .ShouldBe(Enum.GetValues<WarmUpElement>());
         }
 
         versions.SelectMany(version => version.Parts).ShouldContain(part => part.FromRepertoire);
@@ -42,7 +56,8 @@ public sealed class WarmUpTests
         Titles(Family.Winds, "Trumpet").ShouldContain("Slurs over the harmonic series");
         Titles(Family.Winds, "Flute").ShouldContain("Octaves, slurred");
 
-        static IEnumerable<string> Titles(Family family, string instrument) => WarmUpLibrary.For(family, instrument).SelectMany(version => version.Parts).Select(part => part.Title);
+        static IEnumerable<string> Titles(Family family, string instrument) =>
+            WarmUpLibrary.For(family, instrument).SelectMany(version => version.Parts).Select(part => part.Title);
     }
 
     [Fact]
@@ -59,7 +74,9 @@ public sealed class WarmUpTests
                     cut.Stretches.Sum(stretch => stretch.Minutes).ShouldBe(minutes);
                     cut.Stretches.ShouldAllBe(stretch => stretch.Minutes >= 1);
                     version.Parts.Where(part => part.Core).ShouldBeSubsetOf(played.Select(pair => pair.Part));
-                    played.Select(pair => pair.Part.Element).ShouldBe(played.Select(pair => pair.Part.Element).Order(), "the elements keep their order");
+                    played
+                        .Select(pair => pair.Part.Element)
+                        .ShouldBe(played.Select(pair => pair.Part.Element).Order(), "the elements keep their order");
                     played.Count.ShouldBe(1 + version.Parts.Count - cut.LeftOut.Count);
                     (cut.Reason.Length > 0).ShouldBe(cut.LeftOut.Count > 0);
                     if (WarmUpCut.CoreOnly(demands))
@@ -74,7 +91,11 @@ public sealed class WarmUpTests
     [Fact]
     public void The_reason_names_the_rehearsal_and_what_goes()
     {
-        var version = new WarmUp(7, "Low", [new(WarmUpElement.Agility, "Trills", "", 1, Core: false), new(WarmUpElement.Sound, "Long tones", "", 2)]);
+        var version = new WarmUp(
+            7,
+            "Low",
+            [new(WarmUpElement.Agility, "Trills", "", 1, Core: false), new(WarmUpElement.Sound, "Long tones", "", 2)]
+        );
         var cut = WarmUpCut.Of(version, WarmUpOpening.Of(WarmUpSchool.Awareness, "Breathe."), 3, Demands.Rehearsal);
         cut.Reason.ShouldBe("a rehearsal later, keep your strength: the core only, without trills");
         cut.Stretches.Select(stretch => stretch.Parts[0].Part.Title).ShouldBe(["Awareness, always the same", "Long tones"]);
@@ -88,9 +109,12 @@ public sealed class WarmUpTests
         First([versions[0], versions[1]]).ShouldBe("w:2:");
         First(versions, "w:1:1").ShouldBe("w:1:");
 
-        static WarmUp Version(int id, DateOnly? last) => new(id, $"{id}", [new(WarmUpElement.Sound, $"tones {id}", "", 3), new(WarmUpElement.Agility, $"runs {id}", "", 1)], last);
-        static string First(IReadOnlyList<WarmUp> versions, params string[] asked) => Plan(request => request with { WarmUps = versions, Asked = asked })
-            .First(drill => drill.Area == Area.WarmUp).Targets[0].Key[..4];
+        static WarmUp Version(int id, DateOnly? last) =>
+            new(id, $"{id}", [new(WarmUpElement.Sound, $"tones {id}", "", 3), new(WarmUpElement.Agility, $"runs {id}", "", 1)], last);
+        static string First(IReadOnlyList<WarmUp> versions, params string[] asked) =>
+            Plan(request => request with { WarmUps = versions, Asked = asked }).First(drill => drill.Area == Area.WarmUp).Targets[0].Key[
+                ..4
+            ];
     }
 
     [Fact]
@@ -111,16 +135,33 @@ public sealed class WarmUpTests
             Visits = 9,
             Memory = new Memory(30, 5),
         };
-        WarmUp[] versions = [new(1, "one", [new(WarmUpElement.Sound, "tones", "", 2), new(WarmUpElement.Agility, "Easy runs", "", 2, FromRepertoire: true)])];
-        var drill = Plan(request => request with { WarmUps = versions, Materials = [known] }).Single(drill => drill.Targets.Any(target => target.MaterialId == 5));
+        WarmUp[] versions =
+        [
+            new(1, "one", [new(WarmUpElement.Sound, "tones", "", 2), new(WarmUpElement.Agility, "Easy runs", "", 2, FromRepertoire: true)]),
+        ];
+        var drill = Plan(request => request with { WarmUps = versions, Materials = [known] })
+            .Single(drill => drill.Targets.Any(target => target.MaterialId == 5));
         (drill.Area, drill.CreditedTo, drill.Targets[0].Tempo).ShouldBe((Area.WarmUp, Area.Repertoire, new Bpm(90)));
         drill.Reason.ShouldBe("music you know, credited to repertoire too");
 
         var due = known with { LastVisit = Day.AddDays(-60) };
-        Plan(request => request with { WarmUps = versions, Materials = [due] }).Where(drill => drill.Area == Area.WarmUp)
+        Plan(request => request with { WarmUps = versions, Materials = [due] })
+            .Where(drill => drill.Area == Area.WarmUp)
             .ShouldAllBe(drill => drill.CreditedTo == null, "the first take of a day is the test and is not given away");
     }
 
     private static IEnumerable<Drill> Plan(Func<DayRequest, DayRequest> with) =>
-        DayPlanner.Plan(with(new DayRequest { Day = Day, Minutes = 45, Routine = Shapes.All[0], Family = Family.Winds })).Drills;
+        DayPlanner
+            .Plan(
+                with(
+                    new DayRequest
+                    {
+                        Day = Day,
+                        Minutes = 45,
+                        Routine = Shapes.All[0],
+                        Family = Family.Winds,
+                    }
+                )
+            )
+            .Drills;
 }

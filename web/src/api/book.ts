@@ -3,8 +3,11 @@ export type Book = 'Demo' | 'HandDrum' | 'Own'
 
 const place = 'practice-book'
 
+/** What this window shows: what was chosen in it, else the book the program was started with, else the one shown last. */
 export function chosenBook(): Book | null {
-  const kept = sessionStorage.getItem(place) ?? localStorage.getItem(place)
+  const started = document.querySelector<HTMLMetaElement>('meta[name="start-book"]')?.content
+  const kept =
+    sessionStorage.getItem(place) ?? (started === 'Own' ? started : null) ?? localStorage.getItem(place)
   return kept === 'Demo' || kept === 'HandDrum' || kept === 'Own' ? kept : null
 }
 

@@ -33,6 +33,9 @@ interface ProblemDetails {
   errors?: Record<string, string[]>
 }
 
+/** The words of a refusal that a question met; undefined where there is none. */
+export const refusalOf = (error: unknown) => (error as ProblemDetails | null)?.detail
+
 /** Waits for an answer; throws a Problem where there is none or it is a refusal. */
 export async function ask<T>(
   request: Promise<{ data?: T; error?: unknown; response: Response }>,

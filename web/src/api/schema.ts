@@ -964,6 +964,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LeaveSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/act": {
         parameters: {
             query?: never;
@@ -1672,6 +1688,8 @@ export interface components {
             keys?: null | components["schemas"]["KeyPlan"];
             serves?: null | string[];
             title?: null | string;
+            /** @default false */
+            inAllKeys: boolean;
         };
         /** @enum {unknown} */
         Family: "Winds" | "Strings" | "Plucked" | "Keys" | "Percussion" | "Voice" | "Other";
@@ -1896,6 +1914,10 @@ export interface components {
             materialId: null | number;
             title: string;
             words: string;
+        };
+        LeaveWish: {
+            /** Format: int32 */
+            sessionId: number;
         };
         LookView: {
             says: string;
@@ -2557,6 +2579,7 @@ export interface components {
             groove: null | components["schemas"]["Groove"];
             isOver: boolean;
             laterToday: string;
+            isUntouched: boolean;
         };
         SheetChoices: {
             instrument: string;
@@ -4691,6 +4714,28 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PulseView"];
                 };
+            };
+        };
+    };
+    LeaveSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -1,4 +1,4 @@
-import { now, output } from './output'
+import { loudspeaker, now, output } from './output'
 
 /** A steady sound of one or two notes, soft at its edges. */
 export class Drone {
@@ -22,7 +22,7 @@ export class Drone {
       source.frequency.value = frequency
       level.gain.setValueAtTime(0, now())
       level.gain.linearRampToValueAtTime(i === 0 ? 0.16 : 0.1, now() + 0.25)
-      source.connect(level).connect(context.destination)
+      source.connect(level).connect(loudspeaker())
       source.start()
       return { source, level }
     })

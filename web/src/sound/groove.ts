@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client'
-import { now, output, wakeEvery } from './output'
+import { loudspeaker, now, output, wakeEvery } from './output'
 import { clickBuffer, strokeBuffer } from './voices'
 
 type Groove = Schemas['Groove']
@@ -72,7 +72,7 @@ export class GrooveLoop {
     const context = output().rawContext as AudioContext
     const node = context.createBufferSource()
     node.buffer = make(context)
-    node.connect(context.destination)
+    node.connect(loudspeaker())
     node.start(Math.max(at, context.currentTime))
     this.put.push({ at, node })
   }

@@ -4,6 +4,7 @@ import { beforeEach, expect, test, vi } from 'vitest'
 const clock = vi.hoisted(() => ({ now: 0, wake: () => {}, clicks: [] as { at: number; stopped: boolean }[] }))
 vi.mock('./output', () => ({
   now: () => clock.now,
+  loudspeaker: () => ({}),
   wakeEvery: (_: number, work: () => void) => {
     clock.wake = work
     return () => (clock.wake = () => {})

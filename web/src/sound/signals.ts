@@ -1,5 +1,5 @@
 import type { Schemas } from '../api/client'
-import { now, output } from './output'
+import { loudspeaker, now, output } from './output'
 
 /** A plain tone, soft at its edges. */
 function tone(hertz: number, at: number, seconds: number, loud: number) {
@@ -12,7 +12,7 @@ function tone(hertz: number, at: number, seconds: number, loud: number) {
   level.gain.linearRampToValueAtTime(loud, at + 0.02)
   level.gain.setValueAtTime(loud, at + Math.max(0.03, seconds - 0.08))
   level.gain.linearRampToValueAtTime(0, at + seconds)
-  source.connect(level).connect(context.destination)
+  source.connect(level).connect(loudspeaker())
   source.start(at)
   source.stop(at + seconds + 0.02)
   return source

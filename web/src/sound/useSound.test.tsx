@@ -6,6 +6,7 @@ import type { Schemas } from '../api/client'
 const clock = vi.hoisted(() => ({ clicks: [] as number[] }))
 vi.mock('./output', () => ({
   now: () => 0,
+  loudspeaker: () => ({}),
   wakeEvery: () => () => undefined,
   output: () => ({
     rawContext: {

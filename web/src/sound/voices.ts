@@ -9,8 +9,29 @@ const clicks = [
   { hertz: 2093, loud: 0.62 },
 ]
 
+const made = new WeakMap<BaseAudioContext, Map<string, AudioBuffer>>()
+
+/** A sound is reckoned once and then kept: a groove strikes it hundreds of times. */
+function once(context: BaseAudioContext, name: string, make: () => AudioBuffer): AudioBuffer {
+  const all = made.get(context) ?? new Map<string, AudioBuffer>()
+  made.set(context, all)
+  const kept = all.get(name) ?? make()
+  all.set(name, kept)
+  return kept
+}
+
+export const clickBuffer = (context: BaseAudioContext, voice: Voice, level: number) =>
+  once(context, `${voice} ${level}`, () => makeClick(context, voice, level))
+
+export const strokeBuffer = (
+  context: BaseAudioContext,
+  line: number,
+  lines: number,
+  stroke: Schemas['Stroke'],
+) => once(context, `${line} of ${lines}, ${stroke}`, () => makeStroke(context, line, lines, stroke))
+
 /** Every sound starts at once with its first sample, so that what is heard is where it was put. */
-export function clickBuffer(context: BaseAudioContext, voice: Voice, level: number): AudioBuffer {
+function makeClick(context: BaseAudioContext, voice: Voice, level: number): AudioBuffer {
   const length = Math.round(context.sampleRate * (voice === 'Drums' ? 0.16 : 0.045))
   const buffer = context.createBuffer(1, length, context.sampleRate)
   const data = buffer.getChannelData(0)
@@ -45,7 +66,7 @@ function pseudoNoise(index: number) {
 const strokes = { None: 0, Soft: 0.22, Plain: 0.45, Strong: 0.75 }
 
 /** A stroke of a groove: the lowest line a low drum, the highest a dry one, between them in steps. */
-export function strokeBuffer(
+function makeStroke(
   context: BaseAudioContext,
   line: number,
   lines: number,

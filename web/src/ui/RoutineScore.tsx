@@ -54,7 +54,7 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
       role="img"
       aria-label={describe(notes, total)}
       // As wide as its place, and never the reason why that is wider.
-      style={{ width: '100%', contain: 'inline-size' }}
+      style={{ width: '100%', contain: 'inline-size', overflow: 'hidden' }}
     >
       <svg width={width} height={bottom + look.note / 2 + look.foot} aria-hidden style={{ display: 'block' }}>
         {staffOrder.slice(1).map((area) => (

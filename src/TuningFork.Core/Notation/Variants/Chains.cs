@@ -15,16 +15,28 @@ internal static class Chains
         var notes = NoteGroups.Of(score);
         if (notes.Count > MostNotes)
             throw new VariantException($"A chain of {notes.Count} notes is too long; take a smaller passage, {MostNotes} notes at most.");
-        return [.. Enumerable.Range(1, notes.Count).Select(count =>
-        {
-            var sounding = part(notes, count).SelectMany(group => group).ToHashSet();
-            var whole = NoteGroups.Only(score, sounding);
-            var (first, last) = (sounding.Min(place => place.Bar), sounding.Max(place => place.Bar));
-            return whole with { Bars = [.. whole.Bars.Skip(first).Take(last - first + 1)], Key = KeyAt(score, first), Time = TimeAt(score, first) };
-        })];
+        return
+        [
+            .. Enumerable
+                .Range(1, notes.Count)
+                .Select(count =>
+                {
+                    var sounding = part(notes, count).SelectMany(group => group).ToHashSet();
+                    var whole = NoteGroups.Only(score, sounding);
+                    var (first, last) = (sounding.Min(place => place.Bar), sounding.Max(place => place.Bar));
+                    return whole with
+                    {
+                        Bars = [.. whole.Bars.Skip(first).Take(last - first + 1)],
+                        Key = KeyAt(score, first),
+                        Time = TimeAt(score, first),
+                    };
+                }),
+        ];
     }
 
-    private static Theory.Key KeyAt(Score score, int bar) => score.Bars.Take(bar + 1).Select(one => one.Key).LastOrDefault(key => key is not null) ?? score.Key;
+    private static Theory.Key KeyAt(Score score, int bar) =>
+        score.Bars.Take(bar + 1).Select(one => one.Key).LastOrDefault(key => key is not null) ?? score.Key;
 
-    private static TimeSignature TimeAt(Score score, int bar) => score.Bars.Take(bar + 1).Select(one => one.Time).LastOrDefault(time => time is not null) ?? score.Time;
+    private static TimeSignature TimeAt(Score score, int bar) =>
+        score.Bars.Take(bar + 1).Select(one => one.Time).LastOrDefault(time => time is not null) ?? score.Time;
 }

@@ -38,10 +38,16 @@ internal static class NoteGroups
     public static Element At(Score score, Place place) => score.Bars[place.Bar].Elements[place.Index];
 
     /// <summary>The score with each element changed by what a rule says; the lengths must stay.</summary>
-    public static Score Change(Score score, Func<Place, Element, Element> change) => score with
-    {
-        Bars = [.. score.Bars.Select((bar, i) => bar with { Elements = [.. bar.Elements.Select((element, j) => change(new Place(i, j), element))] })],
-    };
+    public static Score Change(Score score, Func<Place, Element, Element> change) =>
+        score with
+        {
+            Bars =
+            [
+                .. score.Bars.Select(
+                    (bar, i) => bar with { Elements = [.. bar.Elements.Select((element, j) => change(new Place(i, j), element))] }
+                ),
+            ],
+        };
 
     /// <summary>The same length in silence; a tuplet stays one.</summary>
     public static Element Silenced(Element element) => new([], element.Written) { Tuplet = element.Tuplet };
@@ -54,7 +60,10 @@ internal static class NoteGroups
         return Change(quiet, (_, element) => element with { SlurBegins = false, SlurEnds = false });
     }
 
-    /// <summary>Sets elements one after the other into bars of a metre; what crosses a bar line is tied over it, the last bar is filled with rests.</summary>
+    /// <summary>
+    /// Sets elements one after the other into bars of a metre; what crosses a bar line is tied over it, the last bar is filled with
+    /// rests.
+    /// </summary>
     public static Score Rebar(Score score, IReadOnlyList<Element> line)
     {
         var bars = new List<Bar>();
@@ -83,7 +92,10 @@ internal static class NoteGroups
             bars.Add(new Bar(bar));
         }
 
-        return score with { Bars = bars };
+        return score with
+        {
+            Bars = bars,
+        };
     }
 
     private static (Fraction Left, List<Element> Bar) Close(List<Bar> bars, List<Element> bar, Fraction full)

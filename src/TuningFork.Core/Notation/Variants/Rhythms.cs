@@ -37,31 +37,55 @@ internal static class Rhythms
         return NoteGroups.Rebar(Plain(score), line);
     }
 
-    /// <summary>Groups of equal notes inside a bar get uneven lengths that add up to the same; tied notes and tuplets stay as they are.</summary>
+    /// <summary>
+    /// Groups of equal notes inside a bar get uneven lengths that add up to the same; tied notes and tuplets stay as they are.
+    /// </summary>
     public static Score Uneven(Score score, Fraction[] parts)
     {
         var changed = false;
-        var bars = score.Bars.Select((bar, number) =>
-        {
-            var elements = bar.Elements.ToList();
-            for (var i = 0; i + parts.Length <= elements.Count; i++)
-            {
-                var group = elements.GetRange(i, parts.Length);
-                var before = i > 0 ? elements[i - 1] : number > 0 && score.Bars[number - 1].Elements is [.., var last] ? last : null;
-                if (before is { Tied: true } || !group.TrueForAll(element => element is { IsRest: false, Tied: false, Tuplet: null } && element.Written == group[0].Written))
-                    continue;
-                var lengths = parts.Select(part => group[0].Written * part).ToList();
-                if (lengths.Exists(length => Values.Of(length) is null))
-                    continue;
-                for (var j = 0; j < parts.Length; j++)
-                    elements[i + j] = elements[i + j] with { Written = lengths[j] };
-                changed = true;
-                i += parts.Length - 1;
-            }
+        var bars = score
+            .Bars.Select(
+                (bar, number) =>
+                {
+                    var elements = bar.Elements.ToList();
+                    for (var i = 0; i + parts.Length <= elements.Count; i++)
+                    {
+                        var group = elements.GetRange(i, parts.Length);
+                        var before =
+                            i > 0 ? elements[i - 1]
+                            : number > 0 && score.Bars[number - 1].Elements is [.., var last] ? last
+                            : null;
+                        if (
+                            before is { Tied: true }
+                            || !group.TrueForAll(element =>
+                                element is { IsRest: false, Tied: false, Tuplet: null } && element.Written == group[0].Written
+                            )
+                        )
+                            continue;
+                        var lengths = parts.Select(part => group[0].Written * part).ToList();
+                        if (lengths.Exists(length => Values.Of(length) is null))
+                            continue;
+                        for (var j = 0; j < parts.Length; j++)
+                            elements[i + j] = elements[i + j] with { Written = lengths[j] };
+                        changed = true;
+                        i += parts.Length - 1;
+                    }
 
-            return bar with { Elements = elements };
-        }).ToList();
-        return changed ? score with { Bars = bars } : throw new VariantException($"Nowhere in these bars do {(parts.Length == 2 ? "two" : "three")} equal notes follow each other.");
+                    return bar with
+                    {
+                        Elements = elements,
+                    };
+                }
+            )
+            .ToList();
+        return changed
+            ? score with
+            {
+                Bars = bars,
+            }
+            : throw new VariantException(
+                $"Nowhere in these bars do {(parts.Length == 2 ? "two" : "three")} equal notes follow each other."
+            );
     }
 
     /// <summary>All notes on the first one's pitch.</summary>
@@ -76,17 +100,27 @@ internal static class Rhythms
     {
         if (score.Bars.All(bar => bar.Elements.All(element => element.Pitches.Count < 2)))
             throw new VariantException("These bars have one voice only; there is nothing to leave out.");
-        return NoteGroups.Change(score, (_, element) => element.Pitches.Count < 2 ? element : element with { Pitches = [element.Pitches.MaxBy(pitch => pitch.Midi)] });
+        return NoteGroups.Change(score, (_, element) =>
+            element.Pitches.Count < 2 ? element : element with { Pitches = [element.Pitches.MaxBy(pitch => pitch.Midi)] }
+        );
     }
 
     /// <summary>The same bars in another key: everything moved by an interval.</summary>
-    public static Score Moved(Score score, Interval interval) => NoteGroups.Change(
-        score with { Key = score.Key.Plus(interval), Bars = [.. score.Bars.Select(bar => bar with { Key = bar.Key?.Plus(interval) })] },
-        (_, element) => element with { Pitches = [.. element.Pitches.Select(pitch => pitch.Near(interval))], Finger = null });
+    public static Score Moved(Score score, Interval interval) =>
+        NoteGroups.Change(
+            score with
+            {
+                Key = score.Key.Plus(interval),
+                Bars = [.. score.Bars.Select(bar => bar with { Key = bar.Key?.Plus(interval) })],
+            },
+            (_, element) => element with { Pitches = [.. element.Pitches.Select(pitch => pitch.Near(interval))], Finger = null }
+        );
 
     private static List<Element> Heads(Score score) => NoteGroups.Of(score).ConvertAll(group => NoteGroups.At(score, group[0]));
 
     /// <summary>Without changes of metre and key, which would not stand in their places any more.</summary>
-    private static Score Plain(Score score) => score.Bars.Any(bar => bar.Time is not null || bar.Key is not null)
-        ? throw new VariantException("Key or metre change within these bars; take the bars before or after the change.") : score;
+    private static Score Plain(Score score) =>
+        score.Bars.Any(bar => bar.Time is not null || bar.Key is not null)
+            ? throw new VariantException("Key or metre change within these bars; take the bars before or after the change.")
+            : score;
 }

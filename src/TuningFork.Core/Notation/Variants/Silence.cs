@@ -3,9 +3,10 @@ namespace TuningFork.Core.Notation.Variants;
 /// <summary>Some of it sounds, the rest is heard inwardly in time; then the other way round. Two steps that make the whole.</summary>
 internal static class Silence
 {
-    public static IReadOnlyList<Score> ByBar(Score score) => score.Bars.Count < 2
-        ? throw new VariantException("One bar alone cannot take turns with another; take beats or notes.")
-        : Halves(score, (group, _) => group[0].Bar);
+    public static IReadOnlyList<Score> ByBar(Score score) =>
+        score.Bars.Count < 2
+            ? throw new VariantException("One bar alone cannot take turns with another; take beats or notes.")
+            : Halves(score, (group, _) => group[0].Bar);
 
     /// <summary>By the beat on which a note begins; what is held over a beat belongs to where it began.</summary>
     public static IReadOnlyList<Score> ByBeat(Score score)

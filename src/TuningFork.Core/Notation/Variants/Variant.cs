@@ -7,7 +7,10 @@ namespace TuningFork.Core.Notation.Variants;
 /// <param name="Reason">Why it cannot be made; empty when it can.</param>
 public sealed record Variant(string Id, string Name, IReadOnlyList<Score> Steps, string Reason = "");
 
-/// <summary>Makes variants of bars, exactly: every bar stays full, ties and tuplets survive or the reason is given (domain of the trade; the methods of practice with altered rhythm, chains and silence are common practice).</summary>
+/// <summary>
+/// Makes variants of bars, exactly: every bar stays full, ties and tuplets survive or the reason is given (domain of the trade; the
+/// methods of practice with altered rhythm, chains and silence are common practice).
+/// </summary>
 public static class VariantMaker
 {
     private static readonly (string Id, string Name, Func<Score, IReadOnlyList<Score>> Make)[] Makers =
@@ -41,7 +44,10 @@ public static class VariantMaker
         var from = new Theory.Pitch(score.Key.Tonic, 4);
         var above = new Theory.Pitch(key.Tonic, from.Midi <= new Theory.Pitch(key.Tonic, 4).Midi ? 4 : 5);
         var up = Theory.Interval.Between(from, above);
-        return Rhythms.Moved(score, up.Semitones > 6 ? new Theory.Interval(up.Steps - 7, up.Semitones - 12) : up) with { Key = new Theory.Key(key.Tonic, score.Key.IsMinor) is { CanBeWritten: true } written ? written : score.Key.Plus(up) };
+        return Rhythms.Moved(score, up.Semitones > 6 ? new Theory.Interval(up.Steps - 7, up.Semitones - 12) : up) with
+        {
+            Key = new Theory.Key(key.Tonic, score.Key.IsMinor) is { CanBeWritten: true } written ? written : score.Key.Plus(up),
+        };
     }
 
     /// <summary>A variant of some bars.</summary>
@@ -56,7 +62,11 @@ public static class VariantMaker
             throw new ArgumentException($"There is no variant called \"{id}\".", nameof(id));
         try
         {
-            return new Variant(id, maker.Name, NoteGroups.Of(score).Count == 0 ? throw new VariantException("There are no notes in these bars.") : maker.Make(score));
+            return new Variant(
+                id,
+                maker.Name,
+                NoteGroups.Of(score).Count == 0 ? throw new VariantException("There are no notes in these bars.") : maker.Make(score)
+            );
         }
         catch (VariantException problem)
         {

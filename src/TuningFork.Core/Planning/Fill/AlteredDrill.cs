@@ -2,7 +2,9 @@ using TuningFork.Core.Practice;
 
 namespace TuningFork.Core.Planning.Fill;
 
-/// <summary>Drills of altered versions: each in turn, and every round ends with one take as written, the only one that counts for the memory.</summary>
+/// <summary>
+/// Drills of altered versions: each in turn, and every round ends with one take as written, the only one that counts for the memory.
+/// </summary>
 internal static class AlteredDrill
 {
     private const int MostRounds = 3;
@@ -10,10 +12,20 @@ internal static class AlteredDrill
     private static readonly Dictionary<string, (string Id, string Name)[]> Versions = new(StringComparer.Ordinal)
     {
         [Methods.EqualValues.Id] = [("equal-values", "all notes alike")],
-        [Methods.RhythmVariants.Id] = [("long-short", "long-short"), ("short-long", "short-long"), ("long-short-short", "long-short-short")],
+        [Methods.RhythmVariants.Id] =
+        [
+            ("long-short", "long-short"),
+            ("short-long", "short-long"),
+            ("long-short-short", "long-short-short"),
+        ],
         [Methods.RhythmAlone.Id] = [("rhythm-alone", "the rhythm on one note")],
         [Methods.GrowingChain.Id] = [("chain", "note by note from the start"), ("chain-end", "note by note from the end")],
-        [Methods.SilentBars.Id] = [("silent-bars", "every other bar silent, then swapped"), ("silent-beats", "every other beat"), ("silent-notes", "every other note")],
+        [Methods.SilentBars.Id] =
+        [
+            ("silent-bars", "every other bar silent, then swapped"),
+            ("silent-beats", "every other beat"),
+            ("silent-notes", "every other note"),
+        ],
         [Methods.SingFirst.Id] = [("sing", "sing it")],
         [Methods.HandsSeparately.Id] = [("one", "one hand or voice"), ("other", "the other")],
         [Methods.EyesClosed.Id] = [("closed", "eyes closed, slowly")],
@@ -29,8 +41,20 @@ internal static class AlteredDrill
         var written = context.TargetOf(material);
         var slower = written.Tempo?.Plus(-written.Tempo.Value.Value / 5);
         // One bar has no other to take turns with.
-        var versions = Versions[method.Id].Where(version => version.Id != "silent-bars" || material.Bars > 1)
-            .Select(version => written with { Key = $"m:{material.Id}:v:{version.Id}", MaterialId = null, Title = $"{material.ShortTitle}: {version.Name}", Tempo = slower, Able = null, Goal = null }).ToList();
+        var versions = Versions[method.Id]
+            .Where(version => version.Id != "silent-bars" || material.Bars > 1)
+            .Select(version =>
+                written with
+                {
+                    Key = $"m:{material.Id}:v:{version.Id}",
+                    MaterialId = null,
+                    Title = $"{material.ShortTitle}: {version.Name}",
+                    Tempo = slower,
+                    Able = null,
+                    Goal = null,
+                }
+            )
+            .ToList();
         List<Target> targets = [.. versions, written with { Title = $"{written.Title}, as written" }];
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         return context.Make(area, method, material.Title, minutes, reason, targets) with

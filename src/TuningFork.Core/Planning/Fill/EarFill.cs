@@ -25,17 +25,31 @@ internal static class EarFill
         for (var i = 0; i < parts.Count; i++)
         {
             var (task, record) = tasks[i % tasks.Count];
-            yield return context.Make(Area.Ear, Methods.SingThenHear, task.Title, parts[i], context.Asked(task.Key) ? FillContext.YouAsked : Reason(task, record, day),
-                new Target { Key = task.Key, Title = task.Title, Group = task.Key })
-                with
-            { How = task.IsPitched ? "" : "Answer by tapping or aloud, before you hear it." };
+            yield return context.Make(
+                Area.Ear,
+                Methods.SingThenHear,
+                task.Title,
+                parts[i],
+                context.Asked(task.Key) ? FillContext.YouAsked : Reason(task, record, day),
+                new Target
+                {
+                    Key = task.Key,
+                    Title = task.Title,
+                    Group = task.Key,
+                }
+            ) with
+            {
+                How = task.IsPitched ? "" : "Answer by tapping or aloud, before you hear it.",
+            };
         }
     }
 
-    private static string Reason(EarTask task, EarRecord? record, DateOnly day) => record switch
-    {
-        null or { LastDay: null } => $"first time: {task.About}",
-        { Missed: > 0, LastDay: { } last } => $"missed {record.Missed} of {record.Asked} lately; {Words.Ago(day.DayNumber - last.DayNumber)}",
-        { LastDay: { } last } => $"last asked {Words.Ago(day.DayNumber - last.DayNumber)}",
-    };
+    private static string Reason(EarTask task, EarRecord? record, DateOnly day) =>
+        record switch
+        {
+            null or { LastDay: null } => $"first time: {task.About}",
+            { Missed: > 0, LastDay: { } last } =>
+                $"missed {record.Missed} of {record.Asked} lately; {Words.Ago(day.DayNumber - last.DayNumber)}",
+            { LastDay: { } last } => $"last asked {Words.Ago(day.DayNumber - last.DayNumber)}",
+        };
 }

@@ -25,7 +25,13 @@ internal sealed class FillContext
         if (request.AfterPain is { } after)
         {
             Resting = [.. after.Resting(request.Materials)];
-            request = request with { Materials = [.. request.Materials.Select(material => Resting.Contains(material.Id) ? material with { Resting = true } : material)] };
+            request = request with
+            {
+                Materials =
+                [
+                    .. request.Materials.Select(material => Resting.Contains(material.Id) ? material with { Resting = true } : material),
+                ],
+            };
         }
 
         request = NearDate.Applied(request);
@@ -47,8 +53,22 @@ internal sealed class FillContext
     }
 
     /// <summary>What a block may draw from: all material, or what it holds; of a piece its passages too.</summary>
-    public FillContext Holding(Block block) => block.Materials.Count == 0 ? this
-        : new FillContext(this, Request with { Materials = [.. Request.Materials.Where(material => block.Materials.Contains(material.Id) || (material.Kind == MaterialKind.Passage && block.Materials.Contains(material.Group)))] });
+    public FillContext Holding(Block block) =>
+        block.Materials.Count == 0
+            ? this
+            : new FillContext(
+                this,
+                Request with
+                {
+                    Materials =
+                    [
+                        .. Request.Materials.Where(material =>
+                            block.Materials.Contains(material.Id)
+                            || (material.Kind == MaterialKind.Passage && block.Materials.Contains(material.Group))
+                        ),
+                    ],
+                }
+            );
 
     public DayRequest Request { get; }
 
@@ -58,7 +78,11 @@ internal sealed class FillContext
 
     public int Most { get; }
 
-    public int ScaleLeft { get => counts.ScaleLeft; set => counts.ScaleLeft = value; }
+    public int ScaleLeft
+    {
+        get => counts.ScaleLeft;
+        set => counts.ScaleLeft = value;
+    }
 
     /// <summary>What technique is for today, or null.</summary>
     public TechniquePurpose? Purpose { get; }
@@ -97,10 +121,12 @@ internal sealed class FillContext
     /// <summary>Numbers of what rests after pain.</summary>
     public HashSet<int> Resting { get; } = [];
 
-    public bool Careful => Request.HoldTempo || Request.AfterPain is not null || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
+    public bool Careful =>
+        Request.HoldTempo || Request.AfterPain is not null || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
 
     /// <summary>A performance alone makes the day careful: what is performed goes at its tempo.</summary>
-    private bool IsPerforming => !Request.HoldTempo && Request.AfterPain is null && (Request.Demands & (Demands.Tired | Demands.Concert)) == Demands.Concert;
+    private bool IsPerforming =>
+        !Request.HoldTempo && Request.AfterPain is null && (Request.Demands & (Demands.Tired | Demands.Concert)) == Demands.Concert;
 
     public Drill Make(Area area, Method method, string title, int minutes, string reason, params IReadOnlyList<Target> targets)
     {
@@ -112,8 +138,7 @@ internal sealed class FillContext
         }
 
         string id;
-        do
-            id = $"d{++counts.Next}";
+        do id = $"d{++counts.Next}";
         while (ids.Contains(id));
         return new Drill
         {
@@ -133,8 +158,22 @@ internal sealed class FillContext
     public Target TargetOf(Material material, Pace pace = Pace.Work, bool timed = true)
     {
         if (timed && pace != Pace.Performance && Halves.Are(material) && Halves.Today(material) is { } half)
-            return TargetIn(material with { FromBar = half.From, ToBar = half.To, Visits = 0 }, half.Key, $"{material.Title}: {(half.From == half.To ? "bar" : "bars")} {(half.From == half.To ? $"{half.From}" : $"{half.From}–{half.To}")}", material.Parts.GetValueOrDefault(half.Key)?.Reach, pace);
-        var able = timed && material.IsTimed ? material.Today ?? Estimate.Morning(material.Reach ?? material.Start, Request.Traits, material.Target?.Value) : null;
+            return TargetIn(
+                material with
+                {
+                    FromBar = half.From,
+                    ToBar = half.To,
+                    Visits = 0,
+                },
+                half.Key,
+                $"{material.Title}: {(half.From == half.To ? "bar" : "bars")} {(half.From == half.To ? $"{half.From}" : $"{half.From}–{half.To}")}",
+                material.Parts.GetValueOrDefault(half.Key)?.Reach,
+                pace
+            );
+        var able =
+            timed && material.IsTimed
+                ? material.Today ?? Estimate.Morning(material.Reach ?? material.Start, Request.Traits, material.Target?.Value)
+                : null;
         var target = new Target
         {
             Key = $"m:{material.Id}",
@@ -160,22 +199,45 @@ internal sealed class FillContext
     /// </summary>
     public Material Whole(Material piece, int from, int to)
     {
-        var inside = Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Reach: not null } && one.Group == piece.Id && one.FromBar <= to && one.ToBar >= from).Select(one => one.Reach!.Value).ToList();
+        var inside = Request
+            .Materials.Where(one =>
+                one is { Kind: MaterialKind.Passage, Reach: not null } && one.Group == piece.Id && one.FromBar <= to && one.ToBar >= from
+            )
+            .Select(one => one.Reach!.Value)
+            .ToList();
         var part = piece with { FromBar = from, ToBar = to };
         if (inside.Count == 0)
             return part;
         var slowest = inside.MinBy(reach => reach.Log);
-        return part with { Today = null, Reach = piece.Reach is { } own ? own with { Log = Math.Clamp(own.Log, slowest.Log + Math.Log(LeastOfSlowest), slowest.Log) } : slowest };
+        return part with
+        {
+            Today = null,
+            Reach = piece.Reach is { } own
+                ? own with
+                {
+                    Log = Math.Clamp(own.Log, slowest.Log + Math.Log(LeastOfSlowest), slowest.Log),
+                }
+                : slowest,
+        };
     }
 
-    /// <summary>The target with what is believed of the player's reach, and the tempo and the seconds of a take that follow from it.</summary>
+    /// <summary>
+    /// The target with what is believed of the player's reach, and the tempo and the seconds of a take that follow from it.
+    /// </summary>
     private static Target WithTempo(Target target, Morning? able, Material material)
     {
         var tempo = able is null ? (Bpm?)null : TodaysTempo.Of(DayReach.At(able), target.Pace, target.Goal, target.Ease);
-        return target with { Able = able, Tempo = tempo, TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, tempo ?? material.WorkingTempo) };
+        return target with
+        {
+            Able = able,
+            Tempo = tempo,
+            TakeSeconds = Takes.Seconds(Math.Max(1, material.Bars), material.BeatsPerBar, tempo ?? material.WorkingTempo),
+        };
     }
 
-    /// <summary>A material in one of its keys or patterns, each with a reach of its own; one that was never played begins below the others.</summary>
+    /// <summary>
+    /// A material in one of its keys or patterns, each with a reach of its own; one that was never played begins below the others.
+    /// </summary>
     /// <param name="material">The material.</param>
     /// <param name="key">The end of its lasting key: "k:Bb major", "p:3".</param>
     /// <param name="title">What it is called.</param>
@@ -184,7 +246,9 @@ internal sealed class FillContext
     public Target TargetIn(Material material, string key, string title, Reach? own, Pace pace = Pace.Work)
     {
         var target = TargetOf(material, pace) with { Key = $"m:{material.Id}:{key}", Title = title };
-        return material.IsTimed ? WithTempo(target, Estimate.Morning(own ?? material.StartInKey, Request.Traits, material.Target?.Value), material) : target;
+        return material.IsTimed
+            ? WithTempo(target, Estimate.Morning(own ?? material.StartInKey, Request.Traits, material.Target?.Value), material)
+            : target;
     }
 
     /// <summary>A material in one of its keys.</summary>
@@ -195,7 +259,12 @@ internal sealed class FillContext
     public IReadOnlyList<Material> Owed(Area area, int minutes)
     {
         var fits = new List<Material>();
-        foreach (var material in Request.Materials.Where(one => one.Area == area && Promises.IsOwed(one, Request) && !Used.Contains($"m:{one.Id}")).OrderBy(one => one.LastVisit ?? DateOnly.MinValue).ThenBy(one => one.Id))
+        foreach (
+            var material in Request
+                .Materials.Where(one => one.Area == area && Promises.IsOwed(one, Request) && !Used.Contains($"m:{one.Id}"))
+                .OrderBy(one => one.LastVisit ?? DateOnly.MinValue)
+                .ThenBy(one => one.Id)
+        )
         {
             if (material.WeekMinutes <= minutes - fits.Sum(one => one.WeekMinutes))
                 fits.Add(material);
@@ -207,23 +276,45 @@ internal sealed class FillContext
     }
 
     /// <summary>The wish of a material by week, in words: "10 min, 3 times a week".</summary>
-    public static string ByWeek(Material material) => $"{material.WeekMinutes} min, {(material.WeekTimes == 1 ? "once" : material.WeekTimes == 2 ? "twice" : $"{material.WeekTimes} times")} a week";
+    public static string ByWeek(Material material) =>
+        $"{material.WeekMinutes} min, {(material.WeekTimes == 1 ? "once" : material.WeekTimes == 2 ? "twice" : $"{material.WeekTimes} times")} a week";
 
     /// <summary>Whether this ear task, warm-up or idea was asked for.</summary>
     public bool Asked(string key) => Request.Asked.Contains(key, StringComparer.Ordinal);
 
     /// <summary>A drill on one material by a method, at the tempo that the method wants.</summary>
-    public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason) => AlteredDrill.Is(method)
-        ? AlteredDrill.Of(this, area, method, material, minutes, reason)
-        : Make(area, method, material.Title, minutes, material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason, TargetOf(material, TodaysTempo.PaceOf(method)));
+    public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason) =>
+        AlteredDrill.Is(method)
+            ? AlteredDrill.Of(this, area, method, material, minutes, reason)
+            : Make(
+                area,
+                method,
+                material.Title,
+                minutes,
+                material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason,
+                TargetOf(material, TodaysTempo.PaceOf(method))
+            );
 
     /// <summary>A drill on something that has a name and no number: a warm-up, an idea to play with.</summary>
     public Drill MakeNamed(Area area, Method method, (string Title, string How) what, int minutes, string reason)
     {
         var key = KeyOf(area, what.Title);
-        return Make(area, method, what.Title, minutes, Asked(key) ? YouAsked : reason, new Target { Key = key, Title = what.Title, Group = key })
-            with
-        { How = what.How };
+        return Make(
+            area,
+            method,
+            what.Title,
+            minutes,
+            Asked(key) ? YouAsked : reason,
+            new Target
+            {
+                Key = key,
+                Title = what.Title,
+                Group = key,
+            }
+        ) with
+        {
+            How = what.How,
+        };
     }
 
     /// <summary>The one that was asked for, else the one whose turn it is.</summary>

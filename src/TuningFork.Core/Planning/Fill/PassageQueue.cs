@@ -13,7 +13,9 @@ internal static class PassageQueue
     /// <summary>Who never has more minutes than this gets one new thing at a time.</summary>
     private const int ShortDay = 15;
 
-    /// <summary>Days ahead that count where there is no date: some things become playable soon, instead of all things late (found by simulation).</summary>
+    /// <summary>
+    /// Days ahead that count where there is no date: some things become playable soon, instead of all things late (found by simulation).
+    /// </summary>
     private const int UsualDays = 21;
 
     /// <summary>Takes of one thing on one day when little is under way: two turns (common practice).</summary>
@@ -22,7 +24,10 @@ internal static class PassageQueue
     /// <summary>What does not fit comes after so many days (common practice).</summary>
     private const int MostDaysAway = 3;
 
-    /// <summary>The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be done).</summary>
+    /// <summary>
+    /// The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be
+    /// done).
+    /// </summary>
     private const int MostDaysAwayOfFarTooMuch = 10;
 
     private const double FarTooMuch = 2;
@@ -46,16 +51,27 @@ internal static class PassageQueue
     {
         var request = context.Request;
         var open = request.Materials.Where(material =>
-            !material.Resting && material.Area == Area.Repertoire
-            && (material.Kind == MaterialKind.Passage || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready } || IsUnread(request, material, minutes))
-            && !context.Used.Contains($"m:{material.Id}"));
+            !material.Resting
+            && material.Area == Area.Repertoire
+            && (
+                material.Kind == MaterialKind.Passage
+                || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready }
+                || IsUnread(request, material, minutes)
+            )
+            && !context.Used.Contains($"m:{material.Id}")
+        );
         var queue = DueList.For(open, request.Day, request.School, request.BackToday, request.Variant).ToList();
         // A short day or a long one says nothing about the days until a date.
         Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);
         // Passages of a piece that was read begin before those of one that was not.
-        var fresh = queue.Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false })
-            .OrderBy(queued => queue.Exists(other => other.Material.Kind == MaterialKind.Piece && other.Material.Id == queued.Material.Group)).Skip(room).ToHashSet();
+        var fresh = queue
+            .Where(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null, AskedFor: false })
+            .OrderBy(queued =>
+                queue.Exists(other => other.Material.Kind == MaterialKind.Piece && other.Material.Id == queued.Material.Group)
+            )
+            .Skip(room)
+            .ToHashSet();
         Wait(context, fresh);
         queue.RemoveAll(fresh.Contains);
         context.NewLeft = Math.Max(0, room - queue.Count(queued => queued.Material is { Kind: MaterialKind.Passage, LastVisit: null }));
@@ -74,9 +90,14 @@ internal static class PassageQueue
     private static void Focus(FillContext context, List<Queued> queue, int minutes)
     {
         var request = context.Request;
-        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.IsSafe(material, request.Day))
+        var open = request
+            .Materials.Where(material =>
+                material is { Kind: MaterialKind.Passage, Resting: false } && !Standing.IsSafe(material, request.Day)
+            )
             .OrderBy(material => material.Performance > request.Day ? material.Performance : DateOnly.MaxValue)
-            .ThenBy(material => Seconds(material, request.Traits)).ThenBy(material => material.Id).ToList();
+            .ThenBy(material => Seconds(material, request.Traits))
+            .ThenBy(material => material.Id)
+            .ToList();
         var (needed, fits) = (0.0, new HashSet<int>());
         var least = open.Count == 0 ? 0 : (int)(minutes * 60 / (TakesADay * open.Average(material => material.TakeSeconds)));
         foreach (var material in open)
@@ -88,11 +109,18 @@ internal static class PassageQueue
             fits.Add(material.Id);
         }
 
-        var farTooMuch = open.Count > 0 && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(material => Available(material, FarDays));
+        var farTooMuch =
+            open.Count > 0
+            && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(material => Available(material, FarDays));
         var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList();
         queue.RemoveAll(later.Contains);
         Wait(context, later);
-        var at = queue.FindIndex(queued => queued is { IsDue: true, Material.AskedFor: false } && queued.Material.LastVisit == request.Day.AddDays(-1) && !queued.Material.Slipped && !Standing.AtTarget(queued.Material, request.Day));
+        var at = queue.FindIndex(queued =>
+            queued is { IsDue: true, Material.AskedFor: false }
+            && queued.Material.LastVisit == request.Day.AddDays(-1)
+            && !queued.Material.Slipped
+            && !Standing.AtTarget(queued.Material, request.Day)
+        );
         if (at < 0)
             return;
         var fresh = queue.Where(queued => queued.Material is { LastVisit: null, AskedFor: false }).ToList();
@@ -100,18 +128,36 @@ internal static class PassageQueue
         queue.InsertRange(at, fresh);
 
         double Available(Material material, int undated) =>
-            Math.Max(1, (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : undated) * PractisedDays) * minutes * 60;
+            Math.Max(
+                1,
+                (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : undated) * PractisedDays
+            )
+            * minutes
+            * 60;
     }
 
     /// <summary>A piece that was never looked at as a whole, none of whose passages has begun: it is read through slowly at once.</summary>
-    private static bool IsUnread(DayRequest request, Material material, int minutes) => material is { Kind: MaterialKind.Piece, HasPassages: true, LastVisit: null, Readiness: not Readiness.Ready }
-        && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None && minutes >= LeastReading && request.PracticeDaysBack is not < DaysBack
+    private static bool IsUnread(DayRequest request, Material material, int minutes) =>
+        material is { Kind: MaterialKind.Piece, HasPassages: true, LastVisit: null, Readiness: not Readiness.Ready }
+        && (request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) == Demands.None
+        && minutes >= LeastReading
+        && request.PracticeDaysBack is not < DaysBack
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
-    /// <summary>What does not fit and was played not long ago. Unless far too much is wanted, what was missed and never clean comes back all the same, and what is new begins.</summary>
-    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) => queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
-        && !fits.Contains(material.Id) && !Standing.AtTarget(material, day) && (farTooMuch || material is not { Slipped: true, Best: null })
-        && (material.LastVisit is { } last ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway) : farTooMuch);
+    /// <summary>
+    /// What does not fit and was played not long ago. Unless far too much is wanted, what was missed and never clean comes back all the
+    /// same, and what is new begins.
+    /// </summary>
+    private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) =>
+        queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
+        && !fits.Contains(material.Id)
+        && !Standing.AtTarget(material, day)
+        && (farTooMuch || material is not { Slipped: true, Best: null })
+        && (
+            material.LastVisit is { } last
+                ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway)
+                : farTooMuch
+        );
 
     /// <summary>What waits until others had their turn; where a day has two blocks of music, only once.</summary>
     private static void Wait(FillContext context, IEnumerable<Queued> later) =>

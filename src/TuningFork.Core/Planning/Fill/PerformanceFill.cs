@@ -13,7 +13,10 @@ internal static class PerformanceFill
 {
     private const int EveryDays = 2;
 
-    /// <summary>While the passages of a piece are below their targets, its sections and runs come half as often: a run shows what trips, and mends none of it (common practice).</summary>
+    /// <summary>
+    /// While the passages of a piece are below their targets, its sections and runs come half as often: a run shows what trips, and mends
+    /// none of it (common practice).
+    /// </summary>
     private const int EveryDaysBelowTarget = 4;
     private const int LeastSectionBars = 8;
     private const int LeastMinutes = 2;
@@ -39,18 +42,26 @@ internal static class PerformanceFill
         var day = context.Request.Day;
         var drills = Once(context, minutes).ToList();
         var used = drills.Sum(drill => drill.Minutes);
-        var pieces = context.Request.Materials
-            .Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}"))
+        var pieces = context
+            .Request.Materials.Where(one =>
+                one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
+            )
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
             .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && StandsAt(context, pair.Piece, JoinPart)))
-            .OrderByDescending(pair => pair.Phase).ThenBy(pair => pair.Piece.Performance).ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue).ThenBy(pair => pair.Piece.Id).ToList();
+            .OrderByDescending(pair => pair.Phase)
+            .ThenBy(pair => pair.Piece.Performance)
+            .ThenBy(pair => pair.Piece.LastVisit ?? DateOnly.MinValue)
+            .ThenBy(pair => pair.Piece.Id)
+            .ToList();
         foreach (var (piece, phase) in pieces)
         {
             var away = piece.LastVisit is { } last ? day.DayNumber - last.DayNumber : int.MaxValue;
             var left = Math.Max(LeastMinutes, minutes / 2) - used;
             var every = StandsAt(context, piece, Estimate.TargetPart) ? EveryDays : EveryDaysBelowTarget;
             var last7 = piece.Performance!.Value.DayNumber - day.DayNumber <= LastWeek;
-            bool IsTurn(int needed, int part) => away >= Math.Max(every, every / EveryDays * needed * (last7 ? PartInLastWeek : part) * pieces.Count / Math.Max(1, minutes)) && needed <= left;
+            bool IsTurn(int needed, int part) =>
+                away >= Math.Max(every, every / EveryDays * needed * (last7 ? PartInLastWeek : part) * pieces.Count / Math.Max(1, minutes))
+                && needed <= left;
             if (away < every)
                 continue;
             var drill = phase == Phase.RunThroughs ? Run(context, piece, needed => IsTurn(needed, PartOfRuns)) : null;
@@ -63,11 +74,16 @@ internal static class PerformanceFill
         return drills;
     }
 
-    /// <summary>On the day and on its eve each piece once, at concert tempo; its beginning and its end where the minutes do not hold all of it.</summary>
+    /// <summary>
+    /// On the day and on its eve each piece once, at concert tempo; its beginning and its end where the minutes do not hold all of it.
+    /// </summary>
     private static IEnumerable<Drill> Once(FillContext context, int minutes)
     {
         var day = context.Request.Day;
-        var pieces = NearDate.Once(context.Request.Materials, day).Where(piece => piece.LastVisit != day && !context.Used.Contains($"m:{piece.Id}")).ToList();
+        var pieces = NearDate
+            .Once(context.Request.Materials, day)
+            .Where(piece => piece.LastVisit != day && !context.Used.Contains($"m:{piece.Id}"))
+            .ToList();
         var left = minutes - pieces.Count;
         foreach (var piece in pieces)
         {
@@ -89,14 +105,38 @@ internal static class PerformanceFill
     {
         var (begins, ends) = (Math.Min(piece.ToBar, piece.FromBar + EndBars - 1), Math.Max(piece.FromBar, piece.ToBar - EndBars + 1));
         var targets = new[] { (piece.FromBar, begins), (ends, piece.ToBar) }
-            .Select(bars => context.TargetOf(context.Whole(piece, bars.Item1, bars.Item2), Pace.Performance) with { Title = $"{piece.Title}, {bars.Item1}–{bars.Item2}", StopAfterBar = bars.Item2 }).ToList();
-        return RoundsFill.Sized(context.Make(Area.Repertoire, Methods.OneTakeRounds, $"{piece.Title}, beginning and end", 1, $"{when}: beginning and end", targets) with { Mix = Mix.InTurn, MostRounds = 1 });
+            .Select(bars =>
+                context.TargetOf(context.Whole(piece, bars.Item1, bars.Item2), Pace.Performance) with
+                {
+                    Title = $"{piece.Title}, {bars.Item1}–{bars.Item2}",
+                    StopAfterBar = bars.Item2,
+                }
+            )
+            .ToList();
+        return RoundsFill.Sized(
+            context.Make(
+                Area.Repertoire,
+                Methods.OneTakeRounds,
+                $"{piece.Title}, beginning and end",
+                1,
+                $"{when}: beginning and end",
+                targets
+            ) with
+            {
+                Mix = Mix.InTurn,
+                MostRounds = 1,
+            }
+        );
     }
 
     /// <summary>Whether its passages stand at a part of their targets on average.</summary>
     private static bool StandsAt(FillContext context, Material piece, double part)
     {
-        var known = context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false, Reach: not null, Target: not null } && one.Group == piece.Id).ToList();
+        var known = context
+            .Request.Materials.Where(one =>
+                one is { Kind: MaterialKind.Passage, Resting: false, Reach: not null, Target: not null } && one.Group == piece.Id
+            )
+            .ToList();
         return known.Count == 0 || known.Average(one => Math.Min(1, one.Reach!.Value.Tempo / one.Target!.Value.Value)) >= part;
     }
 
@@ -104,8 +144,16 @@ internal static class PerformanceFill
     {
         var target = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
         var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
-        return !fits(minutes) ? null
-            : context.Make(Area.Repertoire, Methods.PerformanceTake, piece.Title, minutes, $"{Left(piece, context.Request.Day)}: right through", target);
+        return !fits(minutes)
+            ? null
+            : context.Make(
+                Area.Repertoire,
+                Methods.PerformanceTake,
+                piece.Title,
+                minutes,
+                $"{Left(piece, context.Request.Day)}: right through",
+                target
+            );
     }
 
     /// <summary>Quarters of the piece at first, then thirds, then halves; each time the next one.</summary>
@@ -116,10 +164,22 @@ internal static class PerformanceFill
         var gone = (double)(day.DayNumber - from.DayNumber) / Math.Max(1, to.DayNumber - from.DayNumber);
         var count = Math.Clamp(4 - (int)(gone * 3), 2, Math.Max(2, piece.Bars / LeastSectionBars));
         var (first, last) = Stretches.Next(piece, (piece.Bars + count - 1) / count);
-        var target = context.TargetOf(context.Whole(piece, first, last)) with { Title = $"{piece.Title}, {first}–{last}", StopAfterBar = last };
+        var target = context.TargetOf(context.Whole(piece, first, last)) with
+        {
+            Title = $"{piece.Title}, {first}–{last}",
+            StopAfterBar = last,
+        };
         var minutes = Math.Clamp(((2 * target.TakeSeconds) + 59) / 60, 2, MostSectionMinutes);
-        return !fits(minutes) ? null
-            : context.Make(Area.Repertoire, Methods.JoinedSection, $"{piece.Title}, {first}–{last}", minutes, $"{Left(piece, day)}: its passages joined", target);
+        return !fits(minutes)
+            ? null
+            : context.Make(
+                Area.Repertoire,
+                Methods.JoinedSection,
+                $"{piece.Title}, {first}–{last}",
+                minutes,
+                $"{Left(piece, day)}: its passages joined",
+                target
+            );
     }
 
     private static string Left(Material piece, DateOnly day) => $"{Words.Days(piece.Performance!.Value.DayNumber - day.DayNumber)} left";

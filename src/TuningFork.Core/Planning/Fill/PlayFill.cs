@@ -34,10 +34,15 @@ internal static class PlayFill
         if (minutes <= 0)
             yield break;
         var day = context.Request.Day;
-        var piece = context.Request.Materials
-            .Where(material => material is { Kind: MaterialKind.Piece, Resting: false } && CanBePlayed(context, material) && material.LastVisit != day
+        var piece = context
+            .Request.Materials.Where(material =>
+                material is { Kind: MaterialKind.Piece, Resting: false }
+                && CanBePlayed(context, material)
+                && material.LastVisit != day
                 && (material.LastVisit is not null || context.Request.PracticeDaysBack is null)
-                && !context.Used.Contains($"m:{material.Id}") && PieceMinutes(material) <= minutes)
+                && !context.Used.Contains($"m:{material.Id}")
+                && PieceMinutes(material) <= minutes
+            )
             .OrderByDescending(material => material.AskedFor)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
             .FirstOrDefault();
@@ -46,12 +51,22 @@ internal static class PlayFill
         {
             var length = minutes - PieceMinutes(piece) >= 3 ? PieceMinutes(piece) : minutes;
             left -= length;
-            yield return context.Make(Area.Play, Methods.PerformanceTake, piece.Title, length,
-                piece.LastVisit is { } last ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}" : "right through, for the first time", context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance));
+            yield return context.Make(
+                Area.Play,
+                Methods.PerformanceTake,
+                piece.Title,
+                length,
+                piece.LastVisit is { } last
+                    ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}"
+                    : "right through, for the first time",
+                context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance)
+            );
         }
 
-        (string Title, string How)[] ideas = block.Ideas.Count > 0 ? [.. block.Ideas.Select(idea => (idea, "Your own idea: stay with it until the time is up."))]
-            : context.Request.IsPitched ? Ideas : Beats;
+        (string Title, string How)[] ideas =
+            block.Ideas.Count > 0 ? [.. block.Ideas.Select(idea => (idea, "Your own idea: stay with it until the time is up."))]
+            : context.Request.IsPitched ? Ideas
+            : Beats;
         var turn = day.DayNumber + context.Request.Variant;
         foreach (var length in left > 0 ? FillContext.Chop(left, 15, 20) : [])
         {
@@ -63,8 +78,14 @@ internal static class PlayFill
     }
 
     /// <summary>A piece under way, or one whose passages have all been clean at some tempo, however it is rated.</summary>
-    private static bool CanBePlayed(FillContext context, Material piece) => piece.Readiness != Readiness.Raw
-        || (piece.HasPassages && context.Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false } && one.Group == piece.Id).All(one => one.Best is not null));
+    private static bool CanBePlayed(FillContext context, Material piece) =>
+        piece.Readiness != Readiness.Raw
+        || (
+            piece.HasPassages
+            && context
+                .Request.Materials.Where(one => one is { Kind: MaterialKind.Passage, Resting: false } && one.Group == piece.Id)
+                .All(one => one.Best is not null)
+        );
 
     private static int PieceMinutes(Material piece) => Math.Max(2, (piece.TakeSeconds + 59) / 60);
 }

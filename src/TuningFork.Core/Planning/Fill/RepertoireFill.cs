@@ -72,12 +72,31 @@ internal static class RepertoireFill
     private static Drill ByWeek(FillContext context, Material material)
     {
         var (request, words) = (context.Request, FillContext.ByWeek(material));
-        var inside = DueList.For(request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id && material.Kind == MaterialKind.Piece && !context.Used.Contains($"m:{one.Id}")), request.Day, request.School)
-            .Select(queued => queued with { Reason = words }).ToList();
+        var inside = DueList
+            .For(
+                request.Materials.Where(one =>
+                    one.Kind == MaterialKind.Passage
+                    && one.Group == material.Id
+                    && material.Kind == MaterialKind.Piece
+                    && !context.Used.Contains($"m:{one.Id}")
+                ),
+                request.Day,
+                request.School
+            )
+            .Select(queued => queued with { Reason = words })
+            .ToList();
         if (inside.Count > 1)
         {
             context.Used.Add($"m:{material.Id}");
-            return RoundsFill.OneTakeEach(context, Area.Repertoire, material.WeekMinutes, RoundsFill.Pick(inside, material.WeekMinutes)) with { Reason = words };
+            return RoundsFill.OneTakeEach(
+                context,
+                Area.Repertoire,
+                material.WeekMinutes,
+                RoundsFill.Pick(inside, material.WeekMinutes)
+            ) with
+            {
+                Reason = words,
+            };
         }
 
         return PassageWork.Single(context, new Queued(material, request.Day, true, null, words), material.WeekMinutes);
@@ -86,7 +105,12 @@ internal static class RepertoireFill
     /// <summary>Threes that are due, one take each; they leave the queue.</summary>
     private static Drill? Threes(FillContext context, List<Queued> queue, int minutes)
     {
-        var due = queue.Where(queued => queued is { IsDue: true, Material: { Readiness: Readiness.Ready, Kind: MaterialKind.Passage, PutBack: >= 3 or 0 } } && Standing.AtTarget(queued.Material, context.Request.Day)).ToList();
+        var due = queue
+            .Where(queued =>
+                queued is { IsDue: true, Material: { Readiness: Readiness.Ready, Kind: MaterialKind.Passage, PutBack: >= 3 or 0 } }
+                && Standing.AtTarget(queued.Material, context.Request.Day)
+            )
+            .ToList();
         if (due.Count < 2 || minutes < PartOfThrees)
             return null;
         var seconds = 0;
@@ -126,7 +150,14 @@ internal static class RepertoireFill
         foreach (var queued in alone.Concat(first).Concat(whole))
             context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Reason));
         foreach (var queued in context.Later.Where(queued => context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)))
-            context.Waiting.Add(new Waiting(Area.Repertoire, queued.Material.Id, queued.Material.Title, queued.Material.LastVisit is null ? "not begun yet" : $"{Standing.Words(queued.Material)}; others first"));
+            context.Waiting.Add(
+                new Waiting(
+                    Area.Repertoire,
+                    queued.Material.Id,
+                    queued.Material.Title,
+                    queued.Material.LastVisit is null ? "not begun yet" : $"{Standing.Words(queued.Material)}; others first"
+                )
+            );
     }
 
     /// <summary>
@@ -134,7 +165,9 @@ internal static class RepertoireFill
     /// sensible of one thing in a sitting. Null when that is not enough either: the rest is free choice.
     /// </summary>
     private static Drill? Spare(FillContext context, List<Queued> queue, int minutes) =>
-        SecondTurn(context, queue, minutes, EnoughOfOne) ?? Stretches.Between(context, minutes, spare: true) ?? SecondTurn(context, queue, minutes, MostOfOne);
+        SecondTurn(context, queue, minutes, EnoughOfOne)
+        ?? Stretches.Between(context, minutes, spare: true)
+        ?? SecondTurn(context, queue, minutes, MostOfOne);
 
     /// <summary>Minutes of a passage alone: two in short sittings, three in longer ones.</summary>
     private static int AloneMinutes(FillContext context) => context.Usual <= ShortDrill ? 2 : LeastRepeating;
@@ -169,9 +202,14 @@ internal static class RepertoireFill
         // The rounds keep a place for what was asked for, and for the many.
         places = Math.Min(places, parts > 1 || !first.Exists(queued => queued.Material.AskedFor) ? Math.Max(1, parts - 1) : 0);
         var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(parts > 1 ? 1 : 0, places)).ToList();
-        return pieces.Concat(first.Where(queued => queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && PassageWork.IsTurn(context, queued.Material))
-            .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
-            .Take(Math.Max(0, places - pieces.Count)));
+        return pieces.Concat(
+            first
+                .Where(queued =>
+                    queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && PassageWork.IsTurn(context, queued.Material)
+                )
+                .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
+                .Take(Math.Max(0, places - pieces.Count))
+        );
     }
 
     /// <summary>A set of what comes first; one thing left over is worked at alone.</summary>
@@ -182,7 +220,9 @@ internal static class RepertoireFill
         context.SeenToday.AddRange(set);
         if (set.Count > 1)
             return RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set);
-        return Standing.AtTarget(set[0].Material, context.Request.Day) ? Performed(context, set[0], minutes) : PassageWork.Single(context, set[0], minutes);
+        return Standing.AtTarget(set[0].Material, context.Request.Day)
+            ? Performed(context, set[0], minutes)
+            : PassageWork.Single(context, set[0], minutes);
     }
 
     /// <summary>
@@ -194,21 +234,46 @@ internal static class RepertoireFill
         var day = context.Request.Day;
         if ((context.Request.Demands & Demands.Concert) != Demands.None)
             return null;
-        var growing = queue.Where(queued => Grows(queued.Material, day))
-            .Concat(context.Request.Materials.Where(material => material is { Resting: false } && material.LastVisit == day && Grows(material, day)).Select(material => new Queued(material, day, true, null, "once more today")))
-            .DistinctBy(queued => queued.Material.Id).Where(queued => context.Given(queued.Material) < mostOfOne)
+        var growing = queue
+            .Where(queued => Grows(queued.Material, day))
+            .Concat(
+                context
+                    .Request.Materials.Where(material =>
+                        material is { Resting: false } && material.LastVisit == day && Grows(material, day)
+                    )
+                    .Select(material => new Queued(material, day, true, null, "once more today"))
+            )
+            .DistinctBy(queued => queued.Material.Id)
+            .Where(queued => context.Given(queued.Material) < mostOfOne)
             .Select(queued => queued with { Reason = "a second turn today" })
-            .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id)).ThenBy(queued => Part(queued.Material)).ToList();
+            .OrderBy(queued => context.SeenToday.Count(seen => seen.Material.Id == queued.Material.Id))
+            .ThenBy(queued => Part(queued.Material))
+            .ToList();
         var open = growing.Where(queued => !Standing.IsSafe(queued.Material, day)).ToList();
         growing = open.Count > 0 ? open : [.. Later(context).Concat(growing).DistinctBy(queued => queued.Material.Id)];
         if (growing.Count > 0)
         {
             var set = RoundsFill.Pick(growing, minutes);
             context.SeenToday.AddRange(set);
-            return set.Count > 1 ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set) : context.MakeOne(Area.Repertoire, context.Careful ? Methods.CleanInRow : Methods.TempoLadder, set[0].Material, minutes, set[0].Reason);
+            return set.Count > 1
+                ? RoundsFill.OneTakeEach(context, Area.Repertoire, minutes, set)
+                : context.MakeOne(
+                    Area.Repertoire,
+                    context.Careful ? Methods.CleanInRow : Methods.TempoLadder,
+                    set[0].Material,
+                    minutes,
+                    set[0].Reason
+                );
         }
 
-        var rest = queue.Where(queued => !queued.IsDue && queued.Material.Kind == MaterialKind.Passage && context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id) && queued.Material.LastVisit != day.AddDays(-1)).ToList();
+        var rest = queue
+            .Where(queued =>
+                !queued.IsDue
+                && queued.Material.Kind == MaterialKind.Passage
+                && context.SeenToday.TrueForAll(seen => seen.Material.Id != queued.Material.Id)
+                && queued.Material.LastVisit != day.AddDays(-1)
+            )
+            .ToList();
         if (rest.Count == 0)
             return null;
         var kept = RoundsFill.Pick(rest, minutes);
@@ -226,21 +291,41 @@ internal static class RepertoireFill
     }
 
     /// <summary>Below its target, or at it and not yet at its whole tempo.</summary>
-    private static bool Grows(Material material, DateOnly day) => material.Kind == MaterialKind.Passage && (!Standing.AtTarget(material, day) || !Standing.AtTempo(material));
+    private static bool Grows(Material material, DateOnly day) =>
+        material.Kind == MaterialKind.Passage && (!Standing.AtTarget(material, day) || !Standing.AtTempo(material));
 
     private static double Part(Material material) => material is { Reach: { } reach, Target: { } target } ? reach.Tempo / target.Value : 0;
 
-    private static Drill Performed(FillContext context, Queued queued, int minutes) => queued.Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 }
-        ? PassageWork.PutBack(context, queued.Material, minutes)
-        : context.Make(Area.Repertoire, Methods.PerformanceTake, queued.Material.Title, minutes, queued.Reason, context.TargetOf(queued.Material, Pace.Performance));
+    private static Drill Performed(FillContext context, Queued queued, int minutes) =>
+        queued.Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 }
+            ? PassageWork.PutBack(context, queued.Material, minutes)
+            : context.Make(
+                Area.Repertoire,
+                Methods.PerformanceTake,
+                queued.Material.Title,
+                minutes,
+                queued.Reason,
+                context.TargetOf(queued.Material, Pace.Performance)
+            );
 
     private static Drill Fallback(FillContext context, int minutes)
     {
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
-        return context.Make(Area.Repertoire, Methods.FreePlay, "Music of your choice", minutes,
-            none ? "enter a piece and its hard bars come back in time" : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest"
-            : context.Request.Materials.Any(material => Standing.IsGrowing(material, context.Request.Day) && context.Given(material) >= MostOfOne) ? "a quarter of an hour of each is enough" : "nothing else is due today")
-            with
-        { How = "Play what you like, right through." };
+        return context.Make(
+            Area.Repertoire,
+            Methods.FreePlay,
+            "Music of your choice",
+            minutes,
+            none ? "enter a piece and its hard bars come back in time"
+                : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest"
+                : context.Request.Materials.Any(material =>
+                    Standing.IsGrowing(material, context.Request.Day) && context.Given(material) >= MostOfOne
+                )
+                    ? "a quarter of an hour of each is enough"
+                : "nothing else is due today"
+        ) with
+        {
+            How = "Play what you like, right through.",
+        };
     }
 }

@@ -29,7 +29,8 @@ internal static class RoundsFill
         var seconds = 0;
         while (set.Count < Math.Min(MostInASet, queue.Count))
         {
-            var next = queue.FirstOrDefault(queued => !set.Contains(queued) && Fits(queued)) ?? queue.First(queued => !set.Contains(queued));
+            var next = queue.FirstOrDefault(queued => !set.Contains(queued) && Fits(queued))
+                ?? queue.First(queued => !set.Contains(queued));
             seconds += next.Material.TakeSeconds;
             if (set.Count >= 2 && seconds * WantedRounds > minutes * 60)
                 break;
@@ -38,7 +39,8 @@ internal static class RoundsFill
 
         return set;
 
-        bool Fits(Queued queued) => set.Count(other => other.Material.Group == queued.Material.Group) is var same && (same == 0 || (same + 1) * 2 <= set.Count + 1);
+        bool Fits(Queued queued) =>
+            set.Count(other => other.Material.Group == queued.Material.Group) is var same && (same == 0 || (same + 1) * 2 <= set.Count + 1);
     }
 
     /// <summary>One take of each and no more: what is ready is kept so.</summary>
@@ -46,16 +48,29 @@ internal static class RoundsFill
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material, Pace.Performance)).ToList();
         var minutes = Math.Max(1, (targets.Sum(target => target.TakeSeconds) + 59) / 60);
-        return Sized(context.Make(Area.Repertoire, Methods.OneTakeRounds, Titles(set), minutes, "ready: one take each keeps them so", targets) with { Mix = Mix.Shuffled, MostRounds = 1 });
+        return Sized(
+            context.Make(Area.Repertoire, Methods.OneTakeRounds, Titles(set), minutes, "ready: one take each keeps them so", targets) with
+            {
+                Mix = Mix.Shuffled,
+                MostRounds = 1,
+            }
+        );
     }
 
     public static Drill OneTakeEach(FillContext context, Area area, int minutes, IReadOnlyList<Queued> set)
     {
         var targets = set.Select(queued => context.TargetOf(queued.Material)).ToList();
-        return Sized(context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets) with { Mix = MixFor(set, context.Request.Mix) });
+        return Sized(
+            context.Make(area, Methods.OneTakeRounds, Titles(set), minutes, Reasons(set), targets) with
+            {
+                Mix = MixFor(set, context.Request.Mix),
+            }
+        );
     }
 
-    /// <summary>Mixing grows with what can be played: in turn while something is fresh, shuffled later; never more than was chosen.</summary>
+    /// <summary>
+    /// Mixing grows with what can be played: in turn while something is fresh, shuffled later; never more than was chosen.
+    /// </summary>
     private static Mix MixFor(IReadOnlyList<Queued> set, Mix chosen)
     {
         var fresh = set.Any(queued => queued.Material.Readiness != Readiness.Ready && queued.Material.Visits < FreshVisits);
@@ -79,17 +94,25 @@ internal static class RoundsFill
         return drill with
         {
             Sequence = sequence,
-            Sum = fitting == 0
-                ? $"too short: one round of {drill.Targets.Count} needs {round} s"
-                : $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {drill.Targets.Count}, {round} s a round{(more > 0 ? $", and {Words.Count(more, "take")} more" : "")}",
+            Sum =
+                fitting == 0
+                    ? $"too short: one round of {drill.Targets.Count} needs {round} s"
+                    : $"{(rounds == 1 ? "1 round" : $"{rounds} rounds")} of {drill.Targets.Count}, {round} s a round{(more > 0 ? $", and {Words.Count(more, "take")} more" : "")}",
         };
     }
 
-    /// <summary>What is left after the last whole round goes to single takes, the first of the set first; never the same twice running.</summary>
+    /// <summary>
+    /// What is left after the last whole round goes to single takes, the first of the set first; never the same twice running.
+    /// </summary>
     private static IReadOnlyList<int> Filled(Drill drill, IReadOnlyList<int> rounds, Mix mix)
     {
         var left = drill.Seconds - rounds.Sum(index => drill.Targets[index].TakeSeconds);
-        if (mix == Mix.Blocked || drill.MostRounds is not null || drill.Targets.Count < 2 || rounds.Count >= MostRounds * drill.Targets.Count)
+        if (
+            mix == Mix.Blocked
+            || drill.MostRounds is not null
+            || drill.Targets.Count < 2
+            || rounds.Count >= MostRounds * drill.Targets.Count
+        )
             return rounds;
         var all = rounds.ToList();
         for (var index = 0; index < drill.Targets.Count; index++)
@@ -104,7 +127,13 @@ internal static class RoundsFill
     }
 
     /// <summary>Work and rest in blocks of about 25 minutes, so that the breaks of a long sitting find their places between them.</summary>
-    public static IEnumerable<Drill> WorkRestBlocks(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Queued> queue)
+    public static IEnumerable<Drill> WorkRestBlocks(
+        FillContext context,
+        Area area,
+        WorkRest rounds,
+        int minutes,
+        IReadOnlyList<Queued> queue
+    )
     {
         var taken = 0;
         foreach (var length in FillContext.Chop(minutes, 25, 29))
@@ -119,7 +148,14 @@ internal static class RoundsFill
     private static Drill WorkRest(FillContext context, Area area, WorkRest rounds, int minutes, IReadOnlyList<Material> set)
     {
         var titles = set.Select(material => material.Title).ToList();
-        return context.Make(area, Methods.WorkRestRounds, Words.List(titles), minutes, "a new one after each rest", [.. set.Select(material => context.TargetOf(material))]) with
+        return context.Make(
+            area,
+            Methods.WorkRestRounds,
+            Words.List(titles),
+            minutes,
+            "a new one after each rest",
+            [.. set.Select(material => context.TargetOf(material))]
+        ) with
         {
             WorkMinutes = rounds.Work,
             RestMinutes = rounds.Rest,
@@ -138,11 +174,15 @@ internal static class RoundsFill
     private static string Titles(IReadOnlyList<Queued> set)
     {
         var pieces = set.Select(queued => queued.Material).GroupBy(material => material.Group);
-        return string.Join(" · ", pieces.Select(piece => piece.First().Title + string.Concat(piece.Skip(1).Select(material => ", " + material.ShortTitle))));
+        return string.Join(
+            " · ",
+            pieces.Select(piece => piece.First().Title + string.Concat(piece.Skip(1).Select(material => ", " + material.ShortTitle)))
+        );
     }
 
     /// <summary>Why today, of the first of them, which is why the set is there.</summary>
-    private static string Reasons(IReadOnlyList<Queued> set) => set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked ? $"you asked for {asked.Material.ShortTitle}"
+    private static string Reasons(IReadOnlyList<Queued> set) =>
+        set.FirstOrDefault(queued => queued.Material.AskedFor) is { } asked ? $"you asked for {asked.Material.ShortTitle}"
         : set.FirstOrDefault(queued => queued.Material.Slipped) is { } slipped ? $"{slipped.Material.ShortTitle} {slipped.Reason}"
         : set[0].Reason;
 }

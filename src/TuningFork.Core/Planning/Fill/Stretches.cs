@@ -3,7 +3,10 @@ using TuningFork.Core.Repertoire;
 
 namespace TuningFork.Core.Planning.Fill;
 
-/// <summary>Stretches of a piece, each where the last one ended, so that every bar of it comes round and the bars between its passages wait no weeks.</summary>
+/// <summary>
+/// Stretches of a piece, each where the last one ended, so that every bar of it comes round and the bars between its passages wait no
+/// weeks.
+/// </summary>
 internal static class Stretches
 {
     /// <summary>Bars of a stretch (common practice).</summary>
@@ -35,10 +38,19 @@ internal static class Stretches
         var (request, day) = (context.Request, context.Request.Day);
         if ((request.Demands & (Demands.Concert | Demands.Tired)) != Demands.None || request.PracticeDaysBack is < 2)
             return null;
-        var piece = request.Materials.Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, HasPassages: true, Resting: false, LastVisit: { } last } && last != day
-                && (spare || day.DayNumber - last.DayNumber >= EveryDays) && Performances.On(one, day) is null or Phase.Passages && (spare && context.Walked.TryGetValue(one.Id, out var walked) ? Goes(one, walked) : !context.Used.Contains($"m:{one.Id}"))
-                && request.Materials.Any(passage => passage is { Kind: MaterialKind.Passage, Best: not null } && passage.Group == one.Id))
-            .OrderBy(one => context.Walked.ContainsKey(one.Id)).ThenBy(one => one.LastVisit).ThenBy(one => one.Id).FirstOrDefault();
+        var piece = request
+            .Materials.Where(one =>
+                one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, HasPassages: true, Resting: false, LastVisit: { } last }
+                && last != day
+                && (spare || day.DayNumber - last.DayNumber >= EveryDays)
+                && Performances.On(one, day) is null or Phase.Passages
+                && (spare && context.Walked.TryGetValue(one.Id, out var walked) ? Goes(one, walked) : !context.Used.Contains($"m:{one.Id}"))
+                && request.Materials.Any(passage => passage is { Kind: MaterialKind.Passage, Best: not null } && passage.Group == one.Id)
+            )
+            .OrderBy(one => context.Walked.ContainsKey(one.Id))
+            .ThenBy(one => one.LastVisit)
+            .ThenBy(one => one.Id)
+            .FirstOrDefault();
         if (piece is null)
             return null;
         var begun = context.Walked.TryGetValue(piece.Id, out var today);
@@ -48,7 +60,14 @@ internal static class Stretches
         if (!spare && needed * PartOfMinutes > minutes)
             return null;
         context.Walked[piece.Id] = (begun ? today.From : from, to);
-        return context.Make(Area.Repertoire, Methods.JoinedSection, target.Title, spare ? minutes : needed, $"between its passages; {Words.Days(day.DayNumber - piece.LastVisit!.Value.DayNumber)} away", target);
+        return context.Make(
+            Area.Repertoire,
+            Methods.JoinedSection,
+            target.Title,
+            spare ? minutes : needed,
+            $"between its passages; {Words.Days(day.DayNumber - piece.LastVisit!.Value.DayNumber)} away",
+            target
+        );
     }
 
     /// <summary>Whether the walk over a piece goes on today: until it comes to where it began.</summary>

@@ -19,32 +19,49 @@ internal static class TechniqueDrill
             return OfPattern(context, queued, patterns, minutes);
         var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
         var back = context.Request.PracticeDaysBack is not null;
-        if ((away > Density.DriftDays || material.Regaining) && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm)
+        if (
+            (away > Density.DriftDays || material.Regaining)
+            && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm
+        )
             return Thinned(context, material, rhythm, away, minutes);
         var reason = away > Density.DriftDays ? $"{away} days away" : queued.Reason;
         return context.MakeOne(Area.Technique, back ? Methods.FixedCount : Choose(material, context.Careful), material, minutes, reason);
     }
 
     /// <summary>The method that belongs to what it is made of; null where the usual ones fit.</summary>
-    private static Method? Special(WorkKind kind, Material material) => kind switch
-    {
-        WorkKind.Shuttle => Methods.KeyShuttle,
-        WorkKind.Changes => Methods.ChordChanges,
-        WorkKind.Inversions => Methods.Inversions,
-        WorkKind.Steps => Methods.OneByOne,
-        WorkKind.Groove when material.LastClean is not null && material.Visits % 3 == 1 => Methods.ThreeAndOne,
-        _ => null,
-    };
+    private static Method? Special(WorkKind kind, Material material) =>
+        kind switch
+        {
+            WorkKind.Shuttle => Methods.KeyShuttle,
+            WorkKind.Changes => Methods.ChordChanges,
+            WorkKind.Inversions => Methods.Inversions,
+            WorkKind.Steps => Methods.OneByOne,
+            WorkKind.Groove when material.LastClean is not null && material.Visits % 3 == 1 => Methods.ThreeAndOne,
+            _ => null,
+        };
 
     /// <summary>Today's keys, round and round while the minutes last; none that another exercise has today.</summary>
     private static Drill InKeys(FillContext context, Queued queued, KeyPlan plan, int minutes)
     {
         var material = queued.Material;
-        var keys = plan.Today(material.Keys, context.Request.Day, minutes, material.Id, [.. plan.Keys(material.Id).Where(key => context.Used.Any(used => used.EndsWith($":k:{key}", StringComparison.Ordinal)))]);
+        var keys = plan.Today(
+            material.Keys,
+            context.Request.Day,
+            minutes,
+            material.Id,
+            [.. plan.Keys(material.Id).Where(key => context.Used.Any(used => used.EndsWith($":k:{key}", StringComparison.Ordinal)))]
+        );
         var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
         context.Used.Add($"m:{material.Id}");
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
-        return context.Make(Area.Technique, Methods.KeyRound, $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}", minutes, queued.Reason, targets) with
+        return context.Make(
+            Area.Technique,
+            Methods.KeyRound,
+            $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}",
+            minutes,
+            queued.Reason,
+            targets
+        ) with
         {
             Sequence = [.. Enumerable.Repeat(Enumerable.Range(0, targets.Count), rounds).SelectMany(round => round)],
             Sum = rounds == 1 ? "once each" : $"{rounds} rounds of {targets.Count}",
@@ -60,9 +77,17 @@ internal static class TechniqueDrill
         var names = string.Join(' ', today.Numbers.Select(number => string.Concat(Patterns.Permutation(patterns.Size, number))));
         var method = Choose(material, context.Careful);
         var key = PatternPlan.KeyOf(today.Numbers);
-        var target = context.TargetIn(material, key, $"Pattern {numbers} ({names})", material.Parts.GetValueOrDefault(key)?.Reach, TodaysTempo.PaceOf(method));
+        var target = context.TargetIn(
+            material,
+            key,
+            $"Pattern {numbers} ({names})",
+            material.Parts.GetValueOrDefault(key)?.Reach,
+            TodaysTempo.PaceOf(method)
+        );
         context.Used.Add($"m:{material.Id}");
-        var reason = today.IsOver ? "all done: begin again, or rest" : $"{today.Done} of {patterns.Units.Count} done; until about {today.Last:d MMM}";
+        var reason = today.IsOver
+            ? "all done: begin again, or rest"
+            : $"{today.Done} of {patterns.Units.Count} done; until about {today.Last:d MMM}";
         return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
     }
 
@@ -72,8 +97,19 @@ internal static class TechniqueDrill
         var written = context.TargetOf(material);
         var steps = Density.Steps(rhythm);
         context.Used.Add($"m:{material.Id}");
-        return context.Make(Area.Technique, Methods.HalfDensity, material.Title, minutes, away > Density.DriftDays ? $"{away} days away: {steps[0].Name} first" : $"back after days away: {steps[0].Name} first",
-            [.. steps.SkipLast(1).Select(step => written with { Key = $"m:{material.Id}:h:{step.Id}", Title = $"{material.Title}, {step.Name}" }), written]);
+        return context.Make(
+            Area.Technique,
+            Methods.HalfDensity,
+            material.Title,
+            minutes,
+            away > Density.DriftDays ? $"{away} days away: {steps[0].Name} first" : $"back after days away: {steps[0].Name} first",
+            [
+                .. steps
+                    .SkipLast(1)
+                    .Select(step => written with { Key = $"m:{material.Id}:h:{step.Id}", Title = $"{material.Title}, {step.Name}" }),
+                written,
+            ]
+        );
     }
 
     /// <summary>Varies from visit to visit; no climbing on a tired day.</summary>

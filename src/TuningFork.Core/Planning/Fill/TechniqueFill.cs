@@ -35,7 +35,11 @@ internal static class TechniqueFill
         foreach (var material in context.Owed(Area.Technique, minutes))
         {
             minutes -= material.WeekMinutes;
-            yield return TechniqueDrill.Of(context, new Queued(material, context.Request.Day, true, null, FillContext.ByWeek(material)), material.WeekMinutes);
+            yield return TechniqueDrill.Of(
+                context,
+                new Queued(material, context.Request.Day, true, null, FillContext.ByWeek(material)),
+                material.WeekMinutes
+            );
         }
 
         if (minutes <= 0)
@@ -59,7 +63,12 @@ internal static class TechniqueFill
         // Few exercises would be through long before their time.
         var over = Math.Min(MostPlain, minutes - (queue.Count * LongDrill));
         minutes -= over >= LeastMinutes ? over : 0;
-        var parts = FillContext.Chop(minutes, Math.Min(context.Usual, context.Request.Minutes > 45 ? LongDrill : ShortDrill), 15, Math.Clamp(minutes / LeastMinutes, 1, Math.Max(queue.Count, (minutes + 14) / 15)));
+        var parts = FillContext.Chop(
+            minutes,
+            Math.Min(context.Usual, context.Request.Minutes > 45 ? LongDrill : ShortDrill),
+            15,
+            Math.Clamp(minutes / LeastMinutes, 1, Math.Max(queue.Count, (minutes + 14) / 15))
+        );
         LimitUntimed(context, queue, parts.Count);
         var taken = 0;
         foreach (var length in parts)
@@ -86,16 +95,36 @@ internal static class TechniqueFill
     }
 
     /// <summary>Something that everybody knows, where there is no exercise for the minutes.</summary>
-    private static Drill Plain(FillContext context, int minutes, string reason) => !context.Request.IsPitched
-        ? context.Make(Area.Technique, Methods.EaseIn, "A rudiment you know", minutes, reason) with { How = "Slowly, both hands alike, every stroke from the same height." }
-        : context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, reason) with { How = "Two notes to a click, slowly, every note alike." };
+    private static Drill Plain(FillContext context, int minutes, string reason) =>
+        !context.Request.IsPitched
+            ? context.Make(Area.Technique, Methods.EaseIn, "A rudiment you know", minutes, reason) with
+            {
+                How = "Slowly, both hands alike, every stroke from the same height.",
+            }
+            : context.Make(Area.Technique, Methods.EaseIn, "A scale you know", minutes, reason) with
+            {
+                How = "Two notes to a click, slowly, every note alike.",
+            };
 
     /// <summary>What has been away longer than all of them need to come round waits by name.</summary>
     private static void Name(FillContext context, List<Queued> queue, int drills)
     {
         var most = Math.Max(LeastTurn, (queue.Count + drills - 1) / Math.Max(1, drills));
-        foreach (var queued in queue.Where(queued => !context.Used.Contains($"m:{queued.Material.Id}") && queued.Material.LastVisit is { } last && context.Request.Day.DayNumber - last.DayNumber > most))
-            context.Waiting.Add(new Waiting(Area.Technique, queued.Material.Id, queued.Material.Title, $"{Words.Days(context.Request.Day.DayNumber - queued.Material.LastVisit!.Value.DayNumber)} away"));
+        foreach (
+            var queued in queue.Where(queued =>
+                !context.Used.Contains($"m:{queued.Material.Id}")
+                && queued.Material.LastVisit is { } last
+                && context.Request.Day.DayNumber - last.DayNumber > most
+            )
+        )
+            context.Waiting.Add(
+                new Waiting(
+                    Area.Technique,
+                    queued.Material.Id,
+                    queued.Material.Title,
+                    $"{Words.Days(context.Request.Day.DayNumber - queued.Material.LastVisit!.Value.DayNumber)} away"
+                )
+            );
     }
 
     /// <summary>What has no tempo takes one drill in four over the days; those beyond go to the end of the queue.</summary>
@@ -111,8 +140,12 @@ internal static class TechniqueFill
     private static List<Queued> Queue(FillContext context)
     {
         var request = context.Request;
-        var exercises = request.Materials
-            .Where(material => material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false } && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false) && !context.Used.Contains($"m:{material.Id}"))
+        var exercises = request
+            .Materials.Where(material =>
+                material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false }
+                && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false)
+                && !context.Used.Contains($"m:{material.Id}")
+            )
             .ToList();
         var queue = InTurn(context, DueList.For(exercises, request.Day, request.School, request.BackToday, request.Variant));
         // The exercises of an earlier sitting today are better than none.
@@ -129,10 +162,30 @@ internal static class TechniqueFill
     {
         var day = context.Request.Day;
         var tired = (context.Request.Demands & (Demands.Tired | Demands.Rehearsal | Demands.Concert)) != Demands.None;
-        bool Serves(Queued queued) => context.Purpose is { } purpose && queued.Material.Serves.Contains(purpose.Difficulty, StringComparer.Ordinal);
-        double Away(Queued queued) => day.DayNumber - (queued.Material.LastVisit ?? queued.Due).DayNumber + (Serves(queued) ? PurposeDays : 0) + (queued.Material.LastVisit is null ? 1 : 0) + DueList.Shaken(queued.Material.Id, context.Request.Variant);
-        return [.. queue.OrderByDescending(queued => queued.Material.AskedFor).ThenBy(queued => tired && queued.Material.LastVisit is null).ThenByDescending(Away).ThenBy(queued => queued.Material.Id)
-            .Select(queued => Serves(queued) && queued.Material is { AskedFor: false, Goal.Length: 0 } ? queued with { Reason = $"for {context.Purpose!.Difficulty}; {queued.Reason}" } : queued)];
+        bool Serves(Queued queued) =>
+            context.Purpose is { } purpose && queued.Material.Serves.Contains(purpose.Difficulty, StringComparer.Ordinal);
+        double Away(Queued queued) =>
+            day.DayNumber
+            - (queued.Material.LastVisit ?? queued.Due).DayNumber
+            + (Serves(queued) ? PurposeDays : 0)
+            + (queued.Material.LastVisit is null ? 1 : 0)
+            + DueList.Shaken(queued.Material.Id, context.Request.Variant);
+        return
+        [
+            .. queue
+                .OrderByDescending(queued => queued.Material.AskedFor)
+                .ThenBy(queued => tired && queued.Material.LastVisit is null)
+                .ThenByDescending(Away)
+                .ThenBy(queued => queued.Material.Id)
+                .Select(queued =>
+                    Serves(queued) && queued.Material is { AskedFor: false, Goal.Length: 0 }
+                        ? queued with
+                        {
+                            Reason = $"for {context.Purpose!.Difficulty}; {queued.Reason}",
+                        }
+                        : queued
+                ),
+        ];
     }
 
     /// <summary>Two exercises that are nearly up to tempo, in bursts, every other day.</summary>
@@ -141,9 +194,21 @@ internal static class TechniqueFill
         if (context.Careful || minutes < LeastBurst || context.Request.Day.DayNumber % 2 == 0 || taken + 1 >= queue.Count)
             return null;
         var pair = queue.GetRange(taken, 2).ConvertAll(queued => queued.Material);
-        if (!pair.TrueForAll(material => material is { Work: null, KeyPlan: null, Stuck: false, Reach: { } reach, Target: { } target } && reach.Tempo < target.Value && reach.Tempo >= target.Value * 0.7))
+        if (
+            !pair.TrueForAll(material =>
+                material is { Work: null, KeyPlan: null, Stuck: false, Reach: { } reach, Target: { } target }
+                && reach.Tempo < target.Value
+                && reach.Tempo >= target.Value * 0.7
+            )
+        )
             return null;
-        return context.Make(Area.Technique, Methods.BurstAndSwitch, string.Join(" · ", pair.Select(material => material.Title)), minutes, "both nearly up to tempo",
-            [.. pair.Select(material => context.TargetOf(material, Pace.Ladder))]);
+        return context.Make(
+            Area.Technique,
+            Methods.BurstAndSwitch,
+            string.Join(" · ", pair.Select(material => material.Title)),
+            minutes,
+            "both nearly up to tempo",
+            [.. pair.Select(material => context.TargetOf(material, Pace.Ladder))]
+        );
     }
 }

@@ -11,28 +11,47 @@ internal static class WarmUpFill
     /// <summary>Comfortable: this part of the reach (common practice).</summary>
     private const double Comfortable = 0.75;
 
-    private static readonly string[] Reasons = ["sound before fingers", "slowly, every note heard", "the whole instrument, without force", "light and quick, never hard"];
+    private static readonly string[] Reasons =
+    [
+        "sound before fingers",
+        "slowly, every note heard",
+        "the whole instrument, without force",
+        "light and quick, never hard",
+    ];
 
     public static IEnumerable<Drill> Fill(FillContext context, int minutes)
     {
         if (minutes <= 0)
             yield break;
         var request = context.Request;
-        var versions = Versions(request).OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
-            .ThenBy(one => one.LastDay ?? DateOnly.MinValue).ToList();
+        var versions = Versions(request)
+            .OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
+            .ThenBy(one => one.LastDay ?? DateOnly.MinValue)
+            .ToList();
         var version = versions[request.Variant % versions.Count];
         var opening = WarmUpOpening.Of(request.WarmUpSchool, request.Awareness, request.OpeningMinutes, request.Sitting > 0);
-        var cut = WarmUpCut.Of(version, opening, minutes, request.Demands,
+        var cut = WarmUpCut.Of(
+            version,
+            opening,
+            minutes,
+            request.Demands,
             place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true,
-            request.Minutes < WarmUpOpening.ShortSitting);
+            request.Minutes < WarmUpOpening.ShortSitting
+        );
         for (var i = 0; i < cut.Stretches.Count; i++)
         {
             var stretch = cut.Stretches[i];
-            var drill = stretch.Parts.Count == 1 ? One(context, version, stretch.Parts[0].Part, stretch.Parts[0].Place, stretch.Minutes) : Together(context, version, stretch);
+            var drill =
+                stretch.Parts.Count == 1
+                    ? One(context, version, stretch.Parts[0].Part, stretch.Parts[0].Place, stretch.Minutes)
+                    : Together(context, version, stretch);
             yield return drill with
             {
                 How = i == 0 ? $"{WarmUpOpening.BodyCheck} Then: {Words.Small(drill.How)}" : drill.How,
-                Reason = drill.Targets.Any(target => context.Asked(target.Key)) ? FillContext.YouAsked : i == 0 ? FirstReason(version, request.Day) : drill.Reason,
+                Reason =
+                    drill.Targets.Any(target => context.Asked(target.Key)) ? FillContext.YouAsked
+                    : i == 0 ? FirstReason(version, request.Day)
+                    : drill.Reason,
                 Sum = i == 0 ? cut.Reason : "",
             };
         }
@@ -41,32 +60,59 @@ internal static class WarmUpFill
     private static string FirstReason(WarmUp version, DateOnly today) =>
         $"\"{version.Name}\", {(version.LastDay is { } last ? $"last {Words.Ago(today.DayNumber - last.DayNumber)}" : "for the first time")}";
 
-    /// <summary>What could stand in place of a warm-up drill: the parts of the same element in all versions, the other versions first.</summary>
+    /// <summary>
+    /// What could stand in place of a warm-up drill: the parts of the same element in all versions, the other versions first.
+    /// </summary>
     public static IEnumerable<Drill> Others(FillContext context, Drill drill)
     {
         var versions = Versions(context.Request);
         var here = drill.Targets.Count > 0 ? drill.Targets[0].Key.Split(':') : [];
         var version = versions.FirstOrDefault(one => here.Length == 3 && here[1] == $"{one.Id}");
-        var element = version is not null && int.TryParse(here[2], out var at) && at >= 0 && at < version.Parts.Count ? version.Parts[at].Element : WarmUpElement.Sound;
-        return versions.OrderBy(one => one == version)
-            .SelectMany(one => one.InOrder().Where(pair => pair.Part.Element == element).Select(pair => One(context, one, pair.Part, pair.Place, drill.Minutes)));
+        var element =
+            version is not null && int.TryParse(here[2], out var at) && at >= 0 && at < version.Parts.Count
+                ? version.Parts[at].Element
+                : WarmUpElement.Sound;
+        return versions
+            .OrderBy(one => one == version)
+            .SelectMany(one =>
+                one.InOrder()
+                    .Where(pair => pair.Part.Element == element)
+                    .Select(pair => One(context, one, pair.Part, pair.Place, drill.Minutes))
+            );
     }
 
-    private static IReadOnlyList<WarmUp> Versions(DayRequest request) => request.WarmUps.Count > 0 ? request.WarmUps : WarmUpLibrary.For(request.Family);
+    private static IReadOnlyList<WarmUp> Versions(DayRequest request) =>
+        request.WarmUps.Count > 0 ? request.WarmUps : WarmUpLibrary.For(request.Family);
 
     private static Drill One(FillContext context, WarmUp version, WarmUpPart part, int place, int minutes)
     {
         var target = TargetOf(version, part, place);
         var material = MaterialOf(context, part);
         if (material is null)
-            return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with { How = part.How };
+            return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with
+            {
+                How = part.How,
+            };
         var tempo = material.Reach is { } reach ? Bpm.Near(reach.Tempo * Comfortable) : (Bpm?)null;
         var credited = material.Area == Area.WarmUp ? (Area?)null : material.Area;
         context.Used.Add($"m:{material.Id}");
         var stop = material.Kind == MaterialKind.Passage ? $" Stop after bar {material.ToBar}." : "";
-        return context.Make(Area.WarmUp, Methods.EaseIn, material.Title, minutes, Reasons[(int)part.Element],
-            target with { MaterialId = material.Id, Title = material.Title, Tempo = tempo, Beat = material.Beat, Note = material.Note, StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null })
-            with
+        return context.Make(
+            Area.WarmUp,
+            Methods.EaseIn,
+            material.Title,
+            minutes,
+            Reasons[(int)part.Element],
+            target with
+            {
+                MaterialId = material.Id,
+                Title = material.Title,
+                Tempo = tempo,
+                Beat = material.Beat,
+                Note = material.Note,
+                StopAfterBar = material.Kind == MaterialKind.Passage ? material.ToBar : null,
+            }
+        ) with
         {
             How = $"Light and easy, well below your tempo.{stop}",
             CreditedTo = credited,
@@ -76,15 +122,27 @@ internal static class WarmUpFill
 
     /// <summary>Several parts in few minutes, one after the other.</summary>
     private static Drill Together(FillContext context, WarmUp version, WarmUpStretch stretch) =>
-        context.Make(Area.WarmUp, Methods.EaseIn, string.Join(" · ", stretch.Parts.Select(pair => pair.Part.Title)), stretch.Minutes, "a moment of each",
-            [.. stretch.Parts.Select(pair => TargetOf(version, pair.Part, pair.Place))])
-            with
-        { How = string.Join(" ", stretch.Parts.Select(pair => pair.Part.How)) };
+        context.Make(
+            Area.WarmUp,
+            Methods.EaseIn,
+            string.Join(" · ", stretch.Parts.Select(pair => pair.Part.Title)),
+            stretch.Minutes,
+            "a moment of each",
+            [.. stretch.Parts.Select(pair => TargetOf(version, pair.Part, pair.Place))]
+        ) with
+        {
+            How = string.Join(" ", stretch.Parts.Select(pair => pair.Part.How)),
+        };
 
     private static Target TargetOf(WarmUp version, WarmUpPart part, int place)
     {
         var key = $"w:{version.Id}:{place}";
-        return new Target { Key = key, Title = part.Title, Group = key };
+        return new Target
+        {
+            Key = key,
+            Title = part.Title,
+            Group = key,
+        };
     }
 
     /// <summary>
@@ -98,9 +156,25 @@ internal static class WarmUpFill
             return request.Materials.FirstOrDefault(material => material.Id == id && !material.Resting);
         if (!part.FromRepertoire)
             return null;
-        var open = request.Materials.Where(material => material is { Kind: MaterialKind.Passage, Resting: false, Readiness: not Readiness.Raw, LastClean: not null, Slipped: false, AskedFor: false }
-            && material.LastVisit != request.Day && !context.Used.Contains($"m:{material.Id}"));
-        var fitting = DueList.For(open, request.Day, request.School).Where(queued => !queued.IsDue).Select(queued => queued.Material).OrderBy(material => material.Id).ToList();
+        var open = request.Materials.Where(material =>
+            material
+                is {
+                    Kind: MaterialKind.Passage,
+                    Resting: false,
+                    Readiness: not Readiness.Raw,
+                    LastClean: not null,
+                    Slipped: false,
+                    AskedFor: false
+                }
+            && material.LastVisit != request.Day
+            && !context.Used.Contains($"m:{material.Id}")
+        );
+        var fitting = DueList
+            .For(open, request.Day, request.School)
+            .Where(queued => !queued.IsDue)
+            .Select(queued => queued.Material)
+            .OrderBy(material => material.Id)
+            .ToList();
         if (fitting.Exists(material => material.Readiness == Readiness.Ready))
             fitting.RemoveAll(material => material.Readiness != Readiness.Ready);
         // Each day another one: what warms up is missing from the rounds of that day.

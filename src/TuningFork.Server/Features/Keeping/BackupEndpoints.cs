@@ -25,30 +25,40 @@ public static class BackupEndpoints
         var group = app.MapGroup("/api/backups").WithTags("Backups").WithMetadata(new WorksInTrouble(), new OwnTurn());
         group.MapGet("", (Ledger ledger, TimeProvider time) => All(ledger, time)).WithName("GetBackups");
         // Copied as it stands at one moment, while it is written: nobody has to wait.
-        group.MapPost("", async (Ledger ledger, TimeProvider time, CancellationToken cancel) =>
-        {
-            await ledger.PrepareAsync(Book.Own, cancel);
-            ledger.Backups.Make(BackupKind.ByHand, time.GetUtcNow().UtcDateTime);
-            return All(ledger, time);
-        }).WithName("MakeBackup");
-        group.MapPost("/{name}/restore", async (string name, Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
-        {
-            using var turn = await turns.TakeAsync(Book.Own, cancel);
-            if (ledger.Backups.All().All(backup => backup.Name != name))
-                throw Problems.Unknown("name", "backup");
-            await ledger.RestoreAsync(name, cancel);
-            await ledger.PrepareAsync(Book.Own, cancel);
-            return All(ledger, time);
-        }).WithName("RestoreBackup");
-        group.MapPost("/begin-anew", async (Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
-        {
-            using var turn = await turns.TakeAsync(Book.Own, cancel);
-            if (ledger.IsReady(Book.Own))
-                throw new FieldException("file", "Your book can be used, so it stays. To begin another one, give the program another folder.", StatusCodes.Status409Conflict);
-            await ledger.BeginAnewAsync(cancel);
-            await ledger.PrepareAsync(Book.Own, cancel);
-            return All(ledger, time);
-        }).WithName("BeginBookAnew");
+        group
+            .MapPost("", async (Ledger ledger, TimeProvider time, CancellationToken cancel) =>
+            {
+                await ledger.PrepareAsync(Book.Own, cancel);
+                ledger.Backups.Make(BackupKind.ByHand, time.GetUtcNow().UtcDateTime);
+                return All(ledger, time);
+            })
+            .WithName("MakeBackup");
+        group
+            .MapPost("/{name}/restore", async (string name, Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
+            {
+                using var turn = await turns.TakeAsync(Book.Own, cancel);
+                if (ledger.Backups.All().All(backup => backup.Name != name))
+                    throw Problems.Unknown("name", "backup");
+                await ledger.RestoreAsync(name, cancel);
+                await ledger.PrepareAsync(Book.Own, cancel);
+                return All(ledger, time);
+            })
+            .WithName("RestoreBackup");
+        group
+            .MapPost("/begin-anew", async (Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
+            {
+                using var turn = await turns.TakeAsync(Book.Own, cancel);
+                if (ledger.IsReady(Book.Own))
+                    throw new FieldException(
+                        "file",
+                        "Your book can be used, so it stays. To begin another one, give the program another folder.",
+                        StatusCodes.Status409Conflict
+                    );
+                await ledger.BeginAnewAsync(cancel);
+                await ledger.PrepareAsync(Book.Own, cancel);
+                return All(ledger, time);
+            })
+            .WithName("BeginBookAnew");
     }
 
     /// <summary>What is the matter with one's own book, and what can take its place.</summary>
@@ -59,7 +69,22 @@ public static class BackupEndpoints
     {
         var now = Backups.ContentsOf(ledger.PathOf(Book.Own));
         var zone = time.LocalTimeZone;
-        return new BackupsView(ledger.Backups.Folder, Backups.Kept, [.. ledger.Backups.All().Select(backup => new BackupView(
-            backup.Name, backup.TakenUtc, BackupWords.When(backup, zone), BackupWords.Why(backup.Kind), BackupWords.Holds(backup.Contents), BackupWords.Missing(backup, now, zone), backup.Contents is not null))]);
+        return new BackupsView(
+            ledger.Backups.Folder,
+            Backups.Kept,
+            [
+                .. ledger
+                    .Backups.All()
+                    .Select(backup => new BackupView(
+                        backup.Name,
+                        backup.TakenUtc,
+                        BackupWords.When(backup, zone),
+                        BackupWords.Why(backup.Kind),
+                        BackupWords.Holds(backup.Contents),
+                        BackupWords.Missing(backup, now, zone),
+                        backup.Contents is not null
+                    )),
+            ]
+        );
     }
 }

@@ -14,8 +14,7 @@ public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogge
         using var timer = new PeriodicTimer(Look);
         try
         {
-            do
-                await Task.Run(Back, stoppingToken);
+            do await Task.Run(Back, stoppingToken);
             while (await timer.WaitForNextTickAsync(stoppingToken));
         }
         catch (OperationCanceledException)

@@ -21,7 +21,9 @@ public static class RestoreConsole
 
         for (var i = 0; i < all.Count; i++)
         {
-            screen.WriteLine($"{i + 1,3}  {BackupWords.When(all[i], time.LocalTimeZone)}, {BackupWords.Why(all[i].Kind)}: {BackupWords.Holds(all[i].Contents)}.");
+            screen.WriteLine(
+                $"{i + 1, 3}  {BackupWords.When(all[i], time.LocalTimeZone)}, {BackupWords.Why(all[i].Kind)}: {BackupWords.Holds(all[i].Contents)}."
+            );
             screen.WriteLine($"     {BackupWords.Missing(all[i], now, time.LocalTimeZone)}");
         }
 
@@ -40,7 +42,9 @@ public static class RestoreConsole
         }
 
         ledger.Backups.Restore(all[number - 1].Name, time.GetUtcNow().UtcDateTime);
-        screen.WriteLine($"The backup of {BackupWords.When(all[number - 1], time.LocalTimeZone)} is your book now. The one before {(now is null ? "lies beside it, set aside" : "is a backup itself")}.");
+        screen.WriteLine(
+            $"The backup of {BackupWords.When(all[number - 1], time.LocalTimeZone)} is your book now. The one before {(now is null ? "lies beside it, set aside" : "is a backup itself")}."
+        );
         return 0;
     }
 }

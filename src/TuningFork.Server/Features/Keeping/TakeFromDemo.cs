@@ -13,23 +13,33 @@ public sealed record TakenView(int Materials, int Notes);
 /// <summary>Takes what somebody has entered in a demo along into a book of one's own; what the demo itself holds stays there.</summary>
 public static class TakeFromDemo
 {
-    public static void MapTakeFromDemo(this WebApplication app) => app.MapPost("/api/own/from-demo", async (Ledger ledger, Turns turns, HttpContext context, CancellationToken cancel) =>
-    {
-        var book = ledger.Of(context);
-        if (book == Book.Own)
-            throw new FieldException(Ledger.Header, "This is your own book already. Send the demo's name to take along what was entered there.");
-        using var turn = await turns.TakeAsync(Book.Own, cancel);
-        await ledger.PrepareAsync(Book.Own, cancel);
-        await using var demo = new PracticeDb(PracticeFile.Options(ledger.PathOf(book)));
-        await using var own = new PracticeDb(PracticeFile.Options(ledger.PathOf(Book.Own)));
-        return await CopyAsync(demo, own, $"from-{book}", cancel);
-    }).WithTags("Backups").WithMetadata(new OwnTurn()).WithName("TakeFromDemo");
+    public static void MapTakeFromDemo(this WebApplication app) =>
+        app.MapPost("/api/own/from-demo", async (Ledger ledger, Turns turns, HttpContext context, CancellationToken cancel) =>
+            {
+                var book = ledger.Of(context);
+                if (book == Book.Own)
+                    throw new FieldException(
+                        Ledger.Header,
+                        "This is your own book already. Send the demo's name to take along what was entered there."
+                    );
+                using var turn = await turns.TakeAsync(Book.Own, cancel);
+                await ledger.PrepareAsync(Book.Own, cancel);
+                await using var demo = new PracticeDb(PracticeFile.Options(ledger.PathOf(book)));
+                await using var own = new PracticeDb(PracticeFile.Options(ledger.PathOf(Book.Own)));
+                return await CopyAsync(demo, own, $"from-{book}", cancel);
+            })
+            .WithTags("Backups")
+            .WithMetadata(new OwnTurn())
+            .WithName("TakeFromDemo");
 
     /// <summary>How many things to practise and notes were entered in a demo.</summary>
     public static async Task<TakenView> EnteredAsync(PracticeDb demo, CancellationToken cancel)
     {
         var (material, entry) = await MadeAsync(demo, cancel);
-        return new TakenView(await demo.Materials.CountAsync(row => row.Id > material, cancel), await demo.Entries.CountAsync(row => row.Id > entry, cancel));
+        return new TakenView(
+            await demo.Materials.CountAsync(row => row.Id > material, cancel),
+            await demo.Entries.CountAsync(row => row.Id > entry, cancel)
+        );
     }
 
     private static async Task<TakenView> CopyAsync(PracticeDb demo, PracticeDb own, string name, CancellationToken cancel)
@@ -40,30 +50,60 @@ public static class TakeFromDemo
         var fact = await own.Facts.FindAsync([name], cancel) ?? own.Facts.Add(new FactRow { Name = name }).Entity;
         if (fact.Value.Split(' ') is [var takenOn, var lastMaterial, var lastEntry] && takenOn == day)
             (material, entry) = (Math.Max(material, Number(lastMaterial)), Math.Max(entry, Number(lastEntry)));
-        var rows = await demo.Materials.AsNoTracking().Where(row => row.Id > material).OrderBy(row => row.PieceId != null).ThenBy(row => row.Id).ToListAsync(cancel);
+        var rows = await demo
+            .Materials.AsNoTracking()
+            .Where(row => row.Id > material)
+            .OrderBy(row => row.PieceId != null)
+            .ThenBy(row => row.Id)
+            .ToListAsync(cancel);
         var copies = new Dictionary<int, MaterialRow>();
         foreach (var row in rows.Where(row => row.PieceId is not { } piece || rows.Exists(other => other.Id == piece)))
             copies[row.Id] = Fresh(own, row, row.PieceId is { } piece ? copies[piece] : null);
         var ids = copies.Keys.ToList();
         foreach (var music in await demo.Music.AsNoTracking().Where(row => ids.Contains(row.MaterialId)).ToListAsync(cancel))
-            own.Music.Add(new MusicRow { Material = copies[music.MaterialId], Abc = music.Abc, LeftOut = music.LeftOut });
+            own.Music.Add(
+                new MusicRow
+                {
+                    Material = copies[music.MaterialId],
+                    Abc = music.Abc,
+                    LeftOut = music.LeftOut,
+                }
+            );
         foreach (var page in await demo.Pages.AsNoTracking().Where(row => ids.Contains(row.MaterialId)).ToListAsync(cancel))
-            own.Pages.Add(new PageRow { Material = copies[page.MaterialId], Name = page.Name, ContentType = page.ContentType, Bytes = page.Bytes });
+            own.Pages.Add(
+                new PageRow
+                {
+                    Material = copies[page.MaterialId],
+                    Name = page.Name,
+                    ContentType = page.ContentType,
+                    Bytes = page.Bytes,
+                }
+            );
         foreach (var rating in await demo.Ratings.AsNoTracking().Where(row => ids.Contains(row.MaterialId)).ToListAsync(cancel))
-            own.Ratings.Add(new RatingRow { Material = copies[rating.MaterialId], Day = rating.Day, Readiness = rating.Readiness });
+            own.Ratings.Add(
+                new RatingRow
+                {
+                    Material = copies[rating.MaterialId],
+                    Day = rating.Day,
+                    Readiness = rating.Readiness,
+                }
+            );
         var notes = await demo.Entries.AsNoTracking().Where(row => row.Id > entry).OrderBy(row => row.Id).ToListAsync(cancel);
         await own.SaveChangesAsync(cancel);
-        own.Entries.AddRange(notes.Select(note => new EntryRow
-        {
-            Key = Guid.NewGuid(),
-            AtUtc = note.AtUtc,
-            Day = note.Day,
-            Kind = note.Kind,
-            About = note.About,
-            Text = note.Text,
-            MaterialId = note.MaterialId is { } id && copies.TryGetValue(id, out var copy) ? copy.Id : null,
-        }));
-        fact.Value = $"{day} {await demo.Materials.MaxAsync(row => row.Id, cancel)} {await demo.Entries.MaxAsync(row => (int?)row.Id, cancel) ?? 0}";
+        own.Entries.AddRange(
+            notes.Select(note => new EntryRow
+            {
+                Key = Guid.NewGuid(),
+                AtUtc = note.AtUtc,
+                Day = note.Day,
+                Kind = note.Kind,
+                About = note.About,
+                Text = note.Text,
+                MaterialId = note.MaterialId is { } id && copies.TryGetValue(id, out var copy) ? copy.Id : null,
+            })
+        );
+        fact.Value =
+            $"{day} {await demo.Materials.MaxAsync(row => row.Id, cancel)} {await demo.Entries.MaxAsync(row => (int?)row.Id, cancel) ?? 0}";
         await own.SaveChangesAsync(cancel);
         return new TakenView(copies.Count, notes.Count);
     }

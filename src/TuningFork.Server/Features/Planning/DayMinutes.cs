@@ -6,7 +6,9 @@ using TuningFork.Data.Rows;
 
 namespace TuningFork.Server.Features.Planning;
 
-/// <summary>How many minutes a day has: set for the weekday, advised, left, done, and those that the ways to performances are measured by.</summary>
+/// <summary>
+/// How many minutes a day has: set for the weekday, advised, left, done, and those that the ways to performances are measured by.
+/// </summary>
 public static class DayMinutes
 {
     /// <summary>Days over which habits are looked at.</summary>
@@ -23,23 +25,47 @@ public static class DayMinutes
         var week = WeekOf(facts.Profile);
         var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
         var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
-        return usual == 0 ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.") : Load.For(
-            usual, facts.Day, facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(), week.Sum(), last, facts.Body.AfterPain);
+        return usual == 0
+            ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.")
+            : Load.For(
+                usual,
+                facts.Day,
+                facts.MinutesByDay.Where(pair => !facts.Body.QuietDays.Contains(pair.Key)).ToDictionary(),
+                week.Sum(),
+                last,
+                facts.Body.AfterPain
+            );
     }
 
     /// <summary>Minutes for a further sitting: what is left of the day's, or ten where nothing is.</summary>
-    public static int Left(DayFacts facts) => Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left ? left : FurtherMinutes;
+    public static int Left(DayFacts facts) =>
+        Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left
+            ? left
+            : FurtherMinutes;
 
     /// <summary>What there is to say when the day's minutes were played; empty while some are left.</summary>
     public static string Done(DayFacts facts)
     {
         var (played, wanted) = ((int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)), Advice(facts).Minutes);
-        return facts.LastEnded is null || wanted - played >= SittingLength.Least ? "" : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
+        return facts.LastEnded is null || wanted - played >= SittingLength.Least
+            ? ""
+            : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
     }
 
-    /// <summary>Wanted and played of the last seven days, with what is left of the minutes usual on this weekday; no plan is needed for it.</summary>
-    public static IReadOnlyList<AreaBalance> Balance(ProfileRow profile, IReadOnlyList<AreaHistory> history, DateOnly day, double playedToday) =>
-        WeekBalance.Of(Bookkeeping.SharesOf(profile), history, Math.Max(0, WeekOf(profile)[((int)day.DayOfWeek + 6) % 7] - (int)Math.Round(playedToday)));
+    /// <summary>
+    /// Wanted and played of the last seven days, with what is left of the minutes usual on this weekday; no plan is needed for it.
+    /// </summary>
+    public static IReadOnlyList<AreaBalance> Balance(
+        ProfileRow profile,
+        IReadOnlyList<AreaHistory> history,
+        DateOnly day,
+        double playedToday
+    ) =>
+        WeekBalance.Of(
+            Bookkeeping.SharesOf(profile),
+            history,
+            Math.Max(0, WeekOf(profile)[((int)day.DayOfWeek + 6) % 7] - (int)Math.Round(playedToday))
+        );
 
     /// <summary>The same from what is loaded already.</summary>
     public static IReadOnlyList<AreaBalance> Balance(DayFacts facts) =>
@@ -48,7 +74,8 @@ public static class DayMinutes
     private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
 
     /// <summary>Minutes of the days on which one plays, on average.</summary>
-    public static int Usual(ProfileRow profile) => WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
+    public static int Usual(ProfileRow profile) =>
+        WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
 
     /// <summary>
     /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
@@ -60,6 +87,11 @@ public static class DayMinutes
         var lived = before.Count == 0 ? 0 : Math.Min(HabitDays, facts.Day.DayNumber - before.Min(day => day.Key).DayNumber);
         var minutes = lived < 7 ? WeekOf(facts.Profile).Average() : before.Sum(day => day.Value) / lived;
         var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
-        return Core.Repertoire.Performances.All(facts.Materials, facts.Day, minutes * (1 - WarmUpPart) * share, Bookkeeping.TraitsOf(facts.Profile));
+        return Core.Repertoire.Performances.All(
+            facts.Materials,
+            facts.Day,
+            minutes * (1 - WarmUpPart) * share,
+            Bookkeeping.TraitsOf(facts.Profile)
+        );
     }
 }

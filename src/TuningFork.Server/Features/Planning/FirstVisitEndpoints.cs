@@ -47,13 +47,19 @@ public static class FirstVisitEndpoints
     {
         var group = app.MapGroup("/api/first-visit").WithTags("Player");
         group.MapPost("", EnterAsync).WithName("MakeFirstVisit");
-        group.MapPost("/look", (FirstLinesWish wish, PracticeClock clock) => Look(wish, DateOnly.FromDateTime(clock.LocalNow.DateTime))).WithName("LookAtFirstLines");
+        group
+            .MapPost("/look", (FirstLinesWish wish, PracticeClock clock) => Look(wish, DateOnly.FromDateTime(clock.LocalNow.DateTime)))
+            .WithName("LookAtFirstLines");
     }
 
     private static async Task EnterAsync(FirstVisitWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
     {
         if (await db.Profiles.AnyAsync(cancel))
-            throw new FieldException("player", "Your first plan is made already. Open today's plan; everything can be changed from there.", StatusCodes.Status409Conflict);
+            throw new FieldException(
+                "player",
+                "Your first plan is made already. Open today's plan; everything can be changed from there.",
+                StatusCodes.Status409Conflict
+            );
         await using var all = await db.Database.BeginTransactionAsync(cancel);
         await ProfileEndpoints.SetAsync(wish.Profile, db, cancel);
         Task<MaterialView> Add(MaterialWish one) => MaterialEndpoints.AddAsync(one, db, desk, clock, cancel);
@@ -76,38 +82,94 @@ public static class FirstVisitEndpoints
     {
         var pieces = PieceLines.Read(Problems.Text("lines", wish.Lines, MostText));
         var minutes = Math.Clamp(wish.Minutes, SittingLength.Least, SittingLength.Most);
-        var plan = DayPlanner.Plan(new DayRequest { Day = day, Minutes = minutes, UsualMinutes = minutes, Routine = Shapes.Default, Materials = [.. Materials(pieces, wish)] });
-        return new FirstLookView([.. pieces.Select(View)], [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))]);
+        var plan = DayPlanner.Plan(
+            new DayRequest
+            {
+                Day = day,
+                Minutes = minutes,
+                UsualMinutes = minutes,
+                Routine = Shapes.Default,
+                Materials = [.. Materials(pieces, wish)],
+            }
+        );
+        return new FirstLookView(
+            [.. pieces.Select(View)],
+            [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))]
+        );
     }
 
     private static IEnumerable<Material> Materials(IReadOnlyList<PieceLine> pieces, FirstLinesWish wish)
     {
         var id = 0;
         if (wish.Exercise.Trim().Length > 0)
-            yield return new Material { Id = ++id, Group = id, Kind = MaterialKind.Exercise, Area = Area.Technique, Title = wish.Exercise.Trim() };
+            yield return new Material
+            {
+                Id = ++id,
+                Group = id,
+                Kind = MaterialKind.Exercise,
+                Area = Area.Technique,
+                Title = wish.Exercise.Trim(),
+            };
         if (wish.Book.Trim().Length > 0)
-            yield return new Material { Id = ++id, Group = id, Kind = MaterialKind.Book, Area = Area.SightReading, Title = wish.Book.Trim(), Examples = UsualExamples };
+            yield return new Material
+            {
+                Id = ++id,
+                Group = id,
+                Kind = MaterialKind.Book,
+                Area = Area.SightReading,
+                Title = wish.Book.Trim(),
+                Examples = UsualExamples,
+            };
         foreach (var line in pieces.Where(line => line.Title.Length > 0))
         {
             var piece = ++id;
             var target = line.Target is { } tempo ? new Bpm(tempo) : (Bpm?)null;
             var bars = Math.Clamp(line.Bars, 1, MaterialCheck.MostBars);
-            yield return new Material { Id = piece, Group = piece, Kind = MaterialKind.Piece, Area = Area.Repertoire, Title = line.Title, FromBar = 1, ToBar = bars, Target = target, HasPassages = line.Passages.Count > 0 };
+            yield return new Material
+            {
+                Id = piece,
+                Group = piece,
+                Kind = MaterialKind.Piece,
+                Area = Area.Repertoire,
+                Title = line.Title,
+                FromBar = 1,
+                ToBar = bars,
+                Target = target,
+                HasPassages = line.Passages.Count > 0,
+            };
             foreach (var passage in line.Passages.Where(passage => passage.From >= 1 && passage.To >= passage.From && passage.To <= bars))
-                yield return new Material { Id = ++id, Group = piece, Kind = MaterialKind.Passage, Area = Area.Repertoire, Title = $"{line.Title}, {passage.From}–{passage.To}", FromBar = passage.From, ToBar = passage.To, Target = target, PieceEnds = bars };
+                yield return new Material
+                {
+                    Id = ++id,
+                    Group = piece,
+                    Kind = MaterialKind.Passage,
+                    Area = Area.Repertoire,
+                    Title = $"{line.Title}, {passage.From}–{passage.To}",
+                    FromBar = passage.From,
+                    ToBar = passage.To,
+                    Target = target,
+                    PieceEnds = bars,
+                };
         }
     }
 
     private static FirstPieceView View(PieceLine line)
     {
-        var hard = line.Passages.Select(passage => passage.From == passage.To ? $"{passage.From}" : $"{passage.From}–{passage.To}").ToList();
+        var hard = line
+            .Passages.Select(passage => passage.From == passage.To ? $"{passage.From}" : $"{passage.From}–{passage.To}")
+            .ToList();
         string[] words =
         [
             line.Guessed ? $"{line.Bars} bars, as far as can be told" : Words.Count(line.Bars, "bar"),
             line.Target is { } target ? $"target {target}" : "no target yet",
             hard.Count > 0 ? $"hard: {Words.List(hard)}" : "no hard bars yet",
         ];
-        return new FirstPieceView(line.Title, line.Bars, line.Target, [.. line.Passages.Select(passage => new BarsWish(passage.From, passage.To))],
-            line.Title.Length == 0 ? "A title is missing." : string.Join("; ", words));
+        return new FirstPieceView(
+            line.Title,
+            line.Bars,
+            line.Target,
+            [.. line.Passages.Select(passage => new BarsWish(passage.From, passage.To))],
+            line.Title.Length == 0 ? "A title is missing." : string.Join("; ", words)
+        );
     }
 }

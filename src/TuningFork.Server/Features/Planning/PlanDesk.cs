@@ -28,7 +28,8 @@ public sealed record DayFacts(
     DateTime Now,
     IReadOnlyList<string> Asked,
     IReadOnlyList<WarmUp> WarmUps,
-    IReadOnlyList<Method> Methods);
+    IReadOnlyList<Method> Methods
+);
 
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
@@ -55,52 +56,154 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var (body, lastBody) = await BodyAsync(day, until, lately.PlayedDays, cancel);
         // Quiet days, days near a performance, and minutes that the plan itself lost owe nothing.
         var dates = rows.Where(row => row.Kind == MaterialKind.Piece && !row.Resting).SelectMany(Bookkeeping.DatesOf).ToList();
-        var goals = (await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= day).OrderBy(row => row.Until).ThenBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore);
-        var materials = ToCore(rows, day, await db.Keys.AsNoTracking().ToListAsync(cancel), await db.Visits.AsNoTracking().Where(visit => visit.Day == day && visit.Takes > 0).ToDictionaryAsync(visit => visit.MaterialId, cancel), Bookkeeping.TraitsOf(profile));
+        var goals = (
+            await db
+                .Goals.AsNoTracking()
+                .Where(row => row.Reached == null && row.Until >= day)
+                .OrderBy(row => row.Until)
+                .ThenBy(row => row.Id)
+                .ToListAsync(cancel)
+        ).ConvertAll(Bookkeeping.ToCore);
+        var materials = ToCore(
+            rows,
+            day,
+            await db.Keys.AsNoTracking().ToListAsync(cancel),
+            await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.Day == day && visit.Takes > 0)
+                .ToDictionaryAsync(visit => visit.MaterialId, cancel),
+            Bookkeeping.TraitsOf(profile)
+        );
         return new DayFacts(
-            day, profile, rows, await PlayedToday.WithMinutesAsync(db, await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel), day, cancel),
+            day,
+            profile,
+            rows,
+            await PlayedToday.WithMinutesAsync(
+                db,
+                await WithWeekAsync(await RegainingAsync(Goals.Point(materials, goals, day), day, cancel), day, cancel),
+                day,
+                cancel
+            ),
             await db.Routines.AsNoTracking().OrderBy(routine => routine.Id).ToListAsync(cancel),
-            lately.History(_ => true), lately.History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true), await EarAsync(day, until, cancel),
+            lately.History(_ => true),
+            lately.History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true),
+            await EarAsync(day, until, cancel),
             lately.MinutesByDay,
-            body, lastBody, await db.Sessions.Where(session => session.Day == day && session.EndedUtc != null).MaxAsync(session => session.EndedUtc, cancel), clock.UtcNow,
+            body,
+            lastBody,
+            await db
+                .Sessions.Where(session => session.Day == day && session.EndedUtc != null)
+                .MaxAsync(session => session.EndedUtc, cancel),
+            clock.UtcNow,
             await db.Asks.AsNoTracking().Where(ask => ask.Day <= day).Select(ask => ask.Key).ToListAsync(cancel),
             (await db.WarmUps.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(row => Bookkeeping.ToCore(row, day)),
-            (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(Bookkeeping.ToCore));
+            (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(
+                Bookkeeping.ToCore
+            )
+        );
     }
 
     /// <summary>Exercises that came back after days away and are not yet as they were.</summary>
     private async Task<IReadOnlyList<Material>> RegainingAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
     {
         var from = day.AddDays(-Density.LooksBack);
-        var visits = (await db.Visits.AsNoTracking().Where(visit => visit.Day >= from && visit.Day < day && visit.Material!.Kind == MaterialKind.Exercise)
-            .OrderBy(visit => visit.Day).Select(visit => new { visit.MaterialId, visit.Day, visit.VisitBefore, visit.Clean }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId);
-        return [.. materials.Select(material => Density.IsRegaining([.. visits[material.Id].Select(visit => (visit.Day, visit.VisitBefore, visit.Clean is not null))]) ? material with { Regaining = true } : material)];
+        var visits = (
+            await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.Day >= from && visit.Day < day && visit.Material!.Kind == MaterialKind.Exercise)
+                .OrderBy(visit => visit.Day)
+                .Select(visit => new
+                {
+                    visit.MaterialId,
+                    visit.Day,
+                    visit.VisitBefore,
+                    visit.Clean,
+                })
+                .ToListAsync(cancel)
+        ).ToLookup(visit => visit.MaterialId);
+        return
+        [
+            .. materials.Select(material =>
+                Density.IsRegaining([.. visits[material.Id].Select(visit => (visit.Day, visit.VisitBefore, visit.Clean is not null))])
+                    ? material with
+                    {
+                        Regaining = true,
+                    }
+                    : material
+            ),
+        ];
     }
 
     /// <summary>What is to come so often a week knows how often it was there; a book, on how many days a week it is read.</summary>
     public async Task<IReadOnlyList<Material>> WithWeekAsync(IReadOnlyList<Material> materials, DateOnly day, CancellationToken cancel)
     {
         var wished = materials.Where(material => material.WeekTimes > 0).Select(material => material.Id).ToHashSet();
-        var ids = materials.Where(material => material.Kind == MaterialKind.Book || wished.Contains(material.Id) || wished.Contains(material.Group)).Select(material => material.Id).ToList();
+        var ids = materials
+            .Where(material => material.Kind == MaterialKind.Book || wished.Contains(material.Id) || wished.Contains(material.Group))
+            .Select(material => material.Id)
+            .ToList();
         if (ids.Count == 0)
             return materials;
         var (week, month) = (day.AddDays(-6), day.AddDays(-DayMinutes.HabitDays));
-        var visits = (await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= month && visit.Day < day)
-            .Select(visit => new { visit.MaterialId, visit.Day }).ToListAsync(cancel)).ToLookup(visit => visit.MaterialId, visit => visit.Day);
-        var groups = materials.Where(material => wished.Contains(material.Group)).ToLookup(material => material.Group, material => material.Id);
-        return [.. materials.Select(material => !ids.Contains(material.Id) ? material : material with
-        {
-            WeekVisits = groups[material.Id].Append(material.Id).SelectMany(id => visits[id]).Where(one => one >= week).Distinct().Count(),
-            VisitsAWeek = visits[material.Id].Any() && day.DayNumber - visits[material.Id].Min().DayNumber is >= 7 and var lived ? visits[material.Id].Count() * 7.0 / lived : null,
-        })];
+        var visits = (
+            await db
+                .Visits.AsNoTracking()
+                .Where(visit => ids.Contains(visit.MaterialId) && visit.Day >= month && visit.Day < day)
+                .Select(visit => new { visit.MaterialId, visit.Day })
+                .ToListAsync(cancel)
+        ).ToLookup(visit => visit.MaterialId, visit => visit.Day);
+        var groups = materials
+            .Where(material => wished.Contains(material.Group))
+            .ToLookup(material => material.Group, material => material.Id);
+        return
+        [
+            .. materials.Select(material =>
+                !ids.Contains(material.Id)
+                    ? material
+                    : material with
+                    {
+                        WeekVisits = groups[material.Id]
+                            .Append(material.Id)
+                            .SelectMany(id => visits[id])
+                            .Where(one => one >= week)
+                            .Distinct()
+                            .Count(),
+                        VisitsAWeek =
+                            visits[material.Id].Any() && day.DayNumber - visits[material.Id].Min().DayNumber is >= 7 and var lived
+                                ? visits[material.Id].Count() * 7.0 / lived
+                                : null,
+                    }
+            ),
+        ];
     }
 
-    public static IReadOnlyList<Material> ToCore(IReadOnlyList<MaterialRow> rows, DateOnly day, IReadOnlyList<KeyRow>? keys = null, IReadOnlyDictionary<int, VisitRow>? visits = null, Traits? traits = null)
+    public static IReadOnlyList<Material> ToCore(
+        IReadOnlyList<MaterialRow> rows,
+        DateOnly day,
+        IReadOnlyList<KeyRow>? keys = null,
+        IReadOnlyDictionary<int, VisitRow>? visits = null,
+        Traits? traits = null
+    )
     {
         var pieces = rows.Where(row => row.Kind == MaterialKind.Piece).ToDictionary(row => row.Id);
         var byMaterial = keys?.ToLookup(key => key.MaterialId);
         var withPassages = rows.Where(row => row.PieceId is not null).Select(row => row.PieceId!.Value).ToHashSet();
-        return [.. rows.Select(row => Bookkeeping.ToCore(row, day, row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null, withPassages.Contains(row.Id), row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 || row is { Best: null, Visits: >= Halves.VisitsToClean } ? byMaterial?[row.Id] : null, visits?.GetValueOrDefault(row.Id), traits))];
+        return
+        [
+            .. rows.Select(row =>
+                Bookkeeping.ToCore(
+                    row,
+                    day,
+                    row.PieceId is { } id ? pieces.GetValueOrDefault(id) : null,
+                    withPassages.Contains(row.Id),
+                    row.KeyPlanJson.Length > 0 || row.WorkJson.Length > 0 || row is { Best: null, Visits: >= Halves.VisitsToClean }
+                        ? byMaterial?[row.Id]
+                        : null,
+                    visits?.GetValueOrDefault(row.Id),
+                    traits
+                )
+            ),
+        ];
     }
 
     /// <summary>The latest plan of the day that was touched and not begun yet, tracked; null when there is none.</summary>
@@ -113,7 +216,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
     {
         var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
-        var minutes = Math.Clamp(number > 0 ? DayMinutes.Left(facts) : DayMinutes.Advice(facts).Minutes, SittingLength.Least, SittingLength.Most);
+        var minutes = Math.Clamp(
+            number > 0 ? DayMinutes.Left(facts) : DayMinutes.Advice(facts).Minutes,
+            SittingLength.Least,
+            SittingLength.Most
+        );
         var row = new PlanRow
         {
             Day = facts.Day,
@@ -128,7 +235,10 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     /// <summary>Plans a row for the first time, or from scratch.</summary>
     public static void Replan(PlanRow row, DayFacts facts, IReadOnlyList<Drill>? kept = null, IReadOnlyList<Drill>? leftOut = null) =>
-        row.PlanJson = JsonSerializer.Serialize(DayPlanner.Plan(Request(row, facts) with { Kept = kept ?? [], LeftOut = leftOut ?? [] }), Bookkeeping.Json);
+        row.PlanJson = JsonSerializer.Serialize(
+            DayPlanner.Plan(Request(row, facts) with { Kept = kept ?? [], LeftOut = leftOut ?? [] }),
+            Bookkeeping.Json
+        );
 
     /// <summary>Plans a row anew with everything kept that the player has changed by hand.</summary>
     /// <param name="letGo">What does not fit any more may go; else it is named and nothing is changed.</param>
@@ -144,7 +254,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         {
             var fits = Fitting(row, facts, before);
             if (!letGo)
-                throw new FieldException("letGo", $"Not all that you have changed by hand fits any more: {Words.List([.. before.Kept.Except(fits).Select(drill => $"{drill.Title} ({Words.Minutes(drill.Minutes)})")])} would go. Let it go, or leave the day as it is.", StatusCodes.Status409Conflict);
+                throw new FieldException(
+                    "letGo",
+                    $"Not all that you have changed by hand fits any more: {Words.List([.. before.Kept.Except(fits).Select(drill => $"{drill.Title} ({Words.Minutes(drill.Minutes)})")])} would go. Let it go, or leave the day as it is.",
+                    StatusCodes.Status409Conflict
+                );
             Replan(row, facts, fits, before.LeftOut);
         }
     }
@@ -173,7 +287,10 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     {
         var meant = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId);
         // A day shorter than the musts gets a shorter routine, and that is said; drills that stay may need more still.
-        var routine = meant is not null && Bookkeeping.ToCore(meant).LeastMinutes <= Playing(row.Minutes) ? meant : RoutineFor(facts, row.Sitting, row.Minutes);
+        var routine =
+            meant is not null && Bookkeeping.ToCore(meant).LeastMinutes <= Playing(row.Minutes)
+                ? meant
+                : RoutineFor(facts, row.Sitting, row.Minutes);
         return new DayRequest
         {
             Day = row.Day,
@@ -219,22 +336,51 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     private static RoutineRow RoutineFor(DayFacts facts, int sitting, int minutes)
     {
         var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
-        var meant = facts.Routines.Where(routine => (routine.Weekdays & bit) != 0)
-            .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays)).ThenBy(routine => routine.Id).ToList();
+        var meant = facts
+            .Routines.Where(routine => (routine.Weekdays & bit) != 0)
+            .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays))
+            .ThenBy(routine => routine.Id)
+            .ToList();
         var playing = Playing(minutes);
         var first = meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
-        return Bookkeeping.ToCore(first).LeastMinutes <= playing ? first
+        return Bookkeeping.ToCore(first).LeastMinutes <= playing
+            ? first
             : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
     }
 
     /// <summary>How the body stands, and the last thing that it said.</summary>
-    private async Task<(Body Body, BodyRow? Last)> BodyAsync(DateOnly day, DateOnly until, IEnumerable<DateOnly> practised, CancellationToken cancel)
+    private async Task<(Body Body, BodyRow? Last)> BodyAsync(
+        DateOnly day,
+        DateOnly until,
+        IEnumerable<DateOnly> practised,
+        CancellationToken cancel
+    )
     {
-        var rows = await db.Bodies.AsNoTracking().Where(row => row.Day >= day.AddDays(-PlayedLately.Days) && row.Day <= until).OrderBy(row => row.Id).ToListAsync(cancel);
+        var rows = await db
+            .Bodies.AsNoTracking()
+            .Where(row => row.Day >= day.AddDays(-PlayedLately.Days) && row.Day <= until)
+            .OrderBy(row => row.Id)
+            .ToListAsync(cancel);
         // Pain that was told long ago, and never that it is well, still stands.
-        if (rows.Count == 0 && await db.Bodies.AsNoTracking().Where(row => row.Day <= until).OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel) is { } old)
+        if (
+            rows.Count == 0
+            && await db.Bodies.AsNoTracking().Where(row => row.Day <= until).OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel)
+                is { } old
+        )
             rows.Add(old);
-        return (Body.Of(rows.ConvertAll(row => new BodyWord(PracticeDay.AsSeenOn(row.Day, day), row.Tension, row.Pain, row.Keys.Split(',', StringSplitOptions.RemoveEmptyEntries))), day, practised), rows.LastOrDefault());
+        return (
+            Body.Of(
+                rows.ConvertAll(row => new BodyWord(
+                    PracticeDay.AsSeenOn(row.Day, day),
+                    row.Tension,
+                    row.Pain,
+                    row.Keys.Split(',', StringSplitOptions.RemoveEmptyEntries)
+                )),
+                day,
+                practised
+            ),
+            rows.LastOrDefault()
+        );
     }
 
     /// <summary>A routine chosen by hand has to fit the day; one that the day has of itself gives way to a shorter one.</summary>
@@ -243,7 +389,10 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     {
         var (needed, playing) = (Bookkeeping.ToCore(routine).LeastMinutes, Playing(minutes));
         if (needed > playing)
-            throw new FieldException("minutes", $"The musts of \"{routine.Name}\" need {needed} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(needed - playing)} more.");
+            throw new FieldException(
+                "minutes",
+                $"The musts of \"{routine.Name}\" need {needed} minutes and there are {playing}. Choose another routine, make a block optional, or give the day {Words.Minutes(needed - playing)} more."
+            );
     }
 
     private static int SeedOf(DateOnly day, int sitting) => (day.DayNumber * 31) + sitting;
@@ -253,10 +402,21 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     private async Task<IReadOnlyList<EarRecord>> EarAsync(DateOnly day, DateOnly until, CancellationToken cancel)
     {
         var from = day.AddDays(-EarDays);
-        var takes = await db.Takes.AsNoTracking().Where(take => take.Day >= from && take.Day <= until && take.Key.StartsWith("ear:"))
+        var takes = await db
+            .Takes.AsNoTracking()
+            .Where(take => take.Day >= from && take.Day <= until && take.Key.StartsWith("ear:"))
             .GroupBy(take => take.Key)
-            .Select(group => new { group.Key, Last = group.Max(take => take.Day), Asked = group.Count(), Right = group.Count(take => take.Clean) })
+            .Select(group => new
+            {
+                group.Key,
+                Last = group.Max(take => take.Day),
+                Asked = group.Count(),
+                Right = group.Count(take => take.Clean),
+            })
             .ToListAsync(cancel);
-        return [.. takes.Select(take => new EarRecord(take.Key, PracticeDay.AsSeenOn(take.Last, day), take.Asked, take.Asked - take.Right))];
+        return
+        [
+            .. takes.Select(take => new EarRecord(take.Key, PracticeDay.AsSeenOn(take.Last, day), take.Asked, take.Asked - take.Right)),
+        ];
     }
 }

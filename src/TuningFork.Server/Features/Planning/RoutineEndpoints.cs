@@ -11,7 +11,16 @@ namespace TuningFork.Server.Features.Planning;
 /// <summary>A routine.</summary>
 /// <param name="Weekdays">Days it is used on, Monday 0 to Sunday 6.</param>
 /// <param name="Word">What is to be said about its shape, or empty.</param>
-public sealed record RoutineView(int Id, string Name, string Purpose, bool Interwoven, IReadOnlyList<int> Weekdays, IReadOnlyList<Block> Blocks, int Version, string Word);
+public sealed record RoutineView(
+    int Id,
+    string Name,
+    string Purpose,
+    bool Interwoven,
+    IReadOnlyList<int> Weekdays,
+    IReadOnlyList<Block> Blocks,
+    int Version,
+    string Word
+);
 
 /// <summary>What a routine is to be.</summary>
 public sealed record RoutineWish(string Name, bool Interwoven, IReadOnlyList<int> Weekdays, IReadOnlyList<Block> Blocks, int Version = 0);
@@ -33,26 +42,33 @@ public static class RoutineEndpoints
     public static void MapRoutines(this WebApplication app)
     {
         var group = app.MapGroup("/api/routines").WithTags("Routines");
-        group.MapGet("", async (PracticeDb db, CancellationToken cancel) =>
-            (await db.Routines.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(View)).WithName("GetRoutines");
-        group.MapPost("", async (RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            var row = new RoutineRow();
-            Write(row, wish);
-            db.Routines.Add(row);
-            await db.SaveChangesAsync(cancel);
-            return View(row);
-        }).WithName("AddRoutine");
-        group.MapPut("/{id:int}", async (int id, RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            var row = await db.Routines.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "routine");
-            if (row.Version != wish.Version)
-                throw Problems.Stale("This routine");
-            Write(row, wish);
-            row.Version++;
-            await db.SaveChangesAsync(cancel);
-            return View(row);
-        }).WithName("ChangeRoutine");
+        group
+            .MapGet("", async (PracticeDb db, CancellationToken cancel) =>
+                (await db.Routines.AsNoTracking().OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(View)
+            )
+            .WithName("GetRoutines");
+        group
+            .MapPost("", async (RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                var row = new RoutineRow();
+                Write(row, wish);
+                db.Routines.Add(row);
+                await db.SaveChangesAsync(cancel);
+                return View(row);
+            })
+            .WithName("AddRoutine");
+        group
+            .MapPut("/{id:int}", async (int id, RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                var row = await db.Routines.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "routine");
+                if (row.Version != wish.Version)
+                    throw Problems.Stale("This routine");
+                Write(row, wish);
+                row.Version++;
+                await db.SaveChangesAsync(cancel);
+                return View(row);
+            })
+            .WithName("ChangeRoutine");
         group.MapRemoval<RoutineRow>("/{id:int}", "Routine", "routine", async (db, _, cancel) =>
         {
             if (await db.Routines.CountAsync(cancel) == 1)
@@ -70,7 +86,9 @@ public static class RoutineEndpoints
         var breaks = SittingLength.Breaks(wish.Minutes).Sum(pause => pause.Minutes);
         var playing = wish.Minutes - breaks;
         var fitted = RoutineFit.Fit(routine, playing);
-        var warning = !fitted.Fits ? $"The musts need {routine.LeastMinutes} minutes and {wish.Minutes} leave {playing} for playing: {fitted.Short} too few. Make a block optional or shorten one."
+        var warning =
+            !fitted.Fits
+                ? $"The musts need {routine.LeastMinutes} minutes and {wish.Minutes} leave {playing} for playing: {fitted.Short} too few. Make a block optional or shorten one."
             : fitted.Over > 0 ? $"All blocks are at their most and {fitted.Over} minutes are left over. Raise a most."
             : "";
         var rounds = wish.Blocks.Select((block, i) => block.Rounds is { } work ? Sum(fitted.Minutes[i], work) : "").ToList();
@@ -80,7 +98,9 @@ public static class RoutineEndpoints
     private static string Sum(int minutes, WorkRest work)
     {
         var (rounds, used) = Takes.WorkRest(minutes, work.Work, work.Rest);
-        return rounds == 0 ? $"too short for {work.Work} min" : $"{rounds} × {work.Work} min, {work.Rest} min rest between: {used} of {minutes} min";
+        return rounds == 0
+            ? $"too short for {work.Work} min"
+            : $"{rounds} × {work.Work} min, {work.Rest} min rest between: {used} of {minutes} min";
     }
 
     private static void Write(RoutineRow row, RoutineWish wish)
@@ -95,7 +115,15 @@ public static class RoutineEndpoints
         row.Weekdays = wish.Weekdays.Aggregate(0, (bits, day) => bits | (1 << day));
     }
 
-    private static RoutineView View(RoutineRow row) => new(
-        row.Id, row.Name, Shapes.Purpose(row.Name), row.Interwoven,
-        [.. Enumerable.Range(0, 7).Where(day => (row.Weekdays & (1 << day)) != 0)], Bookkeeping.ToCore(row).Blocks, row.Version, Bookkeeping.ToCore(row).Word);
+    private static RoutineView View(RoutineRow row) =>
+        new(
+            row.Id,
+            row.Name,
+            Shapes.Purpose(row.Name),
+            row.Interwoven,
+            [.. Enumerable.Range(0, 7).Where(day => (row.Weekdays & (1 << day)) != 0)],
+            Bookkeeping.ToCore(row).Blocks,
+            row.Version,
+            Bookkeeping.ToCore(row).Word
+        );
 }

@@ -12,8 +12,21 @@ namespace TuningFork.Server.Features.Planning;
 /// <summary>A drill as it stands in today's list.</summary>
 /// <param name="Times">Takes that its method counts, and that can be chosen; null where it counts none.</param>
 public sealed record DrillView(
-    string Id, Area? Area, string Title, string MethodId, string Method, string How, int Minutes, int At, string Reason, string Sum, bool Locked,
-    IReadOnlyList<TargetView> Targets, string Block, int? Times);
+    string Id,
+    Area? Area,
+    string Title,
+    string MethodId,
+    string Method,
+    string How,
+    int Minutes,
+    int At,
+    string Reason,
+    string Sum,
+    bool Locked,
+    IReadOnlyList<TargetView> Targets,
+    string Block,
+    int? Times
+);
 
 /// <summary>One thing a drill is about.</summary>
 public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
@@ -27,10 +40,31 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 /// <param name="ByHand">How many things about the plan were changed by hand.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
-    DateOnly Day, int Version, int Minutes, int UsualMinutes, string Advice, IReadOnlyList<Demands> Demands, string Purpose,
-    int RoutineId, string RoutineName, IReadOnlyList<DrillView> Drills, int Total, IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary, IReadOnlyList<string> Warnings, IReadOnlyList<AreaBalance> Tines, string BodyQuestion, double PlayedToday, bool SessionOpen, UnclosedView? Unclosed, int ByHand,
-    string Focus, string TechniqueFor, IReadOnlyList<string> Focuses, string Done);
+    DateOnly Day,
+    int Version,
+    int Minutes,
+    int UsualMinutes,
+    string Advice,
+    IReadOnlyList<Demands> Demands,
+    string Purpose,
+    int RoutineId,
+    string RoutineName,
+    IReadOnlyList<DrillView> Drills,
+    int Total,
+    IReadOnlyList<Waiting> Waiting,
+    IReadOnlyList<string> Summary,
+    IReadOnlyList<string> Warnings,
+    IReadOnlyList<AreaBalance> Tines,
+    string BodyQuestion,
+    double PlayedToday,
+    bool SessionOpen,
+    UnclosedView? Unclosed,
+    int ByHand,
+    string Focus,
+    string TechniqueFor,
+    IReadOnlyList<string> Focuses,
+    string Done
+);
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>
 /// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
@@ -41,10 +75,26 @@ public sealed record TodayView(
 /// <param name="RoutineId">The shape of the day.</param>
 /// <param name="Focus">The difficulty that technique is to serve, "none", or empty for the app's choice.</param>
 /// <param name="LetGo">What was changed by hand and does not fit any more may go; else it is named first and nothing is changed.</param>
-public sealed record TodayWish(int Version, int? Minutes = null, string? Until = null, IReadOnlyList<Demands>? Demands = null, string? Purpose = null, int? RoutineId = null, string? Focus = null, bool LetGo = false);
+public sealed record TodayWish(
+    int Version,
+    int? Minutes = null,
+    string? Until = null,
+    IReadOnlyList<Demands>? Demands = null,
+    string? Purpose = null,
+    int? RoutineId = null,
+    string? Focus = null,
+    bool LetGo = false
+);
 
 /// <summary>One change by hand.</summary>
-public sealed record ChangeWish(int Version, ChangeKind Kind, string? DrillId = null, int? Value = null, int? MaterialId = null, string? MethodId = null);
+public sealed record ChangeWish(
+    int Version,
+    ChangeKind Kind,
+    string? DrillId = null,
+    int? Value = null,
+    int? MaterialId = null,
+    string? MethodId = null
+);
 
 /// <summary>A method that a drill could go by.</summary>
 /// <param name="Usual">Usual minutes in words.</param>
@@ -64,38 +114,56 @@ public static class TodayEndpoints
     public static void MapToday(this WebApplication app)
     {
         var group = app.MapGroup("/api/today").WithTags("Today");
-        group.MapGet("", async (PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
-        {
-            var facts = await desk.FactsAsync(cancel);
-            return await ViewAsync(db, desk, facts, await desk.StoredAsync(facts.Day, cancel), cancel);
-        }).WithName("GetToday");
-        group.MapGet("/drills/{id}/methods", async (string id, PlanDesk desk, CancellationToken cancel) =>
-        {
-            var facts = await desk.FactsAsync(cancel);
-            var row = await desk.StoredAsync(facts.Day, cancel) ?? await desk.FreshAsync(facts, cancel);
-            var drill = PlanDesk.Read(row).Drills.FirstOrDefault(one => one.Id == id) ?? throw Problems.Unknown("id", "drill");
-            return MethodChoice.For(drill, PlanDesk.Request(row, facts)).Select(MethodEndpoints.Choice).ToList();
-        }).WithName("GetMethodsOfDrill");
+        group
+            .MapGet("", async (PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
+            {
+                var facts = await desk.FactsAsync(cancel);
+                return await ViewAsync(db, desk, facts, await desk.StoredAsync(facts.Day, cancel), cancel);
+            })
+            .WithName("GetToday");
+        group
+            .MapGet("/drills/{id}/methods", async (string id, PlanDesk desk, CancellationToken cancel) =>
+            {
+                var facts = await desk.FactsAsync(cancel);
+                var row = await desk.StoredAsync(facts.Day, cancel) ?? await desk.FreshAsync(facts, cancel);
+                var drill = PlanDesk.Read(row).Drills.FirstOrDefault(one => one.Id == id) ?? throw Problems.Unknown("id", "drill");
+                return MethodChoice.For(drill, PlanDesk.Request(row, facts)).Select(MethodEndpoints.Choice).ToList();
+            })
+            .WithName("GetMethodsOfDrill");
         group.MapPut("", WishAsync).WithName("WishToday");
         group.MapPost("/changes", ChangeAsync).WithName("ChangeToday");
         group.MapPost("/anew", AnewAsync).WithName("PlanAnew");
         group.MapPost("/back", BackAsync).WithName("TakeBackTodaysChange");
     }
 
-    private static async Task<TodayView> WishAsync(TodayWish wish, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    private static async Task<TodayView> WishAsync(
+        TodayWish wish,
+        PlanDesk desk,
+        PracticeDb db,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         var facts = await desk.FactsAsync(cancel);
         var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
         row.Minutes = wish.Until is { } until ? MinutesUntil(until, clock) : wish.Minutes ?? row.Minutes;
         if (row.Minutes is < SittingLength.Least or > SittingLength.Most)
-            throw new FieldException(wish.Until is null ? "minutes" : "until", $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes; this would be {row.Minutes}.");
+            throw new FieldException(
+                wish.Until is null ? "minutes" : "until",
+                $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes; this would be {row.Minutes}."
+            );
         if (wish.Demands is { } demands)
             row.Demands = demands.Aggregate(Demands.None, (all, one) => all | one);
         if (wish.Purpose is { } purpose)
             row.Purpose = Problems.Text("purpose", purpose, 200);
         if (wish.Focus is { } focus)
-            row.Focus = focus is "" or Core.Planning.Purpose.None || Core.Planning.Purpose.CanBeServed(focus, facts.Materials) ? focus
-                : throw new FieldException("focus", $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}.");
+            row.Focus =
+                focus is "" or Core.Planning.Purpose.None || Core.Planning.Purpose.CanBeServed(focus, facts.Materials)
+                    ? focus
+                    : throw new FieldException(
+                        "focus",
+                        $"Technique can be for {Words.List(Core.Planning.Purpose.Difficulties)}, or for {Core.Planning.Purpose.None}."
+                    );
         if (wish.RoutineId is { } routine)
             row.RoutineId = facts.Routines.Any(known => known.Id == routine) ? routine : throw Problems.Unknown("routineId", "routine");
         if (wish.RoutineId is { } chosen)
@@ -109,7 +177,11 @@ public static class TodayEndpoints
     {
         var facts = await desk.FactsAsync(cancel);
         var (row, plan) = await TouchAsync(desk, db, facts, wish.Version, cancel);
-        var changed = PlanEdit.Apply(plan, new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId), PlanDesk.Request(row, facts));
+        var changed = PlanEdit.Apply(
+            plan,
+            new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId),
+            PlanDesk.Request(row, facts)
+        );
         row.BeforeJson = row.PlanJson;
         row.PlanJson = JsonSerializer.Serialize(changed, Bookkeeping.Json);
         return await SaveAsync(db, desk, facts, row, cancel);
@@ -132,14 +204,24 @@ public static class TodayEndpoints
     {
         var facts = await desk.FactsAsync(cancel);
         if (await desk.StoredAsync(facts.Day, cancel) is not { BeforeJson.Length: > 0 } row || row.Version != wish.Version)
-            throw new FieldException("version", "The plan has been changed since, so this is not taken back. What was left out waits under the list: add it from there.", StatusCodes.Status409Conflict);
+            throw new FieldException(
+                "version",
+                "The plan has been changed since, so this is not taken back. What was left out waits under the list: add it from there.",
+                StatusCodes.Status409Conflict
+            );
         row.Version++;
         (row.PlanJson, row.BeforeJson) = (row.BeforeJson, "");
         return await SaveAsync(db, desk, facts, row, cancel);
     }
 
     /// <summary>The plan row to be changed, checked against the version that was seen.</summary>
-    public static async Task<(PlanRow Row, DayPlan Plan)> TouchAsync(PlanDesk desk, PracticeDb db, DayFacts facts, int version, CancellationToken cancel)
+    public static async Task<(PlanRow Row, DayPlan Plan)> TouchAsync(
+        PlanDesk desk,
+        PracticeDb db,
+        DayFacts facts,
+        int version,
+        CancellationToken cancel
+    )
     {
         var row = await desk.StoredAsync(facts.Day, cancel);
         if ((row?.Version ?? 0) != version)
@@ -165,47 +247,103 @@ public static class TodayEndpoints
         var row = stored ?? await desk.FreshAsync(facts, cancel);
         var plan = PlanDesk.Read(row);
         var advice = DayMinutes.Advice(facts);
-        var open = await db.Sessions.AsNoTracking().Where(session => session.EndedUtc == null).OrderBy(session => session.Id).FirstOrDefaultAsync(cancel);
+        var open = await db
+            .Sessions.AsNoTracking()
+            .Where(session => session.EndedUtc == null)
+            .OrderBy(session => session.Id)
+            .FirstOrDefaultAsync(cancel);
         var unclosed = open is not null && desk.IsOver(open, facts.Day) ? await UnclosedAsync(db, open, cancel) : null;
         return new TodayView(
-            facts.Day, row.Version, row.Minutes, advice.Minutes, advice.Reason, Split(row.Demands), row.Purpose, row.RoutineId,
+            facts.Day,
+            row.Version,
+            row.Minutes,
+            advice.Minutes,
+            advice.Reason,
+            Split(row.Demands),
+            row.Purpose,
+            row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills), plan.Total, plan.Waiting, plan.Summary, [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)], DayMinutes.Balance(facts), BodyQuestion(facts),
-            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1), open is not null && unclosed is null, unclosed, plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
-            row.Focus, Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials), Purpose.Difficulties, open is null ? DayMinutes.Done(facts) : "");
+            Drills(plan.Drills),
+            plan.Total,
+            plan.Waiting,
+            plan.Summary,
+            [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)],
+            DayMinutes.Balance(facts),
+            BodyQuestion(facts),
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1),
+            open is not null && unclosed is null,
+            unclosed,
+            plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
+            row.Focus,
+            Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials),
+            Purpose.Difficulties,
+            open is null ? DayMinutes.Done(facts) : ""
+        );
     }
 
     private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)
     {
         var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.SessionId == open.Id);
         return new UnclosedView(
-            open.Id, open.Day, Math.Round(await drills.Where(drill => drill.Area != null).SumAsync(drill => drill.PlayedSeconds, cancel) / 60, 1), open.PlannedMinutes,
-            await drills.SelectMany(drill => drill.Takes).CountAsync(cancel), await db.Entries.CountAsync(entry => entry.SessionId == open.Id, cancel));
+            open.Id,
+            open.Day,
+            Math.Round(await drills.Where(drill => drill.Area != null).SumAsync(drill => drill.PlayedSeconds, cancel) / 60, 1),
+            open.PlannedMinutes,
+            await drills.SelectMany(drill => drill.Takes).CountAsync(cancel),
+            await db.Entries.CountAsync(entry => entry.SessionId == open.Id, cancel)
+        );
     }
 
     public static IReadOnlyList<DrillView> Drills(IReadOnlyList<Drill> drills)
     {
         var at = 0;
-        return [.. drills.Select(drill =>
-        {
-            var method = drill.IsBreak ? null : Methods.Of(drill);
-            var view = new DrillView(
-                drill.Id, drill.Area, drill.Title, drill.MethodId, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "",
-                drill.Minutes, at, drill.Reason, drill.Sum, drill.Locked, Targets(drill), drill.Block, method?.Course == Course.FixedCount ? method.Count : null);
-            at += drill.Minutes;
-            return view;
-        })];
+        return
+        [
+            .. drills.Select(drill =>
+            {
+                var method = drill.IsBreak ? null : Methods.Of(drill);
+                var view = new DrillView(
+                    drill.Id,
+                    drill.Area,
+                    drill.Title,
+                    drill.MethodId,
+                    method?.Name ?? "",
+                    drill.How.Length > 0 ? drill.How : method?.How ?? "",
+                    drill.Minutes,
+                    at,
+                    drill.Reason,
+                    drill.Sum,
+                    drill.Locked,
+                    Targets(drill),
+                    drill.Block,
+                    method?.Course == Course.FixedCount ? method.Count : null
+                );
+                at += drill.Minutes;
+                return view;
+            }),
+        ];
     }
 
-    private static List<TargetView> Targets(Drill drill) => [.. drill.Targets.Select(target =>
-        new TargetView(target.Key, target.MaterialId, target.Title, target.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note))];
+    private static List<TargetView> Targets(Drill drill) =>
+        [
+            .. drill.Targets.Select(target => new TargetView(
+                target.Key,
+                target.MaterialId,
+                target.Title,
+                target.Tempo?.Value,
+                target.Goal?.Value,
+                target.Beat,
+                target.Note
+            )),
+        ];
 
     private static List<Demands> Split(Demands demands) =>
         [.. Enum.GetValues<Demands>().Where(one => one != Demands.None && (demands & one) != Demands.None)];
 
-    private static string BodyQuestion(DayFacts facts) => facts.LastBody is { Pain: true } body && body.Day < facts.Day
-        ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
-        : "";
+    private static string BodyQuestion(DayFacts facts) =>
+        facts.LastBody is { Pain: true } body && body.Day < facts.Day
+            ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
+            : "";
 
     private static int MinutesUntil(string until, PracticeClock clock)
     {

@@ -14,17 +14,74 @@ namespace TuningFork.Server.Features.Practice;
 
 /// <summary>A material with what its history comes to.</summary>
 public sealed record MaterialView(
-    int Id, MaterialKind Kind, Area Area, string Title, string ShortTitle, string OwnTitle, int? PieceId, int FromBar, int ToBar, int BeatsPerBar, string Beat,
-    int? Target, Readiness Readiness, string Difficulty, string Note, bool Resting, bool IsScale, DateOnly? Performance, int NextExample,
-    int Examples, int PerDay, int? DaysLeft, DateOnly? LastVisit, int Visits, int? LastClean, DateOnly? Due, bool Slipped, IReadOnlyList<string> Serves, int Version, string Standing, bool Growing,
-    IReadOnlyList<DateOnly> LaterDates, int WeekMinutes, int WeekTimes, bool TwiceADay, string Word);
+    int Id,
+    MaterialKind Kind,
+    Area Area,
+    string Title,
+    string ShortTitle,
+    string OwnTitle,
+    int? PieceId,
+    int FromBar,
+    int ToBar,
+    int BeatsPerBar,
+    string Beat,
+    int? Target,
+    Readiness Readiness,
+    string Difficulty,
+    string Note,
+    bool Resting,
+    bool IsScale,
+    DateOnly? Performance,
+    int NextExample,
+    int Examples,
+    int PerDay,
+    int? DaysLeft,
+    DateOnly? LastVisit,
+    int Visits,
+    int? LastClean,
+    DateOnly? Due,
+    bool Slipped,
+    IReadOnlyList<string> Serves,
+    int Version,
+    string Standing,
+    bool Growing,
+    IReadOnlyList<DateOnly> LaterDates,
+    int WeekMinutes,
+    int WeekTimes,
+    bool TwiceADay,
+    string Word
+);
 
-/// <summary>What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.</summary>
+/// <summary>
+/// What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a
+/// week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.
+/// </summary>
 public sealed record MaterialWish(
-    MaterialKind Kind, string Title = "", Area? Area = null, int? PieceId = null, int FromBar = 1, int ToBar = 4, int BeatsPerBar = 4,
-    string Beat = "quarter", int? Target = null, Readiness Readiness = Readiness.Raw, string Difficulty = "", string Note = "",
-    bool Resting = false, bool IsScale = false, DateOnly? Performance = null, int NextExample = 1, int Examples = 0, int PerDay = 3, IReadOnlyList<string>? Serves = null, int Version = 0,
-    IReadOnlyList<DateOnly>? LaterDates = null, int WeekMinutes = 0, int WeekTimes = 0, bool TwiceADay = false);
+    MaterialKind Kind,
+    string Title = "",
+    Area? Area = null,
+    int? PieceId = null,
+    int FromBar = 1,
+    int ToBar = 4,
+    int BeatsPerBar = 4,
+    string Beat = "quarter",
+    int? Target = null,
+    Readiness Readiness = Readiness.Raw,
+    string Difficulty = "",
+    string Note = "",
+    bool Resting = false,
+    bool IsScale = false,
+    DateOnly? Performance = null,
+    int NextExample = 1,
+    int Examples = 0,
+    int PerDay = 3,
+    IReadOnlyList<string>? Serves = null,
+    int Version = 0,
+    IReadOnlyList<DateOnly>? LaterDates = null,
+    int WeekMinutes = 0,
+    int WeekTimes = 0,
+    bool TwiceADay = false
+);
 
 /// <summary>A number of a readiness rating and its day.</summary>
 public sealed record RatingView(DateOnly Day, Readiness Readiness);
@@ -44,36 +101,63 @@ public static class MaterialEndpoints
     public static void MapMaterials(this WebApplication app)
     {
         var group = app.MapGroup("/api/materials").WithTags("Material");
-        group.MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
-        {
-            var profile = await desk.ProfileAsync(cancel);
-            return await ViewsAsync(await db.Materials.AsNoTracking().ToListAsync(cancel), desk, clock.Today(profile), profile.School, cancel);
-        }).WithName("GetMaterials");
+        group
+            .MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
+            {
+                var profile = await desk.ProfileAsync(cancel);
+                return await ViewsAsync(
+                    await db.Materials.AsNoTracking().ToListAsync(cancel),
+                    desk,
+                    clock.Today(profile),
+                    profile.School,
+                    cancel
+                );
+            })
+            .WithName("GetMaterials");
         group.MapPost("", AddAsync).WithName("AddMaterial");
         group.MapPut("/{id:int}", ChangeAsync).WithName("ChangeMaterial");
         group.MapRemoval<MaterialRow>("/{id:int}", "Material", "material", CheckRemovalAsync, async (db, row, cancel) =>
         {
             if (row.PieceId is { } piece && !await db.Materials.AnyAsync(other => other.Id == piece, cancel))
-                throw new FieldException("id", "The piece of this passage was removed as well. Take the piece back first.", StatusCodes.Status409Conflict);
+                throw new FieldException(
+                    "id",
+                    "The piece of this passage was removed as well. Take the piece back first.",
+                    StatusCodes.Status409Conflict
+                );
         });
-        group.MapPut("/{id:int}/target", async (int id, TargetWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
-            Problems.Tempo("target", wish.Target);
-            row.Target = wish.Target;
-            row.Version++;
-            await db.SaveChangesAsync(cancel);
-        }).WithName("SetTarget");
+        group
+            .MapPut("/{id:int}/target", async (int id, TargetWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
+                Problems.Tempo("target", wish.Target);
+                row.Target = wish.Target;
+                row.Version++;
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName("SetTarget");
         group.MapGet("/{id:int}/history", HistoryAsync).WithName("GetMaterialHistory");
     }
 
-    public static async Task<MaterialView> AddAsync(MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    public static async Task<MaterialView> AddAsync(
+        MaterialWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         var row = new MaterialRow { Kind = wish.Kind, PieceId = wish.Kind == MaterialKind.Passage ? wish.PieceId : null };
         return await SaveAsync(row, wish, db, desk, clock, isNew: true, cancel);
     }
 
-    private static async Task<MaterialView> ChangeAsync(int id, MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task<MaterialView> ChangeAsync(
+        int id,
+        MaterialWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "material");
         if (row.Version != wish.Version)
@@ -85,12 +169,21 @@ public static class MaterialEndpoints
     }
 
     private static async Task<MaterialView> SaveAsync(
-        MaterialRow row, MaterialWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, bool isNew, CancellationToken cancel)
+        MaterialRow row,
+        MaterialWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        bool isNew,
+        CancellationToken cancel
+    )
     {
         var profile = await desk.ProfileAsync(cancel);
         var piece = row.PieceId is { } pieceId ? await db.Materials.FindAsync([pieceId], cancel) : null;
-        var lastPassage = row.Kind == MaterialKind.Piece && !isNew
-            ? await db.Materials.Where(other => other.PieceId == row.Id).MaxAsync(other => (int?)other.ToBar, cancel) ?? 0 : 0;
+        var lastPassage =
+            row.Kind == MaterialKind.Piece && !isNew
+                ? await db.Materials.Where(other => other.PieceId == row.Id).MaxAsync(other => (int?)other.ToBar, cancel) ?? 0
+                : 0;
         MaterialCheck.Check(wish, piece, lastPassage);
         var rated = row.Readiness != wish.Readiness || isNew;
         var today = clock.Today(profile);
@@ -110,9 +203,17 @@ public static class MaterialEndpoints
     private static async Task CheckRemovalAsync(PracticeDb db, MaterialRow row, CancellationToken cancel)
     {
         if (await db.Visits.AnyAsync(visit => visit.MaterialId == row.Id, cancel))
-            throw new FieldException("id", "This was practised already, so it stays in the history. Let it rest instead.", StatusCodes.Status409Conflict);
+            throw new FieldException(
+                "id",
+                "This was practised already, so it stays in the history. Let it rest instead.",
+                StatusCodes.Status409Conflict
+            );
         if (await db.Materials.AnyAsync(other => other.PieceId == row.Id, cancel))
-            throw new FieldException("id", "This piece has passages. Remove them first, or let the piece rest.", StatusCodes.Status409Conflict);
+            throw new FieldException(
+                "id",
+                "This piece has passages. Remove them first, or let the piece rest.",
+                StatusCodes.Status409Conflict
+            );
     }
 
     /// <summary>Keeps a rating with its date; one a day.</summary>
@@ -121,7 +222,14 @@ public static class MaterialEndpoints
         row.Confirmed = row.Readiness == Readiness.Ready ? day : null;
         var rating = await db.Ratings.FirstOrDefaultAsync(rating => rating.MaterialId == row.Id && rating.Day == day, cancel);
         if (rating is null)
-            db.Ratings.Add(new RatingRow { Material = row, Day = day, Readiness = row.Readiness });
+            db.Ratings.Add(
+                new RatingRow
+                {
+                    Material = row,
+                    Day = day,
+                    Readiness = row.Readiness,
+                }
+            );
         else
             rating.Readiness = row.Readiness;
     }
@@ -148,7 +256,10 @@ public static class MaterialEndpoints
         row.IsScale = wish.IsScale;
         if (wish.Serves is { } serves)
             row.Serves = Technique.WorkEndpoints.Served(serves);
-        var dates = row.Kind == MaterialKind.Piece ? (wish.LaterDates ?? []).Concat(wish.Performance is { } first ? [first] : []).Distinct().Order().ToList() : [];
+        var dates =
+            row.Kind == MaterialKind.Piece
+                ? (wish.LaterDates ?? []).Concat(wish.Performance is { } first ? [first] : []).Distinct().Order().ToList()
+                : [];
         DateOnly? performance = dates.Count > 0 ? dates[0] : null;
         if (performance != row.Performance)
             (row.Performance, row.PerformanceSet) = (performance, performance is null ? null : today);
@@ -165,26 +276,93 @@ public static class MaterialEndpoints
         if (!await db.Materials.AnyAsync(row => row.Id == id, cancel))
             throw Problems.Unknown("id", "material");
         var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).OrderBy(visit => visit.Day).ToListAsync(cancel);
-        var ratings = await db.Ratings.AsNoTracking().Where(rating => rating.MaterialId == id).OrderBy(rating => rating.Day).ToListAsync(cancel);
+        var ratings = await db
+            .Ratings.AsNoTracking()
+            .Where(rating => rating.MaterialId == id)
+            .OrderBy(rating => rating.Day)
+            .ToListAsync(cancel);
         return new MaterialHistory(
-            [.. visits.Select(visit => new VisitView(visit.Day, visit.Takes, visit.CleanTakes, visit.TriesToClean, visit.Clean, visit.Grade))],
-            [.. ratings.Select(rating => new RatingView(rating.Day, rating.Readiness))]);
+            [
+                .. visits.Select(visit => new VisitView(
+                    visit.Day,
+                    visit.Takes,
+                    visit.CleanTakes,
+                    visit.TriesToClean,
+                    visit.Clean,
+                    visit.Grade
+                )),
+            ],
+            [.. ratings.Select(rating => new RatingView(rating.Day, rating.Readiness))]
+        );
     }
 
-    private static async Task<List<MaterialView>> ViewsAsync(List<MaterialRow> rows, PlanDesk desk, DateOnly today, School school, CancellationToken cancel)
+    private static async Task<List<MaterialView>> ViewsAsync(
+        List<MaterialRow> rows,
+        PlanDesk desk,
+        DateOnly today,
+        School school,
+        CancellationToken cancel
+    )
     {
         var byId = rows.ToDictionary(row => row.Id);
-        return [.. rows.Zip(await desk.WithWeekAsync(PlanDesk.ToCore(rows, today), today, cancel), (row, core) => new MaterialView(
-            row.Id, row.Kind, row.Area, core.Title, core.ShortTitle, row.Title, row.PieceId, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target,
-            row.Readiness, row.Difficulty, row.Note, Bookkeeping.Rests(row, today), row.IsScale, row.Performance, row.NextExample, row.Examples, row.PerDay,
-            row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
-            core.LastVisit, row.Visits, row.LastClean,
-            core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
-            row.Slipped, core.Serves, row.Version, core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core), core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),
-            [.. Bookkeeping.DatesOf(row).Skip(1)], row.WeekMinutes, row.WeekTimes, row.TwiceADay, PassageWords.Of(core, rows.Where(other => other.PieceId == row.PieceId && other.Id < row.Id && !other.Resting).Select(other => (other.FromBar, other.ToBar)))))
-            .OrderBy(view => view.Kind switch { MaterialKind.Piece or MaterialKind.Passage => 0, MaterialKind.Exercise => 1, _ => 2 })
-            .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
-            .ThenBy(view => view.PieceId is not null).ThenBy(view => view.FromBar)];
+        return
+        [
+            .. rows.Zip(await desk.WithWeekAsync(PlanDesk.ToCore(rows, today), today, cancel), (row, core) =>
+                    new MaterialView(
+                        row.Id,
+                        row.Kind,
+                        row.Area,
+                        core.Title,
+                        core.ShortTitle,
+                        row.Title,
+                        row.PieceId,
+                        row.FromBar,
+                        row.ToBar,
+                        row.BeatsPerBar,
+                        row.Beat,
+                        row.Target,
+                        row.Readiness,
+                        row.Difficulty,
+                        row.Note,
+                        Bookkeeping.Rests(row, today),
+                        row.IsScale,
+                        row.Performance,
+                        row.NextExample,
+                        row.Examples,
+                        row.PerDay,
+                        row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
+                        core.LastVisit,
+                        row.Visits,
+                        row.LastClean,
+                        core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
+                        row.Slipped,
+                        core.Serves,
+                        row.Version,
+                        core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core),
+                        core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),
+                        [.. Bookkeeping.DatesOf(row).Skip(1)],
+                        row.WeekMinutes,
+                        row.WeekTimes,
+                        row.TwiceADay,
+                        PassageWords.Of(
+                            core,
+                            rows.Where(other => other.PieceId == row.PieceId && other.Id < row.Id && !other.Resting)
+                                .Select(other => (other.FromBar, other.ToBar))
+                        )
+                    )
+                )
+                .OrderBy(view =>
+                    view.Kind switch
+                    {
+                        MaterialKind.Piece or MaterialKind.Passage => 0,
+                        MaterialKind.Exercise => 1,
+                        _ => 2,
+                    }
+                )
+                .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
+                .ThenBy(view => view.PieceId is not null)
+                .ThenBy(view => view.FromBar),
+        ];
     }
 }
 
@@ -215,7 +393,10 @@ internal static class MaterialCheck
         if (wish is { WeekTimes: > 0, Area: Area.WarmUp })
             throw new FieldException("weekMinutes", "What belongs to the warm-up comes with it. Set minutes for technique or repertoire.");
         if (wish.LaterDates?.Count > MostDates)
-            throw new FieldException("laterDates", $"A piece has {MostDates} further performances at most; leave out the ones that are past.");
+            throw new FieldException(
+                "laterDates",
+                $"A piece has {MostDates} further performances at most; leave out the ones that are past."
+            );
         Bars(wish, piece, lastPassage);
         if (wish.Kind == MaterialKind.Book)
             Book(wish);
@@ -236,7 +417,10 @@ internal static class MaterialCheck
         if (piece is not { Kind: MaterialKind.Piece })
             throw Problems.Unknown("pieceId", "piece");
         if (wish.FromBar < piece.FromBar || wish.ToBar > piece.ToBar)
-            throw new FieldException("toBar", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {wish.FromBar}–{wish.ToBar} goes beyond.");
+            throw new FieldException(
+                "toBar",
+                $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {wish.FromBar}–{wish.ToBar} goes beyond."
+            );
     }
 
     private static void Book(MaterialWish wish)
@@ -244,7 +428,10 @@ internal static class MaterialCheck
         if (wish.Examples is < 1 or > 10_000)
             throw new FieldException("examples", "A book has 1 to 10,000 examples.");
         if (wish.NextExample < 1 || wish.NextExample > wish.Examples + 1)
-            throw new FieldException("nextExample", $"The next example is 1 to {wish.Examples}, or {wish.Examples + 1} when all are played.");
+            throw new FieldException(
+                "nextExample",
+                $"The next example is 1 to {wish.Examples}, or {wish.Examples + 1} when all are played."
+            );
         if (wish.PerDay is < 1 or > 50)
             throw new FieldException("perDay", "Examples a day are 1 to 50.");
     }

@@ -11,7 +11,9 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
-/// <summary>Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.</summary>
+/// <summary>
+/// Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.
+/// </summary>
 public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, PracticeClock clock)
 {
     /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
@@ -29,17 +31,34 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>Seconds that a drill has at least when one comes back to it.</summary>
     private const double BackSeconds = 60;
 
+    /// <summary>A session of fewer seconds can be left as if it had never begun.</summary>
+    private const double LeaveSeconds = 60;
+
     public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
-        db.Sessions.Include(session => session.Drills).ThenInclude(drill => drill.Takes)
-            .Where(session => session.EndedUtc == null).OrderBy(session => session.Id).AsSplitQuery().FirstOrDefaultAsync(cancel);
+        db
+            .Sessions.Include(session => session.Drills)
+                .ThenInclude(drill => drill.Takes)
+            .Where(session => session.EndedUtc == null)
+            .OrderBy(session => session.Id)
+            .AsSplitQuery()
+            .FirstOrDefaultAsync(cancel);
 
     /// <summary>The open session, which has to be the one that a window still shows: an old window changes nothing in a new one.</summary>
-    public async Task<SessionRow> NeedAsync(int id, CancellationToken cancel) => await OpenAsync(cancel) switch
-    {
-        null => throw new FieldException("session", "There is no open session any more; it was closed. Begin one from today's plan.", StatusCodes.Status409Conflict),
-        { } open when open.Id != id => throw new FieldException("session", "Another session has begun meanwhile, and nothing was changed in it. Reload this page to see it.", StatusCodes.Status409Conflict),
-        { } open => open,
-    };
+    public async Task<SessionRow> NeedAsync(int id, CancellationToken cancel) =>
+        await OpenAsync(cancel) switch
+        {
+            null => throw new FieldException(
+                "session",
+                "There is no open session any more; it was closed. Begin one from today's plan.",
+                StatusCodes.Status409Conflict
+            ),
+            { } open when open.Id != id => throw new FieldException(
+                "session",
+                "Another session has begun meanwhile, and nothing was changed in it. Reload this page to see it.",
+                StatusCodes.Status409Conflict
+            ),
+            { } open => open,
+        };
 
     /// <summary>The open session for an act or a report: of an earlier day it can only be closed.</summary>
     public async Task<SessionRow> NeedRunningAsync(int id, CancellationToken cancel)
@@ -48,10 +67,18 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         return await IsOverAsync(open, cancel) ? throw Unclosed(open) : open;
     }
 
-    public async Task<bool> IsOverAsync(SessionRow session, CancellationToken cancel) => plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel)));
+    public async Task<bool> IsOverAsync(SessionRow session, CancellationToken cancel) =>
+        plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel)));
 
-    private static FieldException Unclosed(SessionRow open) => new(
-        "session", string.Create(CultureInfo.InvariantCulture, $"The session of {open.Day:dddd d MMMM} is still open. Close it first; it keeps its own day, and today's plan waits."), StatusCodes.Status409Conflict);
+    private static FieldException Unclosed(SessionRow open) =>
+        new(
+            "session",
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"The session of {open.Day:dddd d MMMM} is still open. Close it first; it keeps its own day, and today's plan waits."
+            ),
+            StatusCodes.Status409Conflict
+        );
 
     /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day has to be closed first.</summary>
     public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
@@ -75,21 +102,47 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             StartedUtc = clock.UtcNow,
             PulseUtc = clock.UtcNow,
             Running = true,
-            Drills = [.. plan.Drills.Select((drill, position) => new SessionDrillRow
-            {
-                Day = facts.Day,
-                Position = position,
-                Area = drill.Area,
-                CreditedTo = drill.CreditedTo,
-                Title = drill.Title,
-                DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
-                PlannedSeconds = drill.Minutes * 60,
-            })],
+            Drills =
+            [
+                .. plan.Drills.Select(
+                    (drill, position) =>
+                        new SessionDrillRow
+                        {
+                            Day = facts.Day,
+                            Position = position,
+                            Area = drill.Area,
+                            CreditedTo = drill.CreditedTo,
+                            Title = drill.Title,
+                            DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
+                            PlannedSeconds = drill.Minutes * 60,
+                        }
+                ),
+            ],
         };
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
         await both.CommitAsync(cancel);
         return session;
+    }
+
+    /// <summary>True while nothing of it was played, marked or written: it was begun by mistake, or a moment ago.</summary>
+    public static async Task<bool> IsUntouchedAsync(PracticeDb db, SessionRow session, CancellationToken cancel) =>
+        session.Drills.Sum(row => row.PlayedSeconds) < LeaveSeconds
+        && session.Drills.TrueForAll(row => row.Takes.Count == 0)
+        && !await db.Entries.AnyAsync(entry => entry.SessionId == session.Id, cancel);
+
+    /// <summary>Takes back that it was begun: the plan stands as before, and nothing is in the books.</summary>
+    public async Task LeaveAsync(int id, CancellationToken cancel)
+    {
+        var session = await NeedAsync(id, cancel);
+        if (!await IsUntouchedAsync(db, session, cancel))
+            throw new FieldException("session", "Something was played in this session already. Close it; what was played is kept.");
+        var plan = await db.Plans.FindAsync([session.PlanId], cancel);
+        if (plan is not null && !await db.Sessions.AnyAsync(other => other.PlanId == plan.Id && other.Id != id, cancel))
+            plan.Begun = false;
+        db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == id).ToListAsync(cancel));
+        db.Sessions.Remove(session);
+        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>
@@ -127,7 +180,16 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>Clean or missed: recorded once for each id, then the drill may be at its end.</summary>
     /// <param name="late">Of a run on the click, how many came late; else null.</param>
     /// <param name="seconds">Of a run against the clock, its seconds; else null.</param>
-    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Guid id, bool clean, string? key, CancellationToken cancel, int? late = null, double? seconds = null)
+    public async Task TakeAsync(
+        SessionRow session,
+        SessionDrillRow row,
+        Guid id,
+        bool clean,
+        string? key,
+        CancellationToken cancel,
+        int? late = null,
+        double? seconds = null
+    )
     {
         if (await db.Takes.AnyAsync(take => take.Id == id, cancel))
             return;
@@ -171,14 +233,21 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         // Takes pressed faster than they can be played have had their time all the same.
         var played = Math.Max(row.PlayedSeconds, row.Takes.Sum(take => drill.Targets[take.TargetIndex].TakeSeconds) * LeastOfATake);
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - played);
-        if (SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null || SavedTime.GoOn(drill, left) is not { } longer)
+        if (
+            SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null
+            || SavedTime.GoOn(drill, left) is not { } longer
+        )
             return false;
         row.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
         return true;
     }
 
     private static List<SessionDrillRow> WaitingAfter(SessionRow session, SessionDrillRow row) =>
-        [.. session.Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 }).OrderBy(drill => drill.Position)];
+        [
+            .. session
+                .Drills.Where(drill => drill.Position > row.Position && drill is { State: DrillState.Waiting, Takes.Count: 0 })
+                .OrderBy(drill => drill.Position),
+        ];
 
     /// <summary>The index of what the stage showed when it was pressed; without a key what stands there now, -1 for nothing.</summary>
     internal static int Shown(Drill drill, Cue cue, string? key)
@@ -186,7 +255,12 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         if (key is null || (cue.TargetIndex >= 0 && drill.Targets[cue.TargetIndex].Key == key))
             return cue.TargetIndex;
         var index = drill.Targets.ToList().FindIndex(target => target.Key == key);
-        return index >= 0 ? index : throw new FieldException("key", "What was shown is not in this drill any more, so nothing was counted. Reload the stage and play it again.");
+        return index >= 0
+            ? index
+            : throw new FieldException(
+                "key",
+                "What was shown is not in this drill any more, so nothing was counted. Reload the stage and play it again."
+            );
     }
 
     /// <summary>A run is clean when nothing came late and the clock had not run out.</summary>
@@ -215,8 +289,13 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 
     /// <summary>One minute more for a drill, an hour in all at most.</summary>
     public static void Extend(SessionDrillRow row) =>
-        row.ExtraSeconds = row.ExtraSeconds + ExtendSeconds <= MostExtraSeconds ? row.ExtraSeconds + ExtendSeconds
-            : throw new FieldException("kind", $"A drill gets {MostExtraSeconds / 60} minutes more at most. Begin another one for more.");
+        row.ExtraSeconds =
+            row.ExtraSeconds + ExtendSeconds <= MostExtraSeconds
+                ? row.ExtraSeconds + ExtendSeconds
+                : throw new FieldException(
+                    "kind",
+                    $"A drill gets {MostExtraSeconds / 60} minutes more at most. Begin another one for more."
+                );
 
     /// <summary>Leaves a drill as done or skipped and goes to the next one that waits.</summary>
     public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
@@ -226,7 +305,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             await books.TouchedAsync(session, Read(row), row, cancel);
         if (state == DrillState.Done)
             PassOn(session, row);
-        session.Current = session.Drills.Where(drill => drill.State == DrillState.Waiting).Select(drill => drill.Position).DefaultIfEmpty(session.Drills.Count).Min();
+        session.Current = session
+            .Drills.Where(drill => drill.State == DrillState.Waiting)
+            .Select(drill => drill.Position)
+            .DefaultIfEmpty(session.Drills.Count)
+            .Min();
         if (session.Drills.FirstOrDefault(drill => drill.Position == session.Current) is { Takes.Count: 0 } next)
             next.DrillJson = JsonSerializer.Serialize(await books.RefreshedAsync(Read(next), session.Day, cancel), Bookkeeping.Json);
     }
@@ -269,6 +352,19 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 
     public static Drill Read(SessionDrillRow row) => JsonSerializer.Deserialize<Drill>(row.DrillJson, Bookkeeping.Json)!;
 
-    public static Cue CueOf(SessionDrillRow row, Drill drill) => Stage.Now(
-        drill, [.. row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean, take.Tempo is { } tempo ? new Core.Tempo.Bpm(tempo) : null))], row.PlayedSeconds, row.Nudge);
+    public static Cue CueOf(SessionDrillRow row, Drill drill) =>
+        Stage.Now(
+            drill,
+            [
+                .. row
+                    .Takes.OrderBy(take => take.Number)
+                    .Select(take => new StageTake(
+                        take.TargetIndex,
+                        take.Clean,
+                        take.Tempo is { } tempo ? new Core.Tempo.Bpm(tempo) : null
+                    )),
+            ],
+            row.PlayedSeconds,
+            row.Nudge
+        );
 }

@@ -17,10 +17,19 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
         var profile = await plans.ProfileAsync(cancel);
         var traits = Bookkeeping.TraitsOf(profile);
         var touched = Touched(session);
-        foreach (var material in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "").ToListAsync(cancel))
+        foreach (
+            var material in await db
+                .Materials.Include(row => row.Piece)
+                .Where(row => touched.Contains(row.Id) && row.KeyPlanJson == "")
+                .ToListAsync(cancel)
+        )
         {
-            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == material.Id && visit.ReachLog != null)
-                .OrderByDescending(visit => visit.Day).Take(Core.Tempo.Plateau.Visits).ToListAsync(cancel);
+            var visits = await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.MaterialId == material.Id && visit.ReachLog != null)
+                .OrderByDescending(visit => visit.Day)
+                .Take(Core.Tempo.Plateau.Visits)
+                .ToListAsync(cancel);
             material.Stuck = Bookkeeping.Plateau(material, visits).IsStuck;
             if (visits.Find(visit => visit.Day == session.Day) is { } today)
                 traits = VisitBooks.Learnt(material, today, traits);
@@ -29,7 +38,9 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
         profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
     }
 
-    /// <summary>What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.</summary>
+    /// <summary>
+    /// What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.
+    /// </summary>
     /// <param name="session">The session.</param>
     /// <param name="again">True when the close was sent once more: the questions of that day stand.</param>
     /// <param name="cancel">Cancels.</param>
@@ -38,11 +49,32 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
         var quiet = session.Day.AddDays(-RatingQuestions.QuietDays);
         var touched = Touched(session);
         var found = new List<RatingQuestion>();
-        foreach (var row in await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Kind == Core.Practice.MaterialKind.Passage && (again ? row.RatingAsked == session.Day : !(row.RatingAsked > quiet))).OrderBy(row => row.Id).ToListAsync(cancel))
+        foreach (
+            var row in await db
+                .Materials.Include(row => row.Piece)
+                .Where(row =>
+                    touched.Contains(row.Id)
+                    && row.Kind == Core.Practice.MaterialKind.Passage
+                    && (again ? row.RatingAsked == session.Day : !(row.RatingAsked > quiet))
+                )
+                .OrderBy(row => row.Id)
+                .ToListAsync(cancel)
+        )
         {
-            var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == row.Id && visit.Takes > 0).OrderByDescending(visit => visit.Day).Take(RatingQuestions.Most).ToListAsync(cancel);
+            var visits = await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.MaterialId == row.Id && visit.Takes > 0)
+                .OrderByDescending(visit => visit.Day)
+                .Take(RatingQuestions.Most)
+                .ToListAsync(cancel);
             visits.Reverse();
-            if (RatingQuestions.Of(Bookkeeping.ToCore(row, session.Day, row.Piece), [.. visits.Select(visit => VisitBooks.Tries(visit.Tries)[0]).Select(first => new FirstTake(first.Clean, first.Tempo))]) is not { } question)
+            if (
+                RatingQuestions.Of(
+                    Bookkeeping.ToCore(row, session.Day, row.Piece),
+                    [.. visits.Select(visit => VisitBooks.Tries(visit.Tries)[0]).Select(first => new FirstTake(first.Clean, first.Tempo))]
+                )
+                is not { } question
+            )
                 continue;
             row.RatingAsked = session.Day;
             found.Add(question);
@@ -61,18 +93,35 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
     public async Task<IReadOnlyList<TargetQuestion>> TargetsAsync(SessionRow session, int most, bool again, CancellationToken cancel)
     {
         var touched = Touched(session);
-        var rows = await db.Materials.Include(row => row.Piece).Where(row => touched.Contains(row.Id) && row.Target == null && row.ReachLog != null && (row.Piece == null || row.Piece.Target == null)).OrderBy(row => row.Id).ToListAsync(cancel);
+        var rows = await db
+            .Materials.Include(row => row.Piece)
+            .Where(row =>
+                touched.Contains(row.Id) && row.Target == null && row.ReachLog != null && (row.Piece == null || row.Piece.Target == null)
+            )
+            .OrderBy(row => row.Id)
+            .ToListAsync(cancel);
         var found = new List<TargetQuestion>();
-        foreach (var row in rows.DistinctBy(row => row.PieceId ?? row.Id).Where(row => again ? (row.Piece ?? row).RatingAsked == session.Day : (row.Piece ?? row).RatingAsked is null).Take(most))
+        foreach (
+            var row in rows.DistinctBy(row => row.PieceId ?? row.Id)
+                .Where(row => again ? (row.Piece ?? row).RatingAsked == session.Day : (row.Piece ?? row).RatingAsked is null)
+                .Take(most)
+        )
         {
             var holder = row.Piece ?? row;
             holder.RatingAsked = session.Day;
-            found.Add(TargetQuestion.Of(Bookkeeping.ToCore(holder, session.Day), Bookkeeping.ToCore(row, session.Day, row.Piece).Reach!.Value, await music.ProposedAsync(holder, cancel)));
+            found.Add(
+                TargetQuestion.Of(
+                    Bookkeeping.ToCore(holder, session.Day),
+                    Bookkeeping.ToCore(row, session.Day, row.Piece).Reach!.Value,
+                    await music.ProposedAsync(holder, cancel)
+                )
+            );
         }
 
         return found;
     }
 
     /// <summary>What had a take in the sitting.</summary>
-    private static List<int> Touched(SessionRow session) => [.. session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct()];
+    private static List<int> Touched(SessionRow session) =>
+        [.. session.Drills.SelectMany(drill => drill.Takes).Select(take => take.MaterialId).OfType<int>().Distinct()];
 }

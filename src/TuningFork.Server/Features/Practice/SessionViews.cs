@@ -15,7 +15,14 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Shows a session as the stage does: the drills, the cue of this moment, the question, the music.</summary>
-public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thing, MusicDesk music, PracticeClock clock, ILogger<SessionViews> log)
+public sealed partial class SessionViews(
+    PracticeDb db,
+    PlanDesk plans,
+    ThingAtHand thing,
+    MusicDesk music,
+    PracticeClock clock,
+    ILogger<SessionViews> log
+)
 {
     /// <summary>The session as it stands.</summary>
     public async Task<SessionView> OfAsync(SessionRow session, CancellationToken cancel)
@@ -27,14 +34,37 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtH
         var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
         var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await MusicAsync(target, cancel);
         return new SessionView(
-            session.Id, session.Day, session.Running, session.Current, session.PlannedMinutes, session.Purpose, rows.ConvertAll(View), cue,
-            target is null ? null : new TargetView(target.Key, target.MaterialId, target.Title, cue!.Tempo?.Value, target.Goal?.Value, target.Beat, target.Note),
+            session.Id,
+            session.Day,
+            session.Running,
+            session.Current,
+            session.PlannedMinutes,
+            session.Purpose,
+            rows.ConvertAll(View),
+            cue,
+            target is null
+                ? null
+                : new TargetView(
+                    target.Key,
+                    target.MaterialId,
+                    target.Title,
+                    cue!.Tempo?.Value,
+                    target.Goal?.Value,
+                    target.Beat,
+                    target.Note
+                ),
             cue is null ? null : await QuestionAsync(drill!, cue, cancel),
-            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault() ?? "",
-            abc, word,
+            rows.Where(row => row.Position > session.Current && row.State == DrillState.Waiting).Select(row => row.Title).FirstOrDefault()
+                ?? "",
+            abc,
+            word,
             target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
             plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel))),
-            current is not null && await thing.MaterialAsync(current, null, cancel) is { } material && material.AskedFor == session.Day ? Bookkeeping.TitleOf(material, material.PieceId is { } piece ? await db.Materials.FindAsync([piece], cancel) : null) : "");
+            current is not null && await thing.MaterialAsync(current, null, cancel) is { } material && material.AskedFor == session.Day
+                ? Bookkeeping.TitleOf(material, material.PieceId is { } piece ? await db.Materials.FindAsync([piece], cancel) : null)
+                : "",
+            await SessionDesk.IsUntouchedAsync(db, session, cancel)
+        );
     }
 
     private static SessionDrillView View(SessionDrillRow row)
@@ -42,13 +72,28 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtH
         var drill = SessionDesk.Read(row);
         var method = drill.IsBreak ? null : Methods.Of(drill);
         return new SessionDrillView(
-            row.Position, row.Area, row.Title, method?.Name ?? "", drill.How.Length > 0 ? drill.How : method?.How ?? "", drill.Sum,
-            drill.Minutes, row.PlannedSeconds + row.ExtraSeconds, Math.Round(row.PlayedSeconds, 1), row.State,
-            row.Takes.Count, row.Takes.Count(take => take.Clean), row.Nudge, drill.Targets.Count > 0, drill.MethodId == Methods.ThreeAndOne.Id);
+            row.Position,
+            row.Area,
+            row.Title,
+            method?.Name ?? "",
+            drill.How.Length > 0 ? drill.How : method?.How ?? "",
+            drill.Sum,
+            drill.Minutes,
+            row.PlannedSeconds + row.ExtraSeconds,
+            Math.Round(row.PlayedSeconds, 1),
+            row.State,
+            row.Takes.Count,
+            row.Takes.Count(take => take.Clean),
+            row.Nudge,
+            drill.Targets.Count > 0,
+            drill.MethodId == Methods.ThreeAndOne.Id
+        );
     }
 
-    private async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) => cue.Question < 0 ? null
-        : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
+    private async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) =>
+        cue.Question < 0
+            ? null
+            : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
 
     /// <summary>The music of a target as the stage shows it. A drill runs at worst without its music, and with a word about it.</summary>
     private async Task<(string Abc, string Word)> MusicAsync(Target target, CancellationToken cancel)
@@ -79,8 +124,11 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtH
         if (target.Work is { Kind: WorkKind.Notation } written)
             return written.Text;
         var parts = target.Key.Split(':');
-        if (parts is ["m", var number, ..] && int.TryParse(number, System.Globalization.CultureInfo.InvariantCulture, out var passage)
-            && await music.OfPassageAsync(passage, parts is [_, _, "v", var variant] ? variant : "", cancel) is { } bars)
+        if (
+            parts is ["m", var number, ..]
+            && int.TryParse(number, System.Globalization.CultureInfo.InvariantCulture, out var passage)
+            && await music.OfPassageAsync(passage, parts is [_, _, "v", var variant] ? variant : "", cancel) is { } bars
+        )
             return AbcWriter.Write(bars with { Title = "", Tempo = null });
         if (target.MaterialId is not { } id)
             return "";
@@ -90,7 +138,13 @@ public sealed partial class SessionViews(PracticeDb db, PlanDesk plans, ThingAtH
         try
         {
             var wish = SheetEndpoints.For(sheet, target.Key, target.Work);
-            return AbcWriter.Write(SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with { Title = "", Tempo = null });
+            return AbcWriter.Write(
+                SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with
+                {
+                    Title = "",
+                    Tempo = null,
+                }
+            );
         }
         catch (FieldException)
         {

@@ -37,13 +37,22 @@ public sealed class TakeBooks(PracticeDb db)
             return;
         }
 
-        var seen = drill.MethodId == Methods.UnseenInTime.Id ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
+        var seen =
+            drill.MethodId == Methods.UnseenInTime.Id
+                ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
             : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, VisitSeconds)
             : drill.Targets.Count == 1 ? [0]
             : [];
-        if (drill.MethodId == Methods.PutBack.Id && row.Takes.Count(take => take.Clean) >= 2 && drill.Targets[0].MaterialId is { } back && await db.Materials.FindAsync([back], cancel) is { } passage)
+        if (
+            drill.MethodId == Methods.PutBack.Id
+            && row.Takes.Count(take => take.Clean) >= 2
+            && drill.Targets[0].MaterialId is { } back
+            && await db.Materials.FindAsync([back], cancel) is { } passage
+        )
             passage.PutBack = Math.Min(3, passage.PutBack + 1);
-        foreach (var target in seen.Select(index => drill.Targets.ElementAtOrDefault(index)).Where(target => target?.MaterialId is not null))
+        foreach (
+            var target in seen.Select(index => drill.Targets.ElementAtOrDefault(index)).Where(target => target?.MaterialId is not null)
+        )
             await VisitAsync(session.Day, target!.MaterialId!.Value, target.Key, null, cancel);
     }
 
@@ -51,7 +60,11 @@ public sealed class TakeBooks(PracticeDb db)
     public async Task KeepPlaceAsync(SessionDrillRow row, Drill drill, CancellationToken cancel)
     {
         var takes = row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean)).ToList();
-        if (StageRuns.PlaceAfter(drill, takes) is { } place && drill.Targets[0].MaterialId is { } id && await db.Materials.FindAsync([id], cancel) is { } material)
+        if (
+            StageRuns.PlaceAfter(drill, takes) is { } place
+            && drill.Targets[0].MaterialId is { } id
+            && await db.Materials.FindAsync([id], cancel) is { } material
+        )
             material.Place = place;
     }
 
@@ -59,41 +72,84 @@ public sealed class TakeBooks(PracticeDb db)
     public async Task TakeAsync(SessionRow session, SessionDrillRow row, Drill drill, Target target, Try take, CancellationToken cancel)
     {
         var traits = await TraitsAsync(cancel);
-        await VisitAsync(session.Day, target.MaterialId!.Value, target.Key, take with { Weight = TodaysTempo.Weight(drill.MethodId, target.Key) }, cancel);
+        await VisitAsync(
+            session.Day,
+            target.MaterialId!.Value,
+            target.Key,
+            take with
+            {
+                Weight = TodaysTempo.Weight(drill.MethodId, target.Key),
+            },
+            cancel
+        );
         foreach (var inside in await InsideAsync(target, drill.MethodId, take, cancel))
             await VisitAsync(session.Day, inside, target.Key, take with { Weight = TodaysTempo.InsideWeight }, cancel);
-        if (TodaysTempo.PartOf(target.Key) is not { } part || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == target.MaterialId, cancel) is not { } material)
+        if (
+            TodaysTempo.PartOf(target.Key) is not { } part
+            || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == target.MaterialId, cancel)
+                is not { } material
+        )
             return;
-        var known = await db.Keys.FindAsync([material.Id, part], cancel) ?? db.Keys.Add(new KeyRow { MaterialId = material.Id, Key = part }).Entity;
-        var began = row.Takes.Count == 1 && !await db.Keys.AnyAsync(other => other.MaterialId == material.Id && other.LastDay == session.Day && other.Key != part, cancel);
+        var known = await db.Keys.FindAsync([material.Id, part], cancel)
+            ?? db.Keys.Add(new KeyRow { MaterialId = material.Id, Key = part }).Entity;
+        var began =
+            row.Takes.Count == 1
+            && !await db.Keys.AnyAsync(
+                other => other.MaterialId == material.Id && other.LastDay == session.Day && other.Key != part,
+                cancel
+            );
         VisitBooks.Played(known, session.Day, began, take, material, Bookkeeping.ToCore(material, session.Day).StartInKey, traits);
     }
 
-    /// <summary>The passages that a clean section or run-through of their piece has met: it counts for them too, with less weight.</summary>
+    /// <summary>
+    /// The passages that a clean section or run-through of their piece has met: it counts for them too, with less weight.
+    /// </summary>
     private async Task<IReadOnlyList<int>> InsideAsync(Target target, string methodId, Try take, CancellationToken cancel)
     {
-        if (take is not { Clean: true, Tempo: not null } || (methodId != Methods.JoinedSection.Id && methodId != Methods.PerformanceTake.Id))
+        if (
+            take is not { Clean: true, Tempo: not null }
+            || (methodId != Methods.JoinedSection.Id && methodId != Methods.PerformanceTake.Id)
+        )
             return [];
         var last = target.StopAfterBar ?? int.MaxValue;
-        return await db.Materials.Where(row => row.PieceId == target.MaterialId && row.FromBar >= target.FromBar && row.ToBar <= last).Select(row => row.Id).ToListAsync(cancel);
+        return await db
+            .Materials.Where(row => row.PieceId == target.MaterialId && row.FromBar >= target.FromBar && row.ToBar <= last)
+            .Select(row => row.Id)
+            .ToListAsync(cancel);
     }
 
     /// <summary>Takes the last take of a material back.</summary>
     public async Task UndoAsync(SessionRow session, Drill drill, TakeRow take, CancellationToken cancel)
     {
-        foreach (var inside in await InsideAsync(drill.Targets[take.TargetIndex], drill.MethodId, new Try(take.Clean, Bookkeeping.ToBpm(take.Tempo)), cancel))
+        foreach (
+            var inside in await InsideAsync(
+                drill.Targets[take.TargetIndex],
+                drill.MethodId,
+                new Try(take.Clean, Bookkeeping.ToBpm(take.Tempo)),
+                cancel
+            )
+        )
         {
-            if (await OfTodayAsync(inside, session.Day, cancel) is { Takes: > 0 } met && await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == inside, cancel) is { } passage
-                && VisitBooks.RemoveLast(passage, met, await TraitsAsync(cancel)))
+            if (
+                await OfTodayAsync(inside, session.Day, cancel) is { Takes: > 0 } met
+                && await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == inside, cancel) is { } passage
+                && VisitBooks.RemoveLast(passage, met, await TraitsAsync(cancel))
+            )
                 db.Visits.Remove(met);
         }
 
-        if (take.MaterialId is not { } id || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material)
+        if (
+            take.MaterialId is not { } id
+            || await db.Materials.Include(found => found.Piece).FirstOrDefaultAsync(found => found.Id == id, cancel) is not { } material
+        )
             return;
         var traits = await TraitsAsync(cancel);
         if (material.Kind == MaterialKind.Book)
             material.NextExample = NumberOf(take.Key);
-        else if (await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit && VisitBooks.RemoveLast(material, visit, traits))
+        else if (
+            await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit
+            && VisitBooks.RemoveLast(material, visit, traits)
+        )
             db.Visits.Remove(visit);
         if (TodaysTempo.PartOf(take.Key) is { } part && await db.Keys.FindAsync([id, part], cancel) is { ReachLogBefore: not null } known)
             VisitBooks.RemoveLast(known, material, traits);
@@ -117,21 +173,36 @@ public sealed class TakeBooks(PracticeDb db)
     public async Task<Drill> RefreshedAsync(Drill drill, DateOnly day, CancellationToken cancel)
     {
         var now = new Dictionary<int, Morning>();
-        foreach (var id in drill.Targets.Where(target => target.Able is not null && target.Key == $"m:{target.MaterialId}").Select(target => target.MaterialId!.Value).Distinct())
+        foreach (
+            var id in drill
+                .Targets.Where(target => target.Able is not null && target.Key == $"m:{target.MaterialId}")
+                .Select(target => target.MaterialId!.Value)
+                .Distinct()
+        )
         {
-            if (await OfTodayAsync(id, day, cancel) is { Takes: > 0 } visit && await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is { } material
-                && VisitBooks.Today(material, visit, await TraitsAsync(cancel)) is { } able)
+            if (
+                await OfTodayAsync(id, day, cancel) is { Takes: > 0 } visit
+                && await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel) is { } material
+                && VisitBooks.Today(material, visit, await TraitsAsync(cancel)) is { } able
+            )
                 now[id] = able;
         }
 
-        return now.Count == 0 ? drill : TodaysTempo.Refreshed(drill, target => target.MaterialId is { } id && target.Key == $"m:{id}" && now.TryGetValue(id, out var able) ? able : null);
+        return now.Count == 0
+            ? drill
+            : TodaysTempo.Refreshed(drill, target =>
+                target.MaterialId is { } id && target.Key == $"m:{id}" && now.TryGetValue(id, out var able) ? able : null
+            );
     }
 
     private async Task<VisitRow?> OfTodayAsync(int id, DateOnly day, CancellationToken cancel) =>
-        db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day) ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
+        db.Visits.Local.FirstOrDefault(row => row.MaterialId == id && row.Day == day)
+        ?? await db.Visits.FirstOrDefaultAsync(row => row.MaterialId == id && row.Day == day, cancel);
 
     private async Task<Traits> TraitsAsync(CancellationToken cancel) =>
-        (db.Profiles.Local.FirstOrDefault() ?? await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)) is { } profile ? Bookkeeping.TraitsOf(profile) : Traits.Usual;
+        (db.Profiles.Local.FirstOrDefault() ?? await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)) is { } profile
+            ? Bookkeeping.TraitsOf(profile)
+            : Traits.Usual;
 
     /// <summary>The number of an example in its key.</summary>
     public static int NumberOf(string key) => int.Parse(key.Split(':')[^1], System.Globalization.CultureInfo.InvariantCulture);

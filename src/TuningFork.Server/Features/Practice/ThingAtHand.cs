@@ -32,8 +32,21 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
     {
         if (tension is < 0 or > Body.MostTension)
             throw new FieldException("value", "Tension is 0 (none) to 3 (high).");
-        var before = await db.Bodies.Where(body => body.Day == session.Day).OrderByDescending(body => body.Id).Select(body => (int?)body.Tension).FirstOrDefaultAsync(cancel);
-        await BodyEndpoints.TellAsync(db, new BodyRow { Day = session.Day, AtUtc = clock.UtcNow, Tension = tension }, cancel);
+        var before = await db
+            .Bodies.Where(body => body.Day == session.Day)
+            .OrderByDescending(body => body.Id)
+            .Select(body => (int?)body.Tension)
+            .FirstOrDefaultAsync(cancel);
+        await BodyEndpoints.TellAsync(
+            db,
+            new BodyRow
+            {
+                Day = session.Day,
+                AtUtc = clock.UtcNow,
+                Tension = tension,
+            },
+            cancel
+        );
         var drill = SessionDesk.Read(row);
         var cue = SessionDesk.CueOf(row, drill);
         if (cue is not { Tempo: { } tempo, TargetIndex: >= 0 } || Methods.Of(drill).Course is not (Course.Ladder or Course.Bursts))
@@ -45,7 +58,16 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
         if (alone)
             row.Nudge -= beats;
         else
-            row.DrillJson = JsonSerializer.Serialize(drill with { Targets = [.. drill.Targets.Select((target, at) => at == index ? target with { Tempo = target.Tempo?.Plus(-beats) } : target)] }, Bookkeeping.Json);
+            row.DrillJson = JsonSerializer.Serialize(
+                drill with
+                {
+                    Targets =
+                    [
+                        .. drill.Targets.Select((target, at) => at == index ? target with { Tempo = target.Tempo?.Plus(-beats) } : target),
+                    ],
+                },
+                Bookkeeping.Json
+            );
     }
 
     /// <summary>Asks for the thing once more in a later sitting of the day; pressed again, no more.</summary>
@@ -61,6 +83,8 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
     {
         var drill = SessionDesk.Read(row);
         var index = row.Takes.MaxBy(take => take.Number)?.TargetIndex ?? SessionDesk.Shown(drill, SessionDesk.CueOf(row, drill), key);
-        return index >= 0 && drill.Targets.ElementAtOrDefault(index)?.MaterialId is { } id ? await db.Materials.FindAsync([id], cancel) : null;
+        return index >= 0 && drill.Targets.ElementAtOrDefault(index)?.MaterialId is { } id
+            ? await db.Materials.FindAsync([id], cancel)
+            : null;
     }
 }

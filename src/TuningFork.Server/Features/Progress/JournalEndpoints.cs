@@ -17,7 +17,14 @@ public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind K
 public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSeconds, double PlayedSeconds, int Takes, int CleanTakes);
 
 /// <summary>A day of the journal.</summary>
-public sealed record JournalDay(DateOnly Day, double PlayedMinutes, IReadOnlyList<PlayedDrillView> Drills, IReadOnlyList<EntryView> Entries, bool WasTense, bool Pain);
+public sealed record JournalDay(
+    DateOnly Day,
+    double PlayedMinutes,
+    IReadOnlyList<PlayedDrillView> Drills,
+    IReadOnlyList<EntryView> Entries,
+    bool WasTense,
+    bool Pain
+);
 
 /// <summary>A stretch of the journal, newest first. More: the day before which to ask for the next stretch, or null.</summary>
 public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More);
@@ -26,7 +33,15 @@ public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More)
 /// <param name="SessionId">The session in which it was begun, open or closed meanwhile; left out: the open one.</param>
 /// <param name="Position">The drill at which it was begun.</param>
 /// <param name="Take">The take at which it was begun, from 1.</param>
-public sealed record EntryWish(Guid Key, string Text, EntryKind Kind = EntryKind.Note, int? SessionId = null, int? Position = null, int? Take = null, int? MaterialId = null);
+public sealed record EntryWish(
+    Guid Key,
+    string Text,
+    EntryKind Kind = EntryKind.Note,
+    int? SessionId = null,
+    int? Position = null,
+    int? Take = null,
+    int? MaterialId = null
+);
 
 /// <summary>Another text for an entry.</summary>
 public sealed record EntryChange(string Text);
@@ -41,38 +56,60 @@ public static class JournalEndpoints
         var group = app.MapGroup("/api/journal").WithTags("Journal");
         group.MapGet("", ReadAsync).WithName("GetJournal");
         group.MapPost("", AddAsync).WithName("AddEntry");
-        group.MapPut("/{id:int}", async (int id, EntryChange change, PracticeDb db, CancellationToken cancel) =>
-        {
-            var row = await db.Entries.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "entry");
-            row.Text = Needed(change.Text);
-            await db.SaveChangesAsync(cancel);
-            return View(row);
-        }).WithName("ChangeEntry");
+        group
+            .MapPut("/{id:int}", async (int id, EntryChange change, PracticeDb db, CancellationToken cancel) =>
+            {
+                var row = await db.Entries.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "entry");
+                row.Text = Needed(change.Text);
+                await db.SaveChangesAsync(cancel);
+                return View(row);
+            })
+            .WithName("ChangeEntry");
         group.MapRemoval<EntryRow>("/{id:int}", "Entry", "entry");
     }
 
-    public static EntryRow Entry(DateTime at, DateOnly day, EntryKind kind, string text, int? session, SessionDrillRow? drill = null, int? material = null, Guid? key = null) => new()
-    {
-        Key = key ?? Guid.NewGuid(),
-        AtUtc = at,
-        Day = day,
-        Kind = kind,
-        Text = text,
-        SessionId = session,
-        SessionDrillId = drill?.Id,
-        About = drill?.Title ?? "",
-        MaterialId = material,
-    };
+    public static EntryRow Entry(
+        DateTime at,
+        DateOnly day,
+        EntryKind kind,
+        string text,
+        int? session,
+        SessionDrillRow? drill = null,
+        int? material = null,
+        Guid? key = null
+    ) =>
+        new()
+        {
+            Key = key ?? Guid.NewGuid(),
+            AtUtc = at,
+            Day = day,
+            Kind = kind,
+            Text = text,
+            SessionId = session,
+            SessionDrillId = drill?.Id,
+            About = drill?.Title ?? "",
+            MaterialId = material,
+        };
 
-    private static async Task<EntryView> AddAsync(EntryWish wish, PracticeDb db, SessionDesk desk, PlanDesk plans, PracticeClock clock, CancellationToken cancel)
+    private static async Task<EntryView> AddAsync(
+        EntryWish wish,
+        PracticeDb db,
+        SessionDesk desk,
+        PlanDesk plans,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         if (await db.Entries.IgnoreQueryFilters().FirstOrDefaultAsync(entry => entry.Key == wish.Key, cancel) is { } there)
             return View(there);
         var profile = await plans.ProfileAsync(cancel);
         var today = clock.Today(profile);
-        var session = wish.SessionId is { } asked
-            ? await db.Sessions.Include(row => row.Drills).FirstOrDefaultAsync(row => row.Id == asked, cancel) ?? throw Problems.Unknown("sessionId", "session")
-            : await desk.OpenAsync(cancel) is { } open && !plans.IsOver(open, today) ? open : null;
+        var session =
+            wish.SessionId is { } asked
+                ? await db.Sessions.Include(row => row.Drills).FirstOrDefaultAsync(row => row.Id == asked, cancel)
+                    ?? throw Problems.Unknown("sessionId", "session")
+            : await desk.OpenAsync(cancel) is { } open && !plans.IsOver(open, today) ? open
+            : null;
         if (wish.Take is < 1 or > 100_000)
             throw new FieldException("take", "Takes are counted from 1.");
         var drill = wish.Position is { } position ? session?.Drills.FirstOrDefault(row => row.Position == position) : null;
@@ -85,7 +122,13 @@ public static class JournalEndpoints
         return View(row);
     }
 
-    private static async Task<JournalView> ReadAsync(PracticeDb db, CancellationToken cancel, string? search = null, DateOnly? before = null, int? materialId = null)
+    private static async Task<JournalView> ReadAsync(
+        PracticeDb db,
+        CancellationToken cancel,
+        string? search = null,
+        DateOnly? before = null,
+        int? materialId = null
+    )
     {
         var entries = db.Entries.AsNoTracking();
         if (before is { } limit)
@@ -94,18 +137,36 @@ public static class JournalEndpoints
             entries = entries.Where(entry => entry.MaterialId == material);
         if (!string.IsNullOrWhiteSpace(search))
         {
-            var pattern = "%" + search.Trim().Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal) + "%";
+            var pattern =
+                "%"
+                + search
+                    .Trim()
+                    .Replace("\\", "\\\\", StringComparison.Ordinal)
+                    .Replace("%", "\\%", StringComparison.Ordinal)
+                    .Replace("_", "\\_", StringComparison.Ordinal)
+                + "%";
             entries = entries.Where(entry => EF.Functions.Like(entry.Text, pattern, "\\") || EF.Functions.Like(entry.About, pattern, "\\"));
         }
 
         var whole = string.IsNullOrWhiteSpace(search) && materialId is null;
         var sessions = db.Sessions.AsNoTracking().Where(session => session.EndedUtc != null && (before == null || session.Day < before));
-        var days = await entries.Select(entry => entry.Day).Concat(whole ? sessions.Select(session => session.Day) : db.Sessions.Where(session => false).Select(session => session.Day))
-            .Distinct().OrderByDescending(day => day).Take(DaysAtOnce + 1).ToListAsync(cancel);
+        var days = await entries
+            .Select(entry => entry.Day)
+            .Concat(whole ? sessions.Select(session => session.Day) : db.Sessions.Where(session => false).Select(session => session.Day))
+            .Distinct()
+            .OrderByDescending(day => day)
+            .Take(DaysAtOnce + 1)
+            .ToListAsync(cancel);
         var shown = days.Take(DaysAtOnce).ToList();
         var found = await entries.Where(entry => shown.Contains(entry.Day)).OrderBy(entry => entry.Id).ToListAsync(cancel);
-        var drills = await db.SessionDrills.AsNoTracking().Include(drill => drill.Takes).Where(drill => shown.Contains(drill.Day))
-            .OrderBy(drill => drill.SessionId).ThenBy(drill => drill.Position).AsSplitQuery().ToListAsync(cancel);
+        var drills = await db
+            .SessionDrills.AsNoTracking()
+            .Include(drill => drill.Takes)
+            .Where(drill => shown.Contains(drill.Day))
+            .OrderBy(drill => drill.SessionId)
+            .ThenBy(drill => drill.Position)
+            .AsSplitQuery()
+            .ToListAsync(cancel);
         var bodies = await db.Bodies.AsNoTracking().Where(body => shown.Contains(body.Day)).ToListAsync(cancel);
         return new JournalView([.. shown.Select(day => Day(day, found, drills, bodies))], days.Count > DaysAtOnce ? shown[^1] : null);
     }
@@ -114,13 +175,26 @@ public static class JournalEndpoints
     {
         var played = drills.Where(drill => drill.Day == day).ToList();
         return new JournalDay(
-            day, Math.Round(played.Where(drill => drill.Area is not null).Sum(drill => drill.PlayedSeconds) / 60, 1),
-            played.ConvertAll(drill => new PlayedDrillView(drill.Area, drill.Title, drill.PlannedSeconds, drill.PlayedSeconds, drill.Takes.Count, drill.Takes.Count(take => take.Clean))),
+            day,
+            Math.Round(played.Where(drill => drill.Area is not null).Sum(drill => drill.PlayedSeconds) / 60, 1),
+            played.ConvertAll(drill => new PlayedDrillView(
+                drill.Area,
+                drill.Title,
+                drill.PlannedSeconds,
+                drill.PlayedSeconds,
+                drill.Takes.Count,
+                drill.Takes.Count(take => take.Clean)
+            )),
             [.. entries.Where(entry => entry.Day == day).Select(View)],
-            bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension), bodies.Exists(body => body.Day == day && body.Pain));
+            bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension),
+            bodies.Exists(body => body.Day == day && body.Pain)
+        );
     }
 
-    private static string Needed(string? text) => Problems.Text("text", text) is { Length: > 0 } kept ? kept : throw new FieldException("text", "Write something, or close without saving.");
+    private static string Needed(string? text) =>
+        Problems.Text("text", text) is { Length: > 0 } kept
+            ? kept
+            : throw new FieldException("text", "Write something, or close without saving.");
 
     private static EntryView View(EntryRow row) => new(row.Id, row.AtUtc, row.Day, row.Kind, row.About, row.Take, row.Text, row.MaterialId);
 }

@@ -35,7 +35,11 @@ public sealed class MusicDesk(PracticeDb db)
         }
         catch (AbcException)
         {
-            throw new FieldException("music", "The music kept for this piece cannot be read. Take its file again on the page of the piece, or remove it there.", StatusCodes.Status409Conflict);
+            throw new FieldException(
+                "music",
+                "The music kept for this piece cannot be read. Take its file again on the page of the piece, or remove it there.",
+                StatusCodes.Status409Conflict
+            );
         }
     }
 
@@ -55,20 +59,36 @@ public sealed class MusicDesk(PracticeDb db)
     /// <summary>The bars of a passage, as written or as one of its variants; null when there is no music for them.</summary>
     public async Task<Score?> OfPassageAsync(int material, string variant, CancellationToken cancel)
     {
-        var row = await db.Materials.AsNoTracking().Where(row => row.Id == material && row.Kind == MaterialKind.Passage).Select(row => new { row.PieceId, row.FromBar, row.ToBar }).FirstOrDefaultAsync(cancel);
+        var row = await db
+            .Materials.AsNoTracking()
+            .Where(row => row.Id == material && row.Kind == MaterialKind.Passage)
+            .Select(row => new
+            {
+                row.PieceId,
+                row.FromBar,
+                row.ToBar,
+            })
+            .FirstOrDefaultAsync(cancel);
         if (row?.PieceId is not { } piece || await OfPieceAsync(piece, cancel) is not { } whole || !Holds(whole, row.FromBar, row.ToBar))
             return null;
         var bars = Excerpt.Of(whole, row.FromBar, row.ToBar);
         if (variant.Length == 0)
             return bars;
-        if (variant.StartsWith("key", StringComparison.Ordinal) && int.TryParse(variant.AsSpan(3), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var semitones))
+        if (
+            variant.StartsWith("key", StringComparison.Ordinal)
+            && int.TryParse(variant.AsSpan(3), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var semitones)
+        )
             return VariantMaker.InKey(bars, bars.Key.Plus(Interval.OfSemitones(semitones)));
-        return VariantMaker.Ids.Contains(variant, StringComparer.Ordinal) && VariantMaker.Make(bars, variant) is { Steps: [.., var last] } made
-            ? made.Id.StartsWith("silent", StringComparison.Ordinal) ? made.Steps[0] : last
+        return
+            VariantMaker.Ids.Contains(variant, StringComparer.Ordinal) && VariantMaker.Make(bars, variant) is { Steps: [.., var last] } made
+            ? made.Id.StartsWith("silent", StringComparison.Ordinal)
+                ? made.Steps[0]
+                : last
             : bars;
     }
 
-    public static bool Holds(Score score, int from, int to) => from >= Excerpt.FirstBar(score) && to < score.Bars.Count + Excerpt.FirstBar(score) && from <= to;
+    public static bool Holds(Score score, int from, int to) =>
+        from >= Excerpt.FirstBar(score) && to < score.Bars.Count + Excerpt.FirstBar(score) && from <= to;
 
     /// <summary>
     /// Reads what was sent (ABC text, a MusicXML file, plain or packed, or a MIDI file), writes it as it is to be kept, and
@@ -85,7 +105,10 @@ public sealed class MusicDesk(PracticeDb db)
         }
         catch (OperationCanceledException) when (!gone.IsCancellationRequested)
         {
-            throw new FieldException("file", $"This file takes longer than {Patience.TotalSeconds} seconds to read. Export one part of it, or fewer bars.");
+            throw new FieldException(
+                "file",
+                $"This file takes longer than {Patience.TotalSeconds} seconds to read. Export one part of it, or fewer bars."
+            );
         }
         catch (AbcException problem)
         {
@@ -104,7 +127,8 @@ public sealed class MusicDesk(PracticeDb db)
         var start = Encoding.UTF8.GetString(file.AsSpan(0, Math.Min(file.Length, 400))).TrimStart('\uFEFF', ' ', '\n', '\r', '\t');
         if (start.StartsWith("MThd", StringComparison.Ordinal))
             return MidiReader.Read(file, instrument, cancel);
-        return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal) ? MusicXmlReader.Read(file, cancel)
+        return start.StartsWith('<') || start.StartsWith("PK", StringComparison.Ordinal)
+            ? MusicXmlReader.Read(file, cancel)
             : AbcReader.Read(Encoding.UTF8.GetString(file).TrimStart('\uFEFF'), instrument.Clef);
     }
 
@@ -114,7 +138,10 @@ public sealed class MusicDesk(PracticeDb db)
         var plain = music.Score with { Title = "" };
         var abc = AbcWriter.Write(plain);
         if (abc.Length > AbcReader.LongestText)
-            throw new FieldException("file", $"This music is too long to be kept in one: {music.Score.Bars.Count:N0} bars. Export a part of it.");
+            throw new FieldException(
+                "file",
+                $"This music is too long to be kept in one: {music.Score.Bars.Count:N0} bars. Export a part of it."
+            );
         cancel.ThrowIfCancellationRequested();
         Score back;
         try
@@ -123,11 +150,17 @@ public sealed class MusicDesk(PracticeDb db)
         }
         catch (AbcException problem)
         {
-            throw new FieldException("file", $"This music cannot be kept as it is, so nothing was changed ({Words.Small(problem.Message)}) Bars cut in two by a line or a repeat sign are the usual cause: join them where it was written, and take the file again.");
+            throw new FieldException(
+                "file",
+                $"This music cannot be kept as it is, so nothing was changed ({Words.Small(problem.Message)}) Bars cut in two by a line or a repeat sign are the usual cause: join them where it was written, and take the file again."
+            );
         }
 
         return Differs(plain, back) is { } bar
-            ? throw new FieldException("file", $"Bar {bar} of this music would not come back as it is, so nothing was changed. Look at that bar where it was written, and take the file again.")
+            ? throw new FieldException(
+                "file",
+                $"Bar {bar} of this music would not come back as it is, so nothing was changed. Look at that bar where it was written, and take the file again."
+            )
             : new KeptMusic(music.Score, abc, music.LeftOut);
     }
 

@@ -24,63 +24,151 @@ public static class PieceEndpoints
     {
         var group = app.MapGroup("/api/pieces").WithTags("Repertoire");
         group.MapGet("/{id:int}", ViewAsync).WithName("GetPiece");
-        group.MapPost("/{id:int}/reading", async (int id, MarksWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            var piece = await PieceAsync(db, id, cancel);
-            if (wish.Marks.FirstOrDefault(bar => bar < piece.FromBar || bar > piece.ToBar, int.MinValue) is var beyond and not int.MinValue)
-                throw new FieldException("marks", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {beyond} is none of them.");
-            return SlowReading.Suggest(wish.Marks);
-        }).WithName("SuggestPassages");
+        group
+            .MapPost("/{id:int}/reading", async (int id, MarksWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                var piece = await PieceAsync(db, id, cancel);
+                if (
+                    wish.Marks.FirstOrDefault(bar => bar < piece.FromBar || bar > piece.ToBar, int.MinValue)
+                    is var beyond
+                        and not int.MinValue
+                )
+                    throw new FieldException(
+                        "marks",
+                        $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {beyond} is none of them."
+                    );
+                return SlowReading.Suggest(wish.Marks);
+            })
+            .WithName("SuggestPassages");
         group.MapPost("/{id:int}/passages", AddPassagesAsync).WithName("AddPassages");
-        group.MapPut("/{id:int}/school", async (int id, PieceSchoolWish wish, PracticeDb db, CancellationToken cancel) =>
-        {
-            var piece = await PieceAsync(db, id, cancel);
-            piece.School = wish.School is null || Enum.IsDefined(wish.School.Value) ? wish.School : throw new FieldException("school", "There is no such school.");
-            await db.SaveChangesAsync(cancel);
-        }).WithName("SetPieceSchool");
+        group
+            .MapPut("/{id:int}/school", async (int id, PieceSchoolWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                var piece = await PieceAsync(db, id, cancel);
+                piece.School =
+                    wish.School is null || Enum.IsDefined(wish.School.Value)
+                        ? wish.School
+                        : throw new FieldException("school", "There is no such school.");
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName("SetPieceSchool");
         group.MapPut("/passages/{id:int}/rating", RateAsync).WithName("RatePassage");
         group.MapPut("/passages/{id:int}/missing", MissingAsync).WithName("SayWhatIsMissing");
         group.MapPut("/passages/{id:int}/decided", DecideAsync).WithName("DecidePassage");
         group.MapPut("/passages/{id:int}/rest", RestAsync).WithName("RestPassage");
-        group.MapGet("/causes", async (PracticeDb db, CancellationToken cancel) =>
-        {
-            var own = await db.Materials.AsNoTracking().Where(row => row.Missing != "").Select(row => new { row.Missing, row.Remedy, row.Proposed }).ToListAsync(cancel);
-            var known = Causes.All.Select(cause => new CauseView(cause.Name, cause.Remedy, cause.Method.Id, cause.Method.Name));
-            return known.Concat(own.Where(one => Causes.All.All(cause => cause.Name != one.Missing)).DistinctBy(one => one.Missing, StringComparer.Ordinal)
-                .Select(one => new CauseView(one.Missing, one.Remedy, one.Proposed, Methods.All.FirstOrDefault(method => method.Id == one.Proposed)?.Name ?? ""))).ToList();
-        }).WithName("GetCauses");
-        group.MapPut("/{id:int}/music", async (int id, MusicWish wish, PieceMusic music, CancellationToken cancel) =>
-            await music.KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), cancel)).WithMetadata(new OwnTurn()).WithName("SetMusic");
-        group.MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PieceMusic music, CancellationToken cancel) =>
-        {
-            using var bytes = new MemoryStream();
-            await request.Body.CopyToAsync(bytes, cancel);
-            return await music.KeepAsync(id, bytes.ToArray(), cancel);
-        }).Accepts<byte[]>("application/octet-stream").WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn()).WithName("SendMusic");
+        group
+            .MapGet("/causes", async (PracticeDb db, CancellationToken cancel) =>
+            {
+                var own = await db
+                    .Materials.AsNoTracking()
+                    .Where(row => row.Missing != "")
+                    .Select(row => new
+                    {
+                        row.Missing,
+                        row.Remedy,
+                        row.Proposed,
+                    })
+                    .ToListAsync(cancel);
+                var known = Causes.All.Select(cause => new CauseView(cause.Name, cause.Remedy, cause.Method.Id, cause.Method.Name));
+                return known
+                    .Concat(
+                        own.Where(one => Causes.All.All(cause => cause.Name != one.Missing))
+                            .DistinctBy(one => one.Missing, StringComparer.Ordinal)
+                            .Select(one => new CauseView(
+                                one.Missing,
+                                one.Remedy,
+                                one.Proposed,
+                                Methods.All.FirstOrDefault(method => method.Id == one.Proposed)?.Name ?? ""
+                            ))
+                    )
+                    .ToList();
+            })
+            .WithName("GetCauses");
+        group
+            .MapPut("/{id:int}/music", async (int id, MusicWish wish, PieceMusic music, CancellationToken cancel) =>
+                await music.KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), cancel)
+            )
+            .WithMetadata(new OwnTurn())
+            .WithName("SetMusic");
+        group
+            .MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PieceMusic music, CancellationToken cancel) =>
+            {
+                using var bytes = new MemoryStream();
+                await request.Body.CopyToAsync(bytes, cancel);
+                return await music.KeepAsync(id, bytes.ToArray(), cancel);
+            })
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn())
+            .WithName("SendMusic");
         group.MapRemoval<MusicRow>("/{id:int}/music", "Music", "music of this piece");
         group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
     }
 
     public static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
-        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Piece, cancel) ?? throw Problems.Unknown("id", "piece");
+        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Piece, cancel)
+        ?? throw Problems.Unknown("id", "piece");
 
     private static async Task<PieceView> ViewAsync(int id, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel)
     {
         var facts = await desk.FactsAsync(cancel);
-        var piece = facts.Materials.FirstOrDefault(one => one.Id == id && one.Kind == MaterialKind.Piece) ?? throw Problems.Unknown("id", "piece");
+        var piece = facts.Materials.FirstOrDefault(one => one.Id == id && one.Kind == MaterialKind.Piece)
+            ?? throw Problems.Unknown("id", "piece");
         var row = facts.Rows.First(one => one.Id == id);
-        var passages = facts.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == id).OrderBy(one => one.FromBar).ThenBy(one => one.ToBar).ToList();
+        var passages = facts
+            .Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == id)
+            .OrderBy(one => one.FromBar)
+            .ThenBy(one => one.ToBar)
+            .ToList();
         var ids = passages.ConvertAll(one => one.Id);
-        var ratings = await db.Ratings.AsNoTracking().Where(rating => ids.Contains(rating.MaterialId)).OrderBy(rating => rating.Day).ToListAsync(cancel);
-        var visits = await db.Visits.AsNoTracking().Where(visit => ids.Contains(visit.MaterialId) && visit.Takes > 0).OrderBy(visit => visit.Day).ToListAsync(cancel);
-        var leftOut = await db.Music.AsNoTracking().Where(music => music.MaterialId == id).Select(music => music.LeftOut).FirstOrDefaultAsync(cancel);
+        var ratings = await db
+            .Ratings.AsNoTracking()
+            .Where(rating => ids.Contains(rating.MaterialId))
+            .OrderBy(rating => rating.Day)
+            .ToListAsync(cancel);
+        var visits = await db
+            .Visits.AsNoTracking()
+            .Where(visit => ids.Contains(visit.MaterialId) && visit.Takes > 0)
+            .OrderBy(visit => visit.Day)
+            .ToListAsync(cancel);
+        var leftOut = await db
+            .Music.AsNoTracking()
+            .Where(music => music.MaterialId == id)
+            .Select(music => music.LeftOut)
+            .FirstOrDefaultAsync(cancel);
         var plan = DayMinutes.Performances(facts).FirstOrDefault(way => way.PieceId == id);
-        var pages = await db.Pages.AsNoTracking().Where(page => page.MaterialId == id).OrderBy(page => page.Id).Select(page => new PageView(page.Id, page.Name, page.ContentType)).ToListAsync(cancel);
+        var pages = await db
+            .Pages.AsNoTracking()
+            .Where(page => page.MaterialId == id)
+            .OrderBy(page => page.Id)
+            .Select(page => new PageView(page.Id, page.Name, page.ContentType))
+            .ToListAsync(cancel);
         return new PieceView(
-            id, piece.Title, row.FromBar, row.ToBar, row.BeatsPerBar, row.Beat, row.Target, piece.Performance, row.Readiness, facts.Day, SlowReading.TempoFor(piece.Target).Value,
-            passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)), Columns(ratings, facts.Day), plan, plan?.Words ?? "", leftOut is not null,
-            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries), row.School, pages, Decisions.For(facts.Profile.Family), row.Version, row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed ? new ProposedView(proposed.Tempo.Value, proposed.Marked) : null,
-            PassageInHand.Of(passages)?.Id);
+            id,
+            piece.Title,
+            row.FromBar,
+            row.ToBar,
+            row.BeatsPerBar,
+            row.Beat,
+            row.Target,
+            piece.Performance,
+            row.Readiness,
+            facts.Day,
+            SlowReading.TempoFor(piece.Target).Value,
+            passages.ConvertAll(one => Passage(one, facts, facts.Rows.First(other => other.Id == one.Id), ratings, visits)),
+            Columns(ratings, facts.Day),
+            plan,
+            plan?.Words ?? "",
+            leftOut is not null,
+            (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries),
+            row.School,
+            pages,
+            Decisions.For(facts.Profile.Family),
+            row.Version,
+            row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed
+                ? new ProposedView(proposed.Tempo.Value, proposed.Marked)
+                : null,
+            PassageInHand.Of(passages)?.Id
+        );
     }
 
     private static List<DateOnly> Columns(List<RatingRow> ratings, DateOnly today) =>
@@ -91,14 +179,44 @@ public static class PieceEndpoints
         var mine = visits.Where(visit => visit.MaterialId == one.Id).ToList();
         var firsts = mine.ConvertAll(visit => VisitBooks.Tries(visit.Tries)[0].Clean);
         return new PassageView(
-            one.Id, one.FromBar, one.ToBar, one.ShortTitle, one.Readiness, one.Difficulty, row.Note, row.Fingering, row.Stroke, row.Why, row.Missing, row.Remedy, row.Proposed, row.LastClean,
+            one.Id,
+            one.FromBar,
+            one.ToBar,
+            one.ShortTitle,
+            one.Readiness,
+            one.Difficulty,
+            row.Note,
+            row.Fingering,
+            row.Stroke,
+            row.Why,
+            row.Missing,
+            row.Remedy,
+            row.Proposed,
+            row.LastClean,
             one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,
             Standing.Due(one, facts.Day, facts.Profile.School),
-            one.Slipped, one.Resting, one.Resting ? row.RestUntil : null, one.PutBack, RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts), mine.Sum(visit => visit.CleanTakes), mine.Sum(visit => visit.Takes),
-            [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))], row.Version, Standing.Words(one), Standing.IsGrowing(one, facts.Day));
+            one.Slipped,
+            one.Resting,
+            one.Resting ? row.RestUntil : null,
+            one.PutBack,
+            RatingDoubt.Of(one.Readiness == Readiness.Ready, firsts),
+            mine.Sum(visit => visit.CleanTakes),
+            mine.Sum(visit => visit.Takes),
+            [.. ratings.Where(rating => rating.MaterialId == one.Id).Select(rating => new RatingView(rating.Day, rating.Readiness))],
+            row.Version,
+            Standing.Words(one),
+            Standing.IsGrowing(one, facts.Day)
+        );
     }
 
-    private static async Task<List<int>> AddPassagesAsync(int id, PassagesWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task<List<int>> AddPassagesAsync(
+        int id,
+        PassagesWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         var piece = await PieceAsync(db, id, cancel);
         var today = clock.Today(await desk.ProfileAsync(cancel));
@@ -106,8 +224,21 @@ public static class PieceEndpoints
         foreach (var (one, i) in Problems.Whole("passages", wish.Passages).Select((one, i) => (one, i)))
         {
             if (one.From < piece.FromBar || one.To > piece.ToBar || one.To < one.From)
-                throw new FieldException($"passages[{i}]", $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {one.From}–{one.To} does not lie within.");
-            var row = new MaterialRow { Kind = MaterialKind.Passage, Area = Area.Repertoire, Piece = piece, FromBar = one.From, ToBar = one.To, BeatsPerBar = piece.BeatsPerBar, Beat = piece.Beat, Difficulty = Problems.Text($"passages[{i}]", one.Difficulty, 200) };
+                throw new FieldException(
+                    $"passages[{i}]",
+                    $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {one.From}–{one.To} does not lie within."
+                );
+            var row = new MaterialRow
+            {
+                Kind = MaterialKind.Passage,
+                Area = Area.Repertoire,
+                Piece = piece,
+                FromBar = one.From,
+                ToBar = one.To,
+                BeatsPerBar = piece.BeatsPerBar,
+                Beat = piece.Beat,
+                Difficulty = Problems.Text($"passages[{i}]", one.Difficulty, 200),
+            };
             db.Materials.Add(row);
             made.Add(row);
             await MaterialEndpoints.RateAsync(db, row, today, cancel);
@@ -117,7 +248,14 @@ public static class PieceEndpoints
         return made.ConvertAll(row => row.Id);
     }
 
-    private static async Task RateAsync(int id, RatingWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task RateAsync(
+        int id,
+        RatingWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         if (!Enum.IsDefined(wish.Readiness))
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
@@ -135,7 +273,10 @@ public static class PieceEndpoints
         var row = await PassageAsync(db, id, cancel);
         row.Missing = Problems.Text("cause", wish.Cause, 200);
         if (string.Equals(row.Missing, "wrong notes", StringComparison.OrdinalIgnoreCase))
-            throw new FieldException("cause", "\"Wrong notes\" says what, not why. Name the cause: rushing, too short, hand too tight, eye too late?");
+            throw new FieldException(
+                "cause",
+                "\"Wrong notes\" says what, not why. Name the cause: rushing, too short, hand too tight, eye too late?"
+            );
         row.Remedy = row.Missing.Length == 0 ? "" : Problems.Text("remedy", wish.Remedy, 500);
         row.Proposed = row.Missing.Length == 0 ? "" : wish.Method;
         row.Version++;
@@ -168,17 +309,38 @@ public static class PieceEndpoints
     }
 
     private static async Task<MaterialRow> PassageAsync(PracticeDb db, int id, CancellationToken cancel) =>
-        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel) ?? throw Problems.Unknown("id", "passage");
+        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel)
+        ?? throw Problems.Unknown("id", "passage");
 
-    private static async Task<BarsView> BarsAsync(int id, int from, int to, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel, string variant = "", int step = 0, string key = "")
+    private static async Task<BarsView> BarsAsync(
+        int id,
+        int from,
+        int to,
+        PracticeDb db,
+        PlanDesk desk,
+        MusicDesk music,
+        CancellationToken cancel,
+        string variant = "",
+        int step = 0,
+        string key = ""
+    )
     {
         await PieceAsync(db, id, cancel);
-        var whole = await music.OfPieceAsync(id, cancel) ?? throw new FieldException("id", "This piece has no music yet. Type it, or take a file.", StatusCodes.Status404NotFound);
+        var whole = await music.OfPieceAsync(id, cancel)
+            ?? throw new FieldException("id", "This piece has no music yet. Type it, or take a file.", StatusCodes.Status404NotFound);
         if (!MusicDesk.Holds(whole, from, to))
-            throw new FieldException("to", $"The music has bars {Excerpt.FirstBar(whole)} to {whole.Bars.Count - 1 + Excerpt.FirstBar(whole)}.");
+            throw new FieldException(
+                "to",
+                $"The music has bars {Excerpt.FirstBar(whole)} to {whole.Bars.Count - 1 + Excerpt.FirstBar(whole)}."
+            );
         var bars = Excerpt.Of(whole, from, to);
         if (key.Length > 0)
-            bars = VariantMaker.InKey(bars, Key.TryParse(key, out var found) ? found : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\"."));
+            bars = VariantMaker.InKey(
+                bars,
+                Key.TryParse(key, out var found)
+                    ? found
+                    : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".")
+            );
         var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
         if (variant.Length == 0)
             return View(bars, instrument, new Variant("", "as written", [bars]), 0);
@@ -191,7 +353,12 @@ public static class PieceEndpoints
     {
         var shown = variant.Steps.Count == 0 ? written : variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)];
         return new BarsView(
-            AbcWriter.Write(shown with { Title = "", Tempo = null }), SheetEndpoints.Played(shown with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) }), variant.Name, variant.Steps.Count, variant.Reason,
-            (Performed.Length(shown) / new Fraction(1, 4)).Value);
+            AbcWriter.Write(shown with { Title = "", Tempo = null }),
+            SheetEndpoints.Played(shown with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) }),
+            variant.Name,
+            variant.Steps.Count,
+            variant.Reason,
+            (Performed.Length(shown) / new Fraction(1, 4)).Value
+        );
     }
 }

@@ -24,7 +24,8 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
         if (first != piece.FromBar || last != piece.ToBar)
             notes.Add($"the music has bars {first} to {last}, the piece {piece.FromBar} to {piece.ToBar}");
         // Music that was just removed makes room: there is one for a piece.
-        var row = await db.Music.IgnoreQueryFilters().FirstOrDefaultAsync(one => one.MaterialId == id, cancel) ?? db.Music.Add(new MusicRow { MaterialId = id }).Entity;
+        var row = await db.Music.IgnoreQueryFilters().FirstOrDefaultAsync(one => one.MaterialId == id, cancel)
+            ?? db.Music.Add(new MusicRow { MaterialId = id }).Entity;
         row.RemovedUtc = null;
         row.Abc = kept.Abc;
         row.LeftOut = string.Join('\n', notes);

@@ -9,8 +9,34 @@ namespace TuningFork.Server.Features.Repertoire;
 /// <param name="Doubt">A gentle question about its rating; empty when there is none.</param>
 /// <param name="Clean">Clean takes of all takes.</param>
 public sealed record PassageView(
-    int Id, int FromBar, int ToBar, string Bars, Readiness Readiness, string Difficulty, string Note, string Fingering, string Stroke, string Why, string Missing, string Remedy, string Proposed, int? LastClean, int? DaysSince, DateOnly? Due,
-    bool Slipped, bool Resting, DateOnly? RestUntil, int PutBack, string Doubt, int Clean, int Takes, IReadOnlyList<RatingView> Ratings, int Version, string Standing, bool Growing);
+    int Id,
+    int FromBar,
+    int ToBar,
+    string Bars,
+    Readiness Readiness,
+    string Difficulty,
+    string Note,
+    string Fingering,
+    string Stroke,
+    string Why,
+    string Missing,
+    string Remedy,
+    string Proposed,
+    int? LastClean,
+    int? DaysSince,
+    DateOnly? Due,
+    bool Slipped,
+    bool Resting,
+    DateOnly? RestUntil,
+    int PutBack,
+    string Doubt,
+    int Clean,
+    int Takes,
+    IReadOnlyList<RatingView> Ratings,
+    int Version,
+    string Standing,
+    bool Growing
+);
 
 /// <summary>A piece with its bar map, its grid and what its performance needs.</summary>
 /// <param name="Columns">Days of the grid, the newest last.</param>
@@ -20,8 +46,30 @@ public sealed record PassageView(
 /// <param name="InHand">The passage to look at first; null when all are ready or at rest.</param>
 /// <param name="Proposed">The target that its music proposes, while it has none.</param>
 public sealed record PieceView(
-    int Id, string Title, int FromBar, int ToBar, int BeatsPerBar, string Beat, int? Target, DateOnly? Performance, Readiness Readiness, DateOnly Today, int SlowTempo,
-    IReadOnlyList<PassageView> Passages, IReadOnlyList<DateOnly> Columns, PerformancePlan? Plan, string PlanWords, bool HasMusic, IReadOnlyList<string> LeftOut, School? School, IReadOnlyList<PageView> Pages, Decisions Decisions, int Version, ProposedView? Proposed, int? InHand);
+    int Id,
+    string Title,
+    int FromBar,
+    int ToBar,
+    int BeatsPerBar,
+    string Beat,
+    int? Target,
+    DateOnly? Performance,
+    Readiness Readiness,
+    DateOnly Today,
+    int SlowTempo,
+    IReadOnlyList<PassageView> Passages,
+    IReadOnlyList<DateOnly> Columns,
+    PerformancePlan? Plan,
+    string PlanWords,
+    bool HasMusic,
+    IReadOnlyList<string> LeftOut,
+    School? School,
+    IReadOnlyList<PageView> Pages,
+    Decisions Decisions,
+    int Version,
+    ProposedView? Proposed,
+    int? InHand
+);
 
 /// <summary>A target proposed from the music.</summary>
 /// <param name="Tempo">In the beats of the piece.</param>

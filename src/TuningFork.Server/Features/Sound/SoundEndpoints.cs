@@ -31,9 +31,24 @@ public enum DroneWith
 /// <param name="Drone">Written pitch of the drone, "D4"; empty for none.</param>
 /// <param name="Just">Pure intervals over the drone rather than equal ones.</param>
 public sealed record SoundSettings(
-    int Beats = 4, IReadOnlyList<int>? Groups = null, int Subdivision = 1, ClickOn On = ClickOn.EveryBeat, int EveryNthBar = 1, int SoundBars = 0, int SilentBars = 0,
-    int CountInBars = 0, ClickVoice Voice = ClickVoice.Click, bool WithDrill = false, int GainStep = 0, int GainBars = 4, int GainTo = 120,
-    string Drone = "C4", DroneWith DroneWith = DroneWith.Alone, bool Just = true, bool DroneWithDrill = false);
+    int Beats = 4,
+    IReadOnlyList<int>? Groups = null,
+    int Subdivision = 1,
+    ClickOn On = ClickOn.EveryBeat,
+    int EveryNthBar = 1,
+    int SoundBars = 0,
+    int SilentBars = 0,
+    int CountInBars = 0,
+    ClickVoice Voice = ClickVoice.Click,
+    bool WithDrill = false,
+    int GainStep = 0,
+    int GainBars = 4,
+    int GainTo = 120,
+    string Drone = "C4",
+    DroneWith DroneWith = DroneWith.Alone,
+    bool Just = true,
+    bool DroneWithDrill = false
+);
 
 /// <summary>What is to be heard, computed.</summary>
 /// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>
@@ -45,23 +60,29 @@ public static class SoundEndpoints
     public static void MapSound(this WebApplication app)
     {
         var group = app.MapGroup("/api/sound").WithTags("Sound");
-        group.MapGet("", async (PlanDesk desk, CancellationToken cancel) =>
-        {
-            var profile = await desk.ProfileAsync(cancel);
-            return View(Read(profile), profile);
-        }).WithName("GetSound");
-        group.MapPut("", async (SoundSettings settings, PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
-        {
-            var profile = await desk.ProfileAsync(cancel);
-            var view = View(settings, profile);
-            profile.SoundJson = JsonSerializer.Serialize(settings, Bookkeeping.Json);
-            await db.SaveChangesAsync(cancel);
-            return view;
-        }).WithName("SetSound");
+        group
+            .MapGet("", async (PlanDesk desk, CancellationToken cancel) =>
+            {
+                var profile = await desk.ProfileAsync(cancel);
+                return View(Read(profile), profile);
+            })
+            .WithName("GetSound");
+        group
+            .MapPut("", async (SoundSettings settings, PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
+            {
+                var profile = await desk.ProfileAsync(cancel);
+                var view = View(settings, profile);
+                profile.SoundJson = JsonSerializer.Serialize(settings, Bookkeeping.Json);
+                await db.SaveChangesAsync(cancel);
+                return view;
+            })
+            .WithName("SetSound");
     }
 
     private static SoundSettings Read(ProfileRow profile) =>
-        profile.SoundJson.Length == 0 ? new SoundSettings() : JsonSerializer.Deserialize<SoundSettings>(profile.SoundJson, Bookkeeping.Json) ?? new SoundSettings();
+        profile.SoundJson.Length == 0
+            ? new SoundSettings()
+            : JsonSerializer.Deserialize<SoundSettings>(profile.SoundJson, Bookkeeping.Json) ?? new SoundSettings();
 
     private static SoundView View(SoundSettings settings, ProfileRow profile)
     {
@@ -79,7 +100,10 @@ public static class SoundEndpoints
         if (settings.CountInBars is < 0 or > 8)
             throw new FieldException("countInBars", "Bars counted in are 0 to 8.");
         if (settings.GainStep is < -20 or > 20 || settings.GainBars is < 1 or > 64 || settings.GainTo is < Bpm.Slowest or > Bpm.Fastest)
-            throw new FieldException("gainStep", $"A gradual change is -20 to 20 beats a minute every 1 to 64 bars, up or down to {Bpm.Slowest} to {Bpm.Fastest}.");
+            throw new FieldException(
+                "gainStep",
+                $"A gradual change is -20 to 20 beats a minute every 1 to 64 bars, up or down to {Bpm.Slowest} to {Bpm.Fastest}."
+            );
         var (hertz, sounds) = Drone(settings, profile);
         return new SoundView(settings, cycle, hertz, sounds);
     }
@@ -89,7 +113,13 @@ public static class SoundEndpoints
         if (settings.Drone.Trim().Length == 0)
             return ([], "");
         var sounding = Problems.PitchOf("drone", settings.Drone).Near(Interval.OfSemitones(profile.Transposition));
-        var above = settings.DroneWith switch { DroneWith.Fifth => 7, DroneWith.MajorThird => 4, DroneWith.MinorThird => 3, _ => 0 };
+        var above = settings.DroneWith switch
+        {
+            DroneWith.Fifth => 7,
+            DroneWith.MajorThird => 4,
+            DroneWith.MinorThird => 3,
+            _ => 0,
+        };
         if (sounding.Midi is < 0 or > 115)
             throw new FieldException("drone", "That drone could not be heard. Take one between C1 and G8.");
         var low = Tuning.Hertz(sounding.Midi, profile.A4);

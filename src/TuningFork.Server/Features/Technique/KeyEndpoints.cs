@@ -13,7 +13,15 @@ namespace TuningFork.Server.Features.Technique;
 /// <summary>An exercise made of a sheet. With a key plan it goes through the keys, else it stays in the sheet's.</summary>
 /// <param name="Serves">Difficulties that it helps with.</param>
 /// <param name="Title">What it is called; null for the title of the sheet.</param>
-public sealed record ExerciseWish(SheetRequest Sheet, int? Target = null, KeyPlan? Keys = null, IReadOnlyList<string>? Serves = null, string? Title = null);
+/// <param name="InAllKeys">Goes through the twelve keys of its mode in the usual way, where Keys says nothing else.</param>
+public sealed record ExerciseWish(
+    SheetRequest Sheet,
+    int? Target = null,
+    KeyPlan? Keys = null,
+    IReadOnlyList<string>? Serves = null,
+    string? Title = null,
+    bool InAllKeys = false
+);
 
 /// <summary>The exercise that was made.</summary>
 public sealed record ExerciseView(int Id, string Title);
@@ -33,7 +41,17 @@ public sealed record WaitingKeyView(string Name, int Days);
 /// <param name="Untouched">Those of them that were never played.</param>
 /// <param name="Waiting">Those that have waited longest, longest first.</param>
 public sealed record KeyPlanView(
-    int MaterialId, string Title, KeyPlan Plan, IReadOnlyList<KeyView> Keys, IReadOnlyList<string> Next, int Minutes, int DaysToCover, int Count, IReadOnlyList<string> Untouched, IReadOnlyList<WaitingKeyView> Waiting);
+    int MaterialId,
+    string Title,
+    KeyPlan Plan,
+    IReadOnlyList<KeyView> Keys,
+    IReadOnlyList<string> Next,
+    int Minutes,
+    int DaysToCover,
+    int Count,
+    IReadOnlyList<string> Untouched,
+    IReadOnlyList<WaitingKeyView> Waiting
+);
 
 /// <summary>Exercises from sheets and their way through the keys, over HTTP.</summary>
 public static class KeyEndpoints
@@ -44,37 +62,54 @@ public static class KeyEndpoints
     {
         var group = app.MapGroup("/api/technique").WithTags("Technique");
         group.MapPost("/exercises", AddAsync).WithName("AddExercise");
-        group.MapGet("/keys", async (PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel, int minutes = 6) =>
-        {
-            if (minutes is < 1 or > 60)
-                throw new FieldException("minutes", "Minutes a day are 1 to 60.");
-            var today = clock.Today(await desk.ProfileAsync(cancel));
-            var rows = await db.Materials.AsNoTracking().Where(row => row.KeyPlanJson != "").OrderBy(row => row.Id).ToListAsync(cancel);
-            var keys = await db.Keys.AsNoTracking().ToListAsync(cancel);
-            return rows.ConvertAll(row => View(row, keys, today, minutes));
-        }).WithName("GetKeys");
-        group.MapPut("/exercises/{id:int}/keys", async (int id, KeyPlan plan, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
-        {
-            var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "exercise");
-            if (row.KeyPlanJson.Length == 0)
-                throw new FieldException("id", "This exercise stays in one key. Make one that goes through the keys from a sheet.");
-            row.KeyPlanJson = JsonSerializer.Serialize(Checked(plan), Bookkeeping.Json);
-            await db.SaveChangesAsync(cancel);
-            return View(row, await db.Keys.AsNoTracking().ToListAsync(cancel), clock.Today(await desk.ProfileAsync(cancel)), 6);
-        }).WithName("SetKeyPlan");
+        group
+            .MapGet("/keys", async (PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel, int minutes = 6) =>
+            {
+                if (minutes is < 1 or > 60)
+                    throw new FieldException("minutes", "Minutes a day are 1 to 60.");
+                var today = clock.Today(await desk.ProfileAsync(cancel));
+                var rows = await db.Materials.AsNoTracking().Where(row => row.KeyPlanJson != "").OrderBy(row => row.Id).ToListAsync(cancel);
+                var keys = await db.Keys.AsNoTracking().ToListAsync(cancel);
+                return rows.ConvertAll(row => View(row, keys, today, minutes));
+            })
+            .WithName("GetKeys");
+        group
+            .MapPut(
+                "/exercises/{id:int}/keys",
+                async (int id, KeyPlan plan, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
+                {
+                    var row = await db.Materials.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "exercise");
+                    if (row.KeyPlanJson.Length == 0)
+                        throw new FieldException("id", "This exercise stays in one key. Make one that goes through the keys from a sheet.");
+                    row.KeyPlanJson = JsonSerializer.Serialize(Checked(plan), Bookkeeping.Json);
+                    await db.SaveChangesAsync(cancel);
+                    return View(row, await db.Keys.AsNoTracking().ToListAsync(cancel), clock.Today(await desk.ProfileAsync(cancel)), 6);
+                }
+            )
+            .WithName("SetKeyPlan");
     }
 
-    private static async Task<ExerciseView> AddAsync(ExerciseWish wish, PlanDesk desk, PracticeDb db, PracticeClock clock, CancellationToken cancel)
+    private static async Task<ExerciseView> AddAsync(
+        ExerciseWish wish,
+        PlanDesk desk,
+        PracticeDb db,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         Problems.Tempo("target", wish.Target);
         var profile = await desk.ProfileAsync(cancel);
         var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(profile));
         var title = Problems.Text("title", wish.Title ?? "", 200);
+        var plan = wish.Keys ?? (wish.InAllKeys ? new KeyPlan(Minor: sheet.Score.Key.IsMinor) : null);
         var row = new MaterialRow
         {
             Kind = MaterialKind.Exercise,
             Area = Area.Technique,
-            Title = title.Length > 0 ? title : wish.Keys is null ? sheet.Title : TitleOf(sheet.Title),
+            Title =
+                title.Length > 0 ? title
+                : plan is null ? sheet.Title
+                : TitleOf(sheet.Title),
             ToBar = sheet.Score.Bars.Count,
             BeatsPerBar = 4,
             Target = wish.Target,
@@ -82,7 +117,7 @@ public static class KeyEndpoints
             IsScale = wish.Sheet.Figure != "pattern",
             Serves = WorkEndpoints.Served(wish.Serves),
             SheetJson = JsonSerializer.Serialize(wish.Sheet, Bookkeeping.Json),
-            KeyPlanJson = wish.Keys is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",
+            KeyPlanJson = plan is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",
         };
         db.Materials.Add(row);
         await db.SaveChangesAsync(cancel);
@@ -96,8 +131,10 @@ public static class KeyEndpoints
         return Words.Sentence(string.Join(' ', words));
     }
 
-    private static KeyPlan Checked(KeyPlan plan) => Enum.IsDefined(plan.School) && Enum.IsDefined(plan.Order) ? plan
-        : throw new FieldException("order", "Choose a school and an order from the list.");
+    private static KeyPlan Checked(KeyPlan plan) =>
+        Enum.IsDefined(plan.School) && Enum.IsDefined(plan.Order)
+            ? plan
+            : throw new FieldException("order", "Choose a school and an order from the list.");
 
     private static KeyPlanView View(MaterialRow row, IReadOnlyList<KeyRow> keys, DateOnly today, int minutes)
     {
@@ -105,16 +142,39 @@ public static class KeyEndpoints
         var plan = material.KeyPlan!;
         var next = plan.Today(material.Keys, today, minutes, row.Id);
         var shown = Key.Majors.Concat(Key.Minors).Where(key => Key.OfPitchClass(key.Tonic.PitchClass, key.IsMinor) == key);
-        var views = shown.Select(key =>
-        {
-            var record = material.Keys.FirstOrDefault(one => one.Key == key);
-            return new KeyView(key.ToString(), key.Name, key.IsMinor, key.Signature, record is null ? null : today.DayNumber - record.LastDay.DayNumber, record?.LastClean, next.Contains(key));
-        }).ToList();
+        var views = shown
+            .Select(key =>
+            {
+                var record = material.Keys.FirstOrDefault(one => one.Key == key);
+                return new KeyView(
+                    key.ToString(),
+                    key.Name,
+                    key.IsMinor,
+                    key.Signature,
+                    record is null ? null : today.DayNumber - record.LastDay.DayNumber,
+                    record?.LastClean,
+                    next.Contains(key)
+                );
+            })
+            .ToList();
         var wanted = plan.Keys(row.Id).Select(key => key.ToString()).ToHashSet(StringComparer.Ordinal);
         var mine = views.Where(view => wanted.Contains(view.Key)).ToList();
         return new KeyPlanView(
-            row.Id, row.Title, plan, views, [.. next.Select(key => key.Name)], minutes, plan.DaysToCover(minutes), wanted.Count,
+            row.Id,
+            row.Title,
+            plan,
+            views,
+            [.. next.Select(key => key.Name)],
+            minutes,
+            plan.DaysToCover(minutes),
+            wanted.Count,
             [.. mine.Where(view => view.DaysSince is null).Select(view => view.Name)],
-            [.. mine.Where(view => view.DaysSince is not null).OrderByDescending(view => view.DaysSince).Take(MostWaiting).Select(view => new WaitingKeyView(view.Name, view.DaysSince!.Value))]);
+            [
+                .. mine.Where(view => view.DaysSince is not null)
+                    .OrderByDescending(view => view.DaysSince)
+                    .Take(MostWaiting)
+                    .Select(view => new WaitingKeyView(view.Name, view.DaysSince!.Value)),
+            ]
+        );
     }
 }

@@ -19,27 +19,57 @@ public sealed record OfferView(string Title, string Why, SheetRequest Sheet);
 /// <param name="Key">The key of the sheets, in words; empty where the instrument has no pitch.</param>
 /// <param name="FromMusic">Whether that is the key of the music; else C major, to be changed on the sheet.</param>
 /// <param name="Known">Exercises under way that serve it.</param>
-public sealed record OffersView(string Difficulty, string Key, bool FromMusic, IReadOnlyList<ChoiceView> Known, IReadOnlyList<OfferView> Offers);
+public sealed record OffersView(
+    string Difficulty,
+    string Key,
+    bool FromMusic,
+    IReadOnlyList<ChoiceView> Known,
+    IReadOnlyList<OfferView> Offers
+);
 
 /// <summary>From a difficulty to exercises, over HTTP.</summary>
 public static class OfferEndpoints
 {
-    public static void MapOffers(this WebApplication app) => app.MapGet("/api/materials/{id:int}/offers", async (int id, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel) =>
-    {
-        var row = await db.Materials.AsNoTracking().FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel) ?? throw Problems.Unknown("id", "passage");
-        if (row.Difficulty.Length == 0)
-            throw new FieldException("difficulty", "Say first what is hard about it; then there are exercises for that.");
-        var exercises = await db.Materials.AsNoTracking().Where(other => other.Kind == MaterialKind.Exercise && !other.Resting && other.Serves != "").OrderBy(other => other.Id).ToListAsync(cancel);
-        var known = exercises.Where(other => ServedDifficulties.Read(other.Serves).Contains(row.Difficulty, StringComparer.Ordinal)).Select(other => new ChoiceView($"{other.Id}", other.Title)).ToList();
-        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
-        if (!instrument.IsPitched)
-            return new OffersView(row.Difficulty, "", false, known, []);
-        var written = row.PieceId is { } piece ? (await music.OfPieceAsync(piece, cancel))?.Key : null;
-        var key = written ?? Key.C;
-        return new OffersView(row.Difficulty, key.Name, written is not null, known, [.. ExerciseOffers.For(row.Difficulty).Select(offer => Made(offer, key, instrument)).OfType<OfferView>()]);
-    }).WithTags("Technique").WithName("GetOffers");
+    public static void MapOffers(this WebApplication app) =>
+        app.MapGet(
+                "/api/materials/{id:int}/offers",
+                async (int id, PracticeDb db, PlanDesk desk, MusicDesk music, CancellationToken cancel) =>
+                {
+                    var row = await db
+                        .Materials.AsNoTracking()
+                        .FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel)
+                        ?? throw Problems.Unknown("id", "passage");
+                    if (row.Difficulty.Length == 0)
+                        throw new FieldException("difficulty", "Say first what is hard about it; then there are exercises for that.");
+                    var exercises = await db
+                        .Materials.AsNoTracking()
+                        .Where(other => other.Kind == MaterialKind.Exercise && !other.Resting && other.Serves != "")
+                        .OrderBy(other => other.Id)
+                        .ToListAsync(cancel);
+                    var known = exercises
+                        .Where(other => ServedDifficulties.Read(other.Serves).Contains(row.Difficulty, StringComparer.Ordinal))
+                        .Select(other => new ChoiceView($"{other.Id}", other.Title))
+                        .ToList();
+                    var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+                    if (!instrument.IsPitched)
+                        return new OffersView(row.Difficulty, "", false, known, []);
+                    var written = row.PieceId is { } piece ? (await music.OfPieceAsync(piece, cancel))?.Key : null;
+                    var key = written ?? Key.C;
+                    return new OffersView(
+                        row.Difficulty,
+                        key.Name,
+                        written is not null,
+                        known,
+                        [.. ExerciseOffers.For(row.Difficulty).Select(offer => Made(offer, key, instrument)).OfType<OfferView>()]
+                    );
+                }
+            )
+            .WithTags("Technique")
+            .WithName("GetOffers");
 
-    /// <summary>Rhythm and articulation, by which sheets of the same notes are told apart: ", triplets", ", eighths, slurred in pairs".</summary>
+    /// <summary>
+    /// Rhythm and articulation, by which sheets of the same notes are told apart: ", triplets", ", eighths, slurred in pairs".
+    /// </summary>
     private static string Manner(ExerciseOffer offer) =>
         $", {Rhythm.Get(offer.Rhythm).Name}{(offer.Joining == "plain" ? "" : $", {Joining.Get(offer.Joining).Name}")}";
 
@@ -48,7 +78,16 @@ public static class OfferEndpoints
     {
         for (var octaves = offer.Octaves; octaves > 0; octaves--)
         {
-            var request = SheetEndpoints.InKey(new SheetRequest(offer.Figure, Octaves: octaves, Rhythm: offer.Rhythm, Joining: offer.Joining, PatternNumber: offer.Pattern), key);
+            var request = SheetEndpoints.InKey(
+                new SheetRequest(
+                    offer.Figure,
+                    Octaves: octaves,
+                    Rhythm: offer.Rhythm,
+                    Joining: offer.Joining,
+                    PatternNumber: offer.Pattern
+                ),
+                key
+            );
             try
             {
                 return new OfferView(SheetEndpoints.Make(request, instrument).Title + Manner(offer), offer.Why, request);

@@ -16,14 +16,40 @@ public sealed record ChoiceView(string Id, string Name);
 /// <param name="Lowest">Lowest written note; empty without pitch.</param>
 /// <param name="SoundsBelow">Semitones from written to sounding pitch.</param>
 public sealed record SheetChoices(
-    string Instrument, Family Family, bool IsPitched, string Lowest, string Highest, int SoundsBelow, int A4, IReadOnlyList<ChoiceView> Scales, IReadOnlyList<ChoiceView> Chords,
-    IReadOnlyList<ChoiceView> Rhythms, IReadOnlyList<ChoiceView> Joinings, IReadOnlyList<string> Tonics, IReadOnlyDictionary<int, int> PatternCounts);
+    string Instrument,
+    Family Family,
+    bool IsPitched,
+    string Lowest,
+    string Highest,
+    int SoundsBelow,
+    int A4,
+    IReadOnlyList<ChoiceView> Scales,
+    IReadOnlyList<ChoiceView> Chords,
+    IReadOnlyList<ChoiceView> Rhythms,
+    IReadOnlyList<ChoiceView> Joinings,
+    IReadOnlyList<string> Tonics,
+    IReadOnlyDictionary<int, int> PatternCounts
+);
 
 /// <summary>What a sheet is to show; see the core's SheetWish.</summary>
 public sealed record SheetRequest(
-    string Figure = "scale", string Kind = "major", string Tonic = "C", int Octaves = 1, OctaveOrder Order = OctaveOrder.UpAndDown, string Rhythm = "eighth",
-    string Joining = "plain", int Tempo = 72, int PatternSize = 4, int PatternNumber = 1, int? PairedWith = null, string Lowest = "", string Highest = "", bool Concert = false, bool Names = false,
-    Hand? Hand = null);
+    string Figure = "scale",
+    string Kind = "major",
+    string Tonic = "C",
+    int Octaves = 1,
+    OctaveOrder Order = OctaveOrder.UpAndDown,
+    string Rhythm = "eighth",
+    string Joining = "plain",
+    int Tempo = 72,
+    int PatternSize = 4,
+    int PatternNumber = 1,
+    int? PairedWith = null,
+    string Lowest = "",
+    string Highest = "",
+    bool Concert = false,
+    bool Names = false,
+    Hand? Hand = null
+);
 
 /// <summary>A note to be sounded.</summary>
 /// <param name="Midi">Sounding MIDI note.</param>
@@ -35,7 +61,17 @@ public sealed record PlayedNoteView(int Midi, double At, double Length);
 /// <param name="Abc">The music in ABC notation, for engraving.</param>
 /// <param name="Sounds">The key it sounds in, in words.</param>
 public sealed record SheetView(
-    string Title, string Abc, string Sounds, int Notes, int NotesPerMinute, double Seconds, string TopNote, IReadOnlyList<Rung> Rungs, double LadderSeconds, IReadOnlyList<PlayedNoteView> Played);
+    string Title,
+    string Abc,
+    string Sounds,
+    int Notes,
+    int NotesPerMinute,
+    double Seconds,
+    string TopNote,
+    IReadOnlyList<Rung> Rungs,
+    double LadderSeconds,
+    IReadOnlyList<PlayedNoteView> Played
+);
 
 /// <summary>Scale, arpeggio and pattern sheets over HTTP.</summary>
 public static class SheetEndpoints
@@ -43,26 +79,45 @@ public static class SheetEndpoints
     public static void MapSheets(this WebApplication app)
     {
         var group = app.MapGroup("/api/technique").WithTags("Technique");
-        group.MapGet("/choices", async (PlanDesk desk, CancellationToken cancel) =>
-        {
-            var profile = await desk.ProfileAsync(cancel);
-            var instrument = Bookkeeping.InstrumentOf(profile);
-            return new SheetChoices(
-                instrument.Name, profile.Family, instrument.IsPitched, instrument.Lowest?.ToString() ?? "", instrument.Highest?.ToString() ?? "", instrument.Transposition, profile.A4,
-                [.. Scale.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))], [.. Chord.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
-                [.. Rhythm.All.Select(rhythm => new ChoiceView(rhythm.Id, rhythm.Name))], [.. Joining.All.Select(joining => new ChoiceView(joining.Id, joining.Name))],
-                [.. Key.Majors.Select(key => key.Tonic.ToString())],
-                Enumerable.Range(Patterns.Least, Patterns.Most - Patterns.Least + 1).ToDictionary(size => size, Patterns.Count));
-        }).WithName("GetSheetChoices");
-        group.MapPost("/sheet", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-        {
-            var profile = await desk.ProfileAsync(cancel);
-            return View(Make(request, Bookkeeping.InstrumentOf(profile)), request.Concert, request.Names ? profile.Naming : null);
-        }).WithName("MakeSheet");
-        group.MapPost("/sheet/musicxml", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-            Results.Text(MusicXmlWriter.Write(await ScoreAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")).WithName("MakeSheetMusicXml");
-        group.MapPost("/sheet/midi", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-            Results.Bytes(MidiWriter.Write(await ScoreAsync(request, desk, cancel)), "audio/midi")).WithName("MakeSheetMidi");
+        group
+            .MapGet("/choices", async (PlanDesk desk, CancellationToken cancel) =>
+            {
+                var profile = await desk.ProfileAsync(cancel);
+                var instrument = Bookkeeping.InstrumentOf(profile);
+                return new SheetChoices(
+                    instrument.Name,
+                    profile.Family,
+                    instrument.IsPitched,
+                    instrument.Lowest?.ToString() ?? "",
+                    instrument.Highest?.ToString() ?? "",
+                    instrument.Transposition,
+                    profile.A4,
+                    [.. Scale.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
+                    [.. Chord.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
+                    [.. Rhythm.All.Select(rhythm => new ChoiceView(rhythm.Id, rhythm.Name))],
+                    [.. Joining.All.Select(joining => new ChoiceView(joining.Id, joining.Name))],
+                    [.. Key.Majors.Select(key => key.Tonic.ToString())],
+                    Enumerable.Range(Patterns.Least, Patterns.Most - Patterns.Least + 1).ToDictionary(size => size, Patterns.Count)
+                );
+            })
+            .WithName("GetSheetChoices");
+        group
+            .MapPost("/sheet", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+            {
+                var profile = await desk.ProfileAsync(cancel);
+                return View(Make(request, Bookkeeping.InstrumentOf(profile)), request.Concert, request.Names ? profile.Naming : null);
+            })
+            .WithName("MakeSheet");
+        group
+            .MapPost("/sheet/musicxml", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+                Results.Text(MusicXmlWriter.Write(await ScoreAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")
+            )
+            .WithName("MakeSheetMusicXml");
+        group
+            .MapPost("/sheet/midi", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+                Results.Bytes(MidiWriter.Write(await ScoreAsync(request, desk, cancel)), "audio/midi")
+            )
+            .WithName("MakeSheetMidi");
     }
 
     private static async Task<Score> ScoreAsync(SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
@@ -92,7 +147,8 @@ public static class SheetEndpoints
                     Lowest = PitchOf("lowest", request.Lowest),
                     Highest = PitchOf("highest", request.Highest),
                 },
-                instrument);
+                instrument
+            );
         }
         catch (SheetException refused)
         {
@@ -102,7 +158,8 @@ public static class SheetEndpoints
 
     /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
     /// <param name="request">The sheet of the exercise.</param>
-    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h:eighth"; "m:12:h" for half as many, as older drills have it.</param>
+    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h:eighth"; "m:12:h" for half as many, as older drills
+    /// have it.</param>
     /// <param name="work">What the exercise is made of, or null.</param>
     public static SheetRequest For(SheetRequest request, string key, Work? work)
     {
@@ -115,7 +172,9 @@ public static class SheetEndpoints
                 Figure = "pattern",
                 PatternSize = plan.Size,
                 PatternNumber = int.Parse(numbers.Split('+')[0], System.Globalization.CultureInfo.InvariantCulture),
-                PairedWith = numbers.Contains('+', StringComparison.Ordinal) ? int.Parse(numbers.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture) : null,
+                PairedWith = numbers.Contains('+', StringComparison.Ordinal)
+                    ? int.Parse(numbers.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture)
+                    : null,
             },
             [_, _, "h", var rhythm] => request with { Rhythm = Rhythm.Get(rhythm).Id },
             [_, _, "h"] => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
@@ -124,33 +183,46 @@ public static class SheetEndpoints
     }
 
     /// <summary>The same sheet in another key: minor keys take the harmonic scale, or the minor triad.</summary>
-    public static SheetRequest InKey(SheetRequest request, Key key) => request with
-    {
-        Tonic = key.Tonic.ToString(),
-        Kind = (request.Figure, request.Kind, key.IsMinor) switch
+    public static SheetRequest InKey(SheetRequest request, Key key) =>
+        request with
         {
-            ("arpeggio", "major", true) => "minor",
-            ("arpeggio", "minor", false) => "major",
-            (not "arpeggio", "major", true) => "harmonic-minor",
-            (not "arpeggio", "natural-minor" or "harmonic-minor" or "melodic-minor", false) => "major",
-            _ => request.Kind,
-        },
-    };
+            Tonic = key.Tonic.ToString(),
+            Kind = (request.Figure, request.Kind, key.IsMinor) switch
+            {
+                ("arpeggio", "major", true) => "minor",
+                ("arpeggio", "minor", false) => "major",
+                (not "arpeggio", "major", true) => "harmonic-minor",
+                (not "arpeggio", "natural-minor" or "harmonic-minor" or "melodic-minor", false) => "major",
+                _ => request.Kind,
+            },
+        };
 
     public static SheetView View(Sheet sheet, bool concert, Naming? naming)
     {
         var score = sheet.Score;
         var shown = concert ? Concert.Of(score) : score;
         return new SheetView(
-            sheet.Title, AbcWriter.Write(shown, naming: naming), $"sounds in {score.Key.Plus(score.ToSounding).Name}", sheet.Notes, sheet.NotesPerMinute, Math.Round(sheet.Seconds, 2), sheet.TopNote, sheet.Rungs, sheet.LadderSeconds,
-            Played(score));
+            sheet.Title,
+            AbcWriter.Write(shown, naming: naming),
+            $"sounds in {score.Key.Plus(score.ToSounding).Name}",
+            sheet.Notes,
+            sheet.NotesPerMinute,
+            Math.Round(sheet.Seconds, 2),
+            sheet.TopNote,
+            sheet.Rungs,
+            sheet.LadderSeconds,
+            Played(score)
+        );
     }
 
     /// <summary>The notes of a score as they sound, in clicks.</summary>
     public static List<PlayedNoteView> Played(Score score)
     {
         var click = score.TempoBeat;
-        return [.. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value))];
+        return
+        [
+            .. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value)),
+        ];
     }
 
     private static Pitch? PitchOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);

@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
-using TuningFork.Core.Planning;
 using TuningFork.Core.Ability;
+using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -21,33 +21,97 @@ public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried, int? R
 /// <param name="Low">Slow end of the range that holds it four times in five.</param>
 /// <param name="High">Fast end of that range.</param>
 public sealed record TempoView(
-    int MaterialId, string Title, string Beat, int? Target, int? LastClean, int? Best, int? Reach, int? Low, int? High, string Start, IReadOnlyList<TempoPointView> Points, PlateauView Plateau, ForecastView? Forecast, double LadderSettlesAt, int? NotesPerMinute);
+    int MaterialId,
+    string Title,
+    string Beat,
+    int? Target,
+    int? LastClean,
+    int? Best,
+    int? Reach,
+    int? Low,
+    int? High,
+    string Start,
+    IReadOnlyList<TempoPointView> Points,
+    PlateauView Plateau,
+    ForecastView? Forecast,
+    double LadderSettlesAt,
+    int? NotesPerMinute
+);
 
 /// <summary>Tempo over visits, over HTTP.</summary>
 public static class TempoEndpoints
 {
     private const int TenseDays = 14;
 
-    public static void MapTempo(this WebApplication app) => app.MapGet("/api/materials/{id:int}/tempo", async (int id, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
-    {
-        var row = await db.Materials.AsNoTracking().Include(material => material.Piece).FirstOrDefaultAsync(material => material.Id == id, cancel) ?? throw Problems.Unknown("id", "material");
-        var today = clock.Today(await desk.ProfileAsync(cancel));
-        var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).ToListAsync(cancel);
-        var tense = await db.Bodies.AnyAsync(body => body.Tension >= Body.HighTension && body.Day >= today.AddDays(-TenseDays), cancel);
-        var core = Bookkeeping.ToCore(row, today, row.Piece);
-        var points = Bookkeeping.Tempos(row, visits);
-        var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));
-        var plateau = Bookkeeping.Plateau(row, visits, tense);
-        var start = core.IsTimed ? TodaysTempo.Of(DayReach.At(Estimate.Morning(core.Reach ?? core.Start, traits, core.Target?.Value)), Pace.Work, core.Target) : (Bpm?)null;
-        return new TempoView(
-            row.Id, core.Title, core.Beat, core.Target?.Value, core.LastClean?.Value, core.Best?.Value, Whole(core.Reach?.Tempo), Whole(core.Reach?.Low), Whole(core.Reach?.High),
-            start is null ? "" : core.Reach is { } reach ? $"today from {start}: about {Bpm.Near(reach.Tempo)} comes clean five times in six" : $"today from {start}, slow first",
-            [.. points.Select(point => new TempoPointView(point.Day, point.Clean, point.Tried, Whole(point.Reach), point.Slow))],
-            plateau,
-            core.Target is { } target ? Forecast.For(core.Reach, target.Value, [.. visits.Where(visit => visit.ReachLog is not null).Select(visit => (visit.Day, visit.Takes))], traits, today, plateau.IsStuck) : null,
-            UpDown.Ours.SettlesAt(),
-            Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks) : null);
-    }).WithTags("Technique").WithName("GetTempo");
+    public static void MapTempo(this WebApplication app) =>
+        app.MapGet(
+                "/api/materials/{id:int}/tempo",
+                async (int id, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
+                {
+                    var row = await db
+                        .Materials.AsNoTracking()
+                        .Include(material => material.Piece)
+                        .FirstOrDefaultAsync(material => material.Id == id, cancel)
+                        ?? throw Problems.Unknown("id", "material");
+                    var today = clock.Today(await desk.ProfileAsync(cancel));
+                    var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).ToListAsync(cancel);
+                    var tense = await db.Bodies.AnyAsync(
+                        body => body.Tension >= Body.HighTension && body.Day >= today.AddDays(-TenseDays),
+                        cancel
+                    );
+                    var core = Bookkeeping.ToCore(row, today, row.Piece);
+                    var points = Bookkeeping.Tempos(row, visits);
+                    var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));
+                    var plateau = Bookkeeping.Plateau(row, visits, tense);
+                    var start = core.IsTimed
+                        ? TodaysTempo.Of(
+                            DayReach.At(Estimate.Morning(core.Reach ?? core.Start, traits, core.Target?.Value)),
+                            Pace.Work,
+                            core.Target
+                        )
+                        : (Bpm?)null;
+                    return new TempoView(
+                        row.Id,
+                        core.Title,
+                        core.Beat,
+                        core.Target?.Value,
+                        core.LastClean?.Value,
+                        core.Best?.Value,
+                        Whole(core.Reach?.Tempo),
+                        Whole(core.Reach?.Low),
+                        Whole(core.Reach?.High),
+                        start is null ? ""
+                            : core.Reach is { } reach ? $"today from {start}: about {Bpm.Near(reach.Tempo)} comes clean five times in six"
+                            : $"today from {start}, slow first",
+                        [
+                            .. points.Select(point => new TempoPointView(
+                                point.Day,
+                                point.Clean,
+                                point.Tried,
+                                Whole(point.Reach),
+                                point.Slow
+                            )),
+                        ],
+                        plateau,
+                        core.Target is { } target
+                            ? Forecast.For(
+                                core.Reach,
+                                target.Value,
+                                [.. visits.Where(visit => visit.ReachLog is not null).Select(visit => (visit.Day, visit.Takes))],
+                                traits,
+                                today,
+                                plateau.IsStuck
+                            )
+                            : null,
+                        UpDown.Ours.SettlesAt(),
+                        Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean
+                            ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks)
+                            : null
+                    );
+                }
+            )
+            .WithTags("Technique")
+            .WithName("GetTempo");
 
     private static int? Whole(double? tempo) => tempo is { } known ? Bpm.Near(known).Value : null;
 }

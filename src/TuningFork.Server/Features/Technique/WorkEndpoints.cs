@@ -14,7 +14,14 @@ namespace TuningFork.Server.Features.Technique;
 
 /// <summary>An exercise made of keys, chords, steps, strokes, patterns over weeks or written music.</summary>
 /// <param name="Sheet">For patterns: scale, first note, octaves and rhythm.</param>
-public sealed record WorkWish(string Title, Work Work, int? Target = null, SheetRequest? Sheet = null, IReadOnlyList<string>? Serves = null, int Version = 0);
+public sealed record WorkWish(
+    string Title,
+    Work Work,
+    int? Target = null,
+    SheetRequest? Sheet = null,
+    IReadOnlyList<string>? Serves = null,
+    int Version = 0
+);
 
 /// <summary>What is to be looked at before it is kept.</summary>
 public sealed record LookWish(Work Work);
@@ -31,7 +38,19 @@ public sealed record LookView(string Says, string Abc, IReadOnlyList<string> Lef
 /// <param name="Stands">Where it stands, in words.</param>
 /// <param name="Proposal">What the app would do at its review; null when it is not due.</param>
 public sealed record ExerciseLine(
-    int Id, string Title, Work? Work, SheetRequest? Sheet, bool InKeys, string Stands, int? Target, IReadOnlyList<string> Serves, bool Resting, DateOnly? ReviewOn, ReviewProposal? Proposal, int Version);
+    int Id,
+    string Title,
+    Work? Work,
+    SheetRequest? Sheet,
+    bool InKeys,
+    string Stands,
+    int? Target,
+    IReadOnlyList<string> Serves,
+    bool Resting,
+    DateOnly? ReviewOn,
+    ReviewProposal? Proposal,
+    int Version
+);
 
 /// <summary>A decision at a review.</summary>
 public sealed record DecisionWish(ReviewDecision Decision);
@@ -49,35 +68,67 @@ public static class WorkEndpoints
         group.MapGet("/exercises", ListAsync).WithName("GetExercises");
         group.MapPost("/made", AddAsync).WithName("AddWork");
         group.MapPut("/made/{id:int}", ChangeAsync).WithName("ChangeWork");
-        group.MapPost("/made/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) => Look(wish.Work, await desk.ProfileAsync(cancel))).WithName("LookAtWork");
+        group
+            .MapPost("/made/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) =>
+                Look(wish.Work, await desk.ProfileAsync(cancel))
+            )
+            .WithName("LookAtWork");
         group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
         group.MapPost("/progression", Progression).WithName("MakeProgression");
-        group.MapGet("/fingerings", () => Fingering.Groups().Concat(Fingering.Groups(minor: true)).Select(keys => keys.Select(key => key.Name).ToList()).ToList()).WithName("GetFingerings");
+        group
+            .MapGet("/fingerings", () =>
+                Fingering.Groups().Concat(Fingering.Groups(minor: true)).Select(keys => keys.Select(key => key.Name).ToList()).ToList()
+            )
+            .WithName("GetFingerings");
     }
 
     private static async Task<List<ExerciseLine>> ListAsync(PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
     {
         var today = clock.Today(await desk.ProfileAsync(cancel));
-        var rows = await db.Materials.AsNoTracking().Where(row => row.Kind == MaterialKind.Exercise).OrderBy(row => row.Resting).ThenBy(row => row.Id).ToListAsync(cancel);
+        var rows = await db
+            .Materials.AsNoTracking()
+            .Where(row => row.Kind == MaterialKind.Exercise)
+            .OrderBy(row => row.Resting)
+            .ThenBy(row => row.Id)
+            .ToListAsync(cancel);
         var ids = rows.Where(row => row.WorkJson.Length > 0).Select(row => row.Id).ToList();
         var keys = await db.Keys.AsNoTracking().Where(key => ids.Contains(key.MaterialId)).ToListAsync(cancel);
         return rows.ConvertAll(row => View(row, today, keys));
     }
 
-    private static async Task<ExerciseLine> AddAsync(WorkWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task<ExerciseLine> AddAsync(
+        WorkWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         var profile = await desk.ProfileAsync(cancel);
         var today = clock.Today(profile);
-        var row = new MaterialRow { Kind = MaterialKind.Exercise, Area = Area.Technique, ReviewOn = today.AddDays(Review.Days) };
+        var row = new MaterialRow
+        {
+            Kind = MaterialKind.Exercise,
+            Area = Area.Technique,
+            ReviewOn = today.AddDays(Review.Days),
+        };
         Write(row, wish, profile);
         db.Materials.Add(row);
         await db.SaveChangesAsync(cancel);
         return View(row, today);
     }
 
-    private static async Task<ExerciseLine> ChangeAsync(int id, WorkWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task<ExerciseLine> ChangeAsync(
+        int id,
+        WorkWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
-        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.WorkJson != "", cancel) ?? throw Problems.Unknown("id", "exercise");
+        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.WorkJson != "", cancel)
+            ?? throw Problems.Unknown("id", "exercise");
         if (row.Version != wish.Version)
             throw Problems.Stale(row.Title);
         var profile = await desk.ProfileAsync(cancel);
@@ -87,11 +138,19 @@ public static class WorkEndpoints
         return View(row, clock.Today(profile));
     }
 
-    private static async Task<ExerciseLine> DecideAsync(int id, DecisionWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
+    private static async Task<ExerciseLine> DecideAsync(
+        int id,
+        DecisionWish wish,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
     {
         if (!Enum.IsDefined(wish.Decision))
             throw new FieldException("decision", $"Decide for one of {string.Join(", ", Enum.GetNames<ReviewDecision>())}.");
-        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Exercise, cancel) ?? throw Problems.Unknown("id", "exercise");
+        var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Exercise, cancel)
+            ?? throw Problems.Unknown("id", "exercise");
         var today = clock.Today(await desk.ProfileAsync(cancel));
         row.Resting = wish.Decision is ReviewDecision.Rest or ReviewDecision.Drop;
         row.ReviewOn = Review.Next(wish.Decision, today);
@@ -121,7 +180,11 @@ public static class WorkEndpoints
                 work = work with { Text = AbcWriter.Write(score with { Title = "", Tempo = null }) };
                 break;
             case WorkKind.Patterns:
-                var sheet = SheetEndpoints.For(wish.Sheet ?? new SheetRequest(), $"m:0:p:{string.Join('+', work.Patterns!.Units[0])}", work);
+                var sheet = SheetEndpoints.For(
+                    wish.Sheet ?? new SheetRequest(),
+                    $"m:0:p:{string.Join('+', work.Patterns!.Units[0])}",
+                    work
+                );
                 row.ToBar = SheetEndpoints.Make(sheet, Bookkeeping.InstrumentOf(profile)).Score.Bars.Count;
                 row.SheetJson = JsonSerializer.Serialize(sheet, Bookkeeping.Json);
                 break;
@@ -171,16 +234,53 @@ public static class WorkEndpoints
             case WorkKind.Notation:
                 var (score, leftOut) = Read(work.Text);
                 var played = SheetEndpoints.Played(score with { ToSounding = Bookkeeping.InstrumentOf(profile).ToSounding });
-                return new LookView($"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}", AbcWriter.Write(score with { Tempo = null }), leftOut, null, played);
+                return new LookView(
+                    $"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}",
+                    AbcWriter.Write(score with { Tempo = null }),
+                    leftOut,
+                    null,
+                    played
+                );
             case WorkKind.Patterns:
                 var plan = work.Patterns!;
-                return new LookView($"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")}, {plan.PerWeek} a week: until about {plan.On(new Dictionary<string, PartRecord>(StringComparer.Ordinal), null, plan.First).Last:ddd d MMM yyyy}; one that is not done yet stays, and the end moves", "", [], null, []);
+                return new LookView(
+                    $"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")}, {plan.PerWeek} a week: until about {plan.On(new Dictionary<string, PartRecord>(StringComparer.Ordinal), null, plan.First).Last:ddd d MMM yyyy}; one that is not done yet stays, and the end moves",
+                    "",
+                    [],
+                    null,
+                    []
+                );
             case WorkKind.Inversions:
-                return new LookView(string.Join("; ", work.Items.Select(item => string.Join(", ", ChordSymbols.Inversions(ChordSymbols.Parse(item)).Select(chord => chord.Symbol)))), "", [], null, []);
+                return new LookView(
+                    string.Join(
+                        "; ",
+                        work.Items.Select(item =>
+                            string.Join(", ", ChordSymbols.Inversions(ChordSymbols.Parse(item)).Select(chord => chord.Symbol))
+                        )
+                    ),
+                    "",
+                    [],
+                    null,
+                    []
+                );
             case WorkKind.Shuttle:
-                return new LookView($"sets of {Words.List([.. Shuttle.Sizes(work.Items.Count).Select(size => $"{size}")])}, {Words.Count(work.Beats, "beat")} each", "", [], null, []);
+                return new LookView(
+                    $"sets of {Words.List([.. Shuttle.Sizes(work.Items.Count).Select(size => $"{size}")])}, {Words.Count(work.Beats, "beat")} each",
+                    "",
+                    [],
+                    null,
+                    []
+                );
             default:
-                return new LookView(work.Kind == WorkKind.Changes ? $"one run is {work.Items.Count * work.Beats} beats" : Words.Count(work.Items.Count, "step"), "", [], null, []);
+                return new LookView(
+                    work.Kind == WorkKind.Changes
+                        ? $"one run is {work.Items.Count * work.Beats} beats"
+                        : Words.Count(work.Items.Count, "step"),
+                    "",
+                    [],
+                    null,
+                    []
+                );
         }
     }
 
@@ -199,16 +299,32 @@ public static class WorkEndpoints
         var core = Bookkeeping.ToCore(row, today, keys: keys);
         var sheet = row.SheetJson.Length > 0 ? JsonSerializer.Deserialize<SheetRequest>(row.SheetJson, Bookkeeping.Json) : null;
         return new ExerciseLine(
-            row.Id, row.Title, core.Work, sheet, core.KeyPlan is not null, Stands(core, today), row.Target, core.Serves, row.Resting, row.ReviewOn,
-            row.ReviewOn <= today ? Review.Propose(core, today) : null, row.Version);
+            row.Id,
+            row.Title,
+            core.Work,
+            sheet,
+            core.KeyPlan is not null,
+            Stands(core, today),
+            row.Target,
+            core.Serves,
+            row.Resting,
+            row.ReviewOn,
+            row.ReviewOn <= today ? Review.Propose(core, today) : null,
+            row.Version
+        );
     }
 
-    private static string Stands(Material exercise, DateOnly today) => exercise.Work switch
-    {
-        { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Size}",
-        { Kind: WorkKind.Steps } work => $"at {work.Items[Math.Clamp(exercise.Place, 0, work.Items.Count - 1)]}, step {exercise.Place + 1} of {work.Items.Count}",
-        { Patterns: { } plan } => plan.On(exercise.Parts, exercise.Target, today) is var now && now.IsOver ? "all done"
-            : $"pattern {string.Join(" and ", now.Numbers)}; {now.Done} of {plan.Units.Count} done, until about {now.Last:d MMM}",
-        _ => exercise.LastClean is { } clean ? $"clean at {clean}" : exercise.Visits == 0 ? "not played yet" : $"{Words.Count(exercise.Visits, "visit")}",
-    };
+    private static string Stands(Material exercise, DateOnly today) =>
+        exercise.Work switch
+        {
+            { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Size}",
+            { Kind: WorkKind.Steps } work =>
+                $"at {work.Items[Math.Clamp(exercise.Place, 0, work.Items.Count - 1)]}, step {exercise.Place + 1} of {work.Items.Count}",
+            { Patterns: { } plan } => plan.On(exercise.Parts, exercise.Target, today) is var now && now.IsOver
+                ? "all done"
+                : $"pattern {string.Join(" and ", now.Numbers)}; {now.Done} of {plan.Units.Count} done, until about {now.Last:d MMM}",
+            _ => exercise.LastClean is { } clean ? $"clean at {clean}"
+            : exercise.Visits == 0 ? "not played yet"
+            : $"{Words.Count(exercise.Visits, "visit")}",
+        };
 }

@@ -1,7 +1,7 @@
-import { Box, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Input, Text, chakra } from '@chakra-ui/react'
+import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { api, type Schemas } from '../../api/client'
-import { NumberInput } from '../../ui/NumberInput'
 import { Press } from '../../ui/Press'
 import { Select } from '../../ui/Select'
 import type { Today } from './useToday'
@@ -16,30 +16,15 @@ export function AddDrill({ state, today }: { state: Today; today: Schemas['Today
   }, [])
   const materials = api.useQuery('get', '/api/materials', undefined, { enabled: asked })
   const [chosen, setChosen] = useState('')
-  const [minutes, setMinutes] = useState(3)
+  const [minutes, setMinutes] = useState<number | null>(null)
   const waiting = today.waiting.filter((item) => item.materialId !== null)
-  const add = async (materialId: number, value: number) => {
+  // Without minutes it gets the usual ones.
+  const add = async (materialId: number, value: number | null) => {
     if (await state.change({ kind: 'Add', materialId, value })) setChosen('')
   }
   return (
     <Box className="no-print" borderTop="1px solid" borderColor="line" pt="3">
-      {waiting.length > 0 && (
-        <Flex gap="2" wrap="wrap" mb="3" align="center">
-          <Text color="faded">Waits:</Text>
-          {waiting.slice(0, 6).map((item) => (
-            <Press
-              key={`${item.materialId}`}
-              minH="34px"
-              px="3"
-              fontWeight={500}
-              title={item.reason}
-              onClick={() => item.materialId !== null && void add(item.materialId, 3)}
-            >
-              {item.title}
-            </Press>
-          ))}
-        </Flex>
-      )}
+      {waiting.length > 0 && <Waiting waiting={waiting} add={(id) => void add(id, null)} />}
       <Flex gap="3" wrap="wrap" align="center">
         <Select
           aria-label="Material to add"
@@ -58,11 +43,69 @@ export function AddDrill({ state, today }: { state: Today; today: Schemas['Today
               </option>
             ))}
         </Select>
-        <NumberInput label="Minutes to add" value={minutes} min={1} max={60} onChange={setMinutes} />
+        <Box width="110px">
+          <Input
+            aria-label="Minutes to add"
+            inputMode="numeric"
+            placeholder="minutes"
+            value={minutes ?? ''}
+            onChange={(event) => setMinutes(Number.parseInt(event.target.value, 10) || null)}
+          />
+        </Box>
         <Press disabled={!chosen} onClick={() => add(Number(chosen), minutes)}>
           Add
         </Press>
       </Flex>
+    </Box>
+  )
+}
+
+/** One line that opens: what has no place today, and why. */
+function Waiting({ waiting, add }: { waiting: Schemas['Waiting'][]; add: (materialId: number) => void }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <Box mb="3">
+      <chakra.button
+        display="flex"
+        gap="2"
+        alignItems="center"
+        textAlign="left"
+        minH="42px"
+        width="100%"
+        cursor="pointer"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+        <Text as="span" color="faded" flex="none">
+          Waits:
+        </Text>
+        {!open && (
+          <Text as="span" truncate>
+            {waiting.map((item) => item.title).join(' · ')}
+          </Text>
+        )}
+      </chakra.button>
+      {open && (
+        <chakra.ul listStyleType="none" aria-label="What waits">
+          {waiting.map((item) => (
+            <chakra.li key={item.materialId} display="flex" gap="3" alignItems="center" flexWrap="wrap">
+              <Text fontWeight={600}>{item.title}</Text>
+              <Text color="faded" flex="1" minW="140px">
+                {item.reason}
+              </Text>
+              <Press
+                look="quiet"
+                minH="38px"
+                aria-label={`Add ${item.title}`}
+                onClick={() => item.materialId !== null && add(item.materialId)}
+              >
+                add
+              </Press>
+            </chakra.li>
+          ))}
+        </chakra.ul>
+      )}
     </Box>
   )
 }

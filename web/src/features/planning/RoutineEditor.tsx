@@ -3,7 +3,7 @@ import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { api, ask, client, type Area, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Area, type Schemas } from '../../api/client'
 import { BlockRow, type KeyedBlock } from './BlockRow'
 import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
@@ -49,7 +49,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
     { body: { blocks: bare(blocks), minutes } },
     { placeholderData: (before: Schemas['FitView'] | undefined) => before, retry: false },
   )
-  const refused = (fit.error as { detail?: string } | null)?.detail
+  const refused = refusalOf(fit.error)
   const sensors = useDragSensors()
   const drop = ({ active, over }: DragEndEvent) => {
     if (!over || active.id === over.id) return

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useRef, useState } from 'react'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
 import { useProblem } from '../../ui/refusal'
 
 type View = Schemas['TodayView']
@@ -43,7 +43,7 @@ export function useToday() {
   return {
     today: query.data,
     problem,
-    refused: (query.error as { detail?: string } | null)?.detail,
+    refused: refusalOf(query.error),
     clear,
     wish: (wished: Wish) => wish(wished),
     /** The wish that was not carried out because changes by hand would go; again, and they may. */

@@ -178,11 +178,49 @@ function CloseForm({ session, draft, closed }: FormProps) {
 
 /** Back to where one was; when all is through, the last drill is opened again. */
 function BackToStage({ session }: { session: Session }) {
+  if (session.isOver) return null
+  return (
+    <Flex gap="6" align="center" wrap="wrap">
+      {session.isUntouched && <LeaveIt session={session} />}
+      {session.position < session.drills.length ? (
+        <Link to="/practise">Back to the stage</Link>
+      ) : (
+        <Again session={session} />
+      )}
+    </Flex>
+  )
+}
+
+/** Begun by mistake: the plan stands as before, and nothing is in the books. */
+function LeaveIt({ session }: { session: Session }) {
   const queries = useQueryClient()
   const navigate = useNavigate()
   const { problem, run } = useProblem()
-  if (session.isOver) return null
-  if (session.position < session.drills.length) return <Link to="/practise">Back to the stage</Link>
+  const leave = async () => {
+    const body = { sessionId: session.id }
+    const left = await run(async () => {
+      await ask(client.POST('/api/session/leave', { body }))
+      return true
+    })
+    if (!left) return
+    queries.removeQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
+    await queries.invalidateQueries()
+    await navigate('/')
+  }
+  return (
+    <Box>
+      <Press look="quiet" onClick={leave}>
+        Not now: leave it unplayed
+      </Press>
+      <Refusal problem={problem} />
+    </Box>
+  )
+}
+
+function Again({ session }: { session: Session }) {
+  const queries = useQueryClient()
+  const navigate = useNavigate()
+  const { problem, run } = useProblem()
   const again = async () => {
     const body = {
       id: crypto.randomUUID(),

@@ -2,7 +2,7 @@ import { Box, Flex, Text, Textarea } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { FileChoice } from '../../ui/FileChoice'
@@ -26,7 +26,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
     { params: { path: { id: piece.id }, query } },
     { retry: false, placeholderData: (before: Schemas['BarsView'] | undefined) => before },
   )
-  const refused = (bars.error as { detail?: string } | null)?.detail ?? bars.data?.reason
+  const refused = refusalOf(bars.error) ?? bars.data?.reason
   return (
     <Box as="section" aria-label="Music" mt="5">
       <Flex gap="3" wrap="wrap" align="end" mb="3">

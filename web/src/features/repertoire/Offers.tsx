@@ -24,7 +24,7 @@ export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
   const { difficulty, key, fromMusic, known } = offers.data
   const open = offers.data.offers.filter((offer) => known.every((one) => one.name !== offer.title))
   const keep = async (offer: Schemas['OfferView']) => {
-    const body = { sheet: offer.sheet, serves: [difficulty], title: offer.title }
+    const body = { sheet: offer.sheet, serves: [difficulty], title: offer.title, inAllKeys: false }
     await run(() => ask(client.POST('/api/technique/exercises', { body })))
     await queries.invalidateQueries()
   }

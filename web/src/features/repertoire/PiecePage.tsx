@@ -119,12 +119,8 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
               />
             </Box>
           )}
-          {passage && passage.readiness !== 'Ready' && (
-            <Missing key={`${passage.id}:${passage.missing}`} passage={passage} />
-          )}
-          {passage && (
-            <Decided key={`decided ${passage.id}:${passage.version}`} piece={piece} passage={passage} />
-          )}
+          {passage && passage.readiness !== 'Ready' && <Missing key={passage.id} passage={passage} />}
+          {passage && <Decided key={`decided ${passage.id}`} piece={piece} passage={passage} />}
           {passage && <Offers key={`offers ${passage.id}`} passage={passage} />}
           {piece.plan && <Plan piece={piece} />}
           <School piece={piece} />

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { BeatLights } from '../../sound/BeatLights'
+import { loudness, setLoudness } from '../../sound/loudness'
 import { useSound } from '../../sound/useSound'
 import { NumberInput } from '../../ui/NumberInput'
 import { Page } from '../../ui/Page'
@@ -15,6 +16,29 @@ import { DroneSettings } from './DroneSettings'
 import { useTap } from './useTap'
 
 export type Settings = Schemas['SoundSettings']
+
+/** How loud everything is that sounds here; kept in this browser, because it belongs to its loudspeakers. */
+function Loudness() {
+  const [percent, setPercent] = useState(() => Math.round(100 * loudness()))
+  return (
+    <Box mb="5">
+      <Text fontSize="0.85em" color="faded">
+        Loudness here, {percent} %
+      </Text>
+      <Slide
+        label="Loudness"
+        min={0}
+        max={100}
+        step={5}
+        value={percent}
+        slide={(next) => {
+          setPercent(next)
+          setLoudness(next / 100)
+        }}
+      />
+    </Box>
+  )
+}
 
 /** Click and drone: tried here, kept for the stage. */
 export function SoundPage() {
@@ -62,6 +86,7 @@ export function SoundPage() {
             ))}
             <Press onClick={tap}>Tap</Press>
           </Flex>
+          <Loudness />
           <BeatLights sound={sound} beats={cycle.beatsPerBar} />
           <Flex gap="3" mt="5" wrap="wrap">
             <Press

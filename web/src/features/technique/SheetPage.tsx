@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
@@ -57,7 +57,7 @@ export function SheetPage() {
         </Empty>
       </Page>
     )
-  const refused = (sheet.error as { detail?: string } | null)?.detail
+  const refused = refusalOf(sheet.error)
   return (
     <Page
       title="Sheets"
@@ -83,6 +83,7 @@ export function SheetPage() {
 }
 
 function Shown({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }) {
+  const { problem, run } = useProblem()
   return (
     <>
       <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p={{ base: '3', md: '6' }}>
@@ -91,13 +92,14 @@ function Shown({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }
       <Flex gap="3" mt="4" wrap="wrap" align="center">
         <HearIt notes={sheet.played} tempo={wish.tempo} />
         <KeepAsExercise sheet={sheet} wish={wish} />
-        <Press look="quiet" onClick={() => save(wish, 'midi', sheet.title)}>
+        <Press look="quiet" onClick={() => run(() => save(wish, 'midi', sheet.title))}>
           as MIDI
         </Press>
-        <Press look="quiet" onClick={() => save(wish, 'musicxml', sheet.title)}>
+        <Press look="quiet" onClick={() => run(() => save(wish, 'musicxml', sheet.title))}>
           as MusicXML
         </Press>
       </Flex>
+      <Refusal problem={problem} />
       <Sums sheet={sheet} wish={wish} />
     </>
   )
@@ -147,15 +149,7 @@ function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: Sh
   const [kept, setKept] = useState('')
   const [inKeys, setInKeys] = useState(false)
   const keep = async () => {
-    const keys = inKeys
-      ? ({
-          school: 'SeveralADay',
-          order: 'Fourths',
-          withMinors: false,
-          minor: wish.kind.includes('minor'),
-        } as const)
-      : null
-    const body = { sheet: wish, target: null, keys }
+    const body = { sheet: wish, inAllKeys: inKeys }
     const made = await run(() => ask(client.POST('/api/technique/exercises', { body })))
     if (!made) return
     setKept(sheet.title)

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
 import { HearIt } from '../../sound/HearIt'
 import { useGroove } from '../../sound/useGroove'
 import { Engraving } from '../../ui/Engraving'
@@ -33,7 +33,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
     { body: { work: typed } },
     { placeholderData: (before: Schemas['LookView'] | undefined) => before, retry: false },
   )
-  const refused = (look.error as { detail?: string } | null)?.detail
+  const refused = refusalOf(look.error)
   const save = async () => {
     const { id, ...body } = draft
     const path = { id }

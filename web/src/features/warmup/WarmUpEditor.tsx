@@ -3,7 +3,7 @@ import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
 import { Field } from '../../ui/Field'
 import { Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
@@ -63,7 +63,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
     { body: { parts: bare(parts).map((part) => ({ ...part, title: part.title || 'new part' })), ...tried } },
     { placeholderData: (before: Schemas['CutView'] | undefined) => before, retry: false },
   )
-  const refused = (cut.error as { detail?: string } | null)?.detail
+  const refused = refusalOf(cut.error)
   const change = (key: string, part: Partial<KeyedPart>) =>
     setParts(sorted(parts.map((one) => (one.key === key ? { ...one, ...part } : one))))
   const add = (element: Element) => setParts(sorted([...parts, newPart(element)]))

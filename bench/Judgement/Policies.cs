@@ -223,7 +223,7 @@ internal static class Policies
     }
 
     private static int? Altered(Target? target) =>
-        target?.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
+        target is not null && TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key ? key.Id : null;
 
     private static DateOnly Due(MaterialRow row) =>
         row.LastVisit is { } last

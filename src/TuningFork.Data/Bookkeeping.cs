@@ -265,8 +265,7 @@ public static class Bookkeeping
     /// <summary>The number of the version that a target of a warm-up belongs to, or null: "w:3:1" belongs to 3.</summary>
     public static int? WarmUpOf(string key)
     {
-        ArgumentNullException.ThrowIfNull(key);
-        return key.Split(':') is ["w", var id, _] && int.TryParse(id, CultureInfo.InvariantCulture, out var number) ? number : null;
+        return TargetKey.Parse(key) is { Kind: TargetKind.WarmUp } part ? part.Id : null;
     }
 
     /// <summary>The instrument of a profile: one that is known by name, with the player's own range and transposition.</summary>

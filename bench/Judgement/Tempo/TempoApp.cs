@@ -54,7 +54,7 @@ internal sealed class TempoApp(bool alone)
         for (var at = 0; at < drills.Count; at++)
         {
             drills[at] = TodaysTempo.Refreshed(drills[at], target =>
-                target.MaterialId is { } id and < 1000 && target.Key == $"m:{id}" && book.Visit(id, day) is { Takes: > 0 } visit
+                target.MaterialId is { } id and < 1000 && target.Key == TargetKey.Of(id) && book.Visit(id, day) is { Takes: > 0 } visit
                     ? VisitBooks.Today(book.Passages[id], visit, sitting.Book.Traits)
                     : null
             );
@@ -235,6 +235,5 @@ internal sealed class TempoApp(bool alone)
         return 0;
     }
 
-    private static int? Altered(Target target) =>
-        target.Key.Split(':') is ["m", var id, ..] ? int.Parse(id, System.Globalization.CultureInfo.InvariantCulture) : null;
+    private static int? Altered(Target target) => TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key ? key.Id : null;
 }

@@ -100,9 +100,7 @@ public sealed record AfterPain(int PracticeDaysBack, IReadOnlyList<string> Keys)
     public IReadOnlySet<int> Resting(IReadOnlyList<Material> materials)
     {
         ArgumentNullException.ThrowIfNull(materials);
-        var told = materials
-            .Where(one => Keys.Any(key => key == $"m:{one.Id}" || key.StartsWith($"m:{one.Id}:", StringComparison.Ordinal)))
-            .ToList();
+        var told = materials.Where(one => Keys.Any(key => TargetKey.IsOf(key, one.Id))).ToList();
         var movements = told.SelectMany(Movements).ToHashSet(StringComparer.Ordinal);
         var rest = told.Concat(materials.Where(one => Movements(one).Any(movements.Contains))).ToList();
         var pieces = rest.Where(one => one.Kind == MaterialKind.Passage).Select(one => one.Group).ToHashSet();

@@ -150,7 +150,7 @@ public static class PlanEdit
         drill.Area is not { } area
             ? []
             : drill
-                .Targets.Where(target => target.MaterialId is not null && target.Key.StartsWith("m:", StringComparison.Ordinal))
+                .Targets.Where(target => target.MaterialId is not null && TargetKey.Parse(target.Key).Kind == TargetKind.Material)
                 .DistinctBy(target => target.MaterialId)
                 .Select(target => new Waiting(
                     area,

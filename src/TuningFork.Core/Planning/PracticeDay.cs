@@ -21,6 +21,10 @@ public static class PracticeDay
         return local.Hour < boundaryHour ? date.AddDays(-1) : date;
     }
 
+    /// <summary>The weekday of a day, 0 for Monday to 6 for Sunday.</summary>
+    /// <param name="day">The day.</param>
+    public static int Weekday(DateOnly day) => ((int)day.DayOfWeek + 6) % 7;
+
     /// <summary>Days by which what was really played may lie ahead of today: a flight west, a boundary hour moved after midnight.</summary>
     public const int MostDaysAhead = 2;
 

@@ -64,15 +64,12 @@ public static class TodaysTempo
     public static double Weight(string methodId, string key)
     {
         ArgumentNullException.ThrowIfNull(key);
-        return key.EndsWith(":h", StringComparison.Ordinal)
-            || key.Contains(":h:", StringComparison.Ordinal)
-            || key.Contains(":b:", StringComparison.Ordinal)
-                ? 0
-            : methodId is "from-memory" or "put-back" or "eyes-closed"
-            || key.Contains(":k:", StringComparison.Ordinal)
-            || key.Contains(":p:", StringComparison.Ordinal)
-                ? 0.5
-            : 1;
+        return TargetKey.Parse(key).Part switch
+        {
+            TargetPart.Density or TargetPart.Bars => 0,
+            TargetPart.Key or TargetPart.Pattern => 0.5,
+            _ => methodId is "from-memory" or "put-back" or "eyes-closed" ? 0.5 : 1,
+        };
     }
 
     /// <summary>
@@ -81,11 +78,14 @@ public static class TodaysTempo
     /// <param name="key">Lasting key of the target.</param>
     public static string? PartOf(string key)
     {
-        ArgumentNullException.ThrowIfNull(key);
-        return key.IndexOf(":k:", StringComparison.Ordinal) is >= 0 and var place ? key[(place + 3)..]
-            : key.IndexOf(":p:", StringComparison.Ordinal) is >= 0 and var pattern ? key[(pattern + 1)..]
-            : key.IndexOf(":b:", StringComparison.Ordinal) is >= 0 and var bars ? key[(bars + 1)..]
-            : null;
+        var parsed = TargetKey.Parse(key);
+        return parsed.Part switch
+        {
+            TargetPart.Key => parsed.Name,
+            TargetPart.Pattern => $"p:{parsed.Name}",
+            TargetPart.Bars => $"b:{parsed.Name}",
+            _ => null,
+        };
     }
 
     /// <summary>A drill whose tempi follow from what was played since it was planned.</summary>

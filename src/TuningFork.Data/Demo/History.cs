@@ -211,7 +211,7 @@ public sealed class History
     /// <summary>As the stage does it: the tempo of a drill follows from what was played before it that day.</summary>
     private Drill Refreshed(Drill drill, DateOnly day, Dictionary<int, MaterialRow> materials) =>
         TodaysTempo.Refreshed(drill, target =>
-            target.MaterialId is { } id && target.Key == $"m:{id}" && visits.TryGetValue((id, day), out var visit)
+            target.MaterialId is { } id && target.Key == TargetKey.Of(id) && visits.TryGetValue((id, day), out var visit)
                 ? VisitBooks.Today(materials[id], visit, Traits.Usual)
                 : null
         );

@@ -46,7 +46,7 @@ internal static class AlteredDrill
             .Select(version =>
                 written with
                 {
-                    Key = $"m:{material.Id}:v:{version.Id}",
+                    Key = TargetKey.Of(material.Id, TargetPart.Variant, version.Id),
                     MaterialId = null,
                     Title = $"{material.ShortTitle}: {version.Name}",
                     Tempo = slower,

@@ -165,7 +165,8 @@ internal sealed class FillContext
                     ToBar = half.To,
                     Visits = 0,
                 },
-                half.Key,
+                TargetPart.Bars,
+                $"{half.From}-{half.To}",
                 $"{material.Title}: {(half.From == half.To ? "bar" : "bars")} {(half.From == half.To ? $"{half.From}" : $"{half.From}–{half.To}")}",
                 material.Parts.GetValueOrDefault(half.Key)?.Reach,
                 pace
@@ -176,10 +177,10 @@ internal sealed class FillContext
                 : null;
         var target = new Target
         {
-            Key = $"m:{material.Id}",
+            Key = TargetKey.Of(material.Id),
             MaterialId = material.Id,
             Title = material.Title,
-            Group = $"m:{material.Group}",
+            Group = TargetKey.Of(material.Group),
             Goal = material.Target,
             Beat = material.Beat,
             FromBar = material.FromBar,
@@ -239,13 +240,14 @@ internal sealed class FillContext
     /// A material in one of its keys or patterns, each with a reach of its own; one that was never played begins below the others.
     /// </summary>
     /// <param name="material">The material.</param>
-    /// <param name="key">The end of its lasting key: "k:Bb major", "p:3".</param>
+    /// <param name="part">Which part of it.</param>
+    /// <param name="name">The name of the part: "Bb major", "3", "17-18".</param>
     /// <param name="title">What it is called.</param>
     /// <param name="own">The reach of it, brought to today; null when it was never played.</param>
     /// <param name="pace">What the method wants.</param>
-    public Target TargetIn(Material material, string key, string title, Reach? own, Pace pace = Pace.Work)
+    public Target TargetIn(Material material, TargetPart part, string name, string title, Reach? own, Pace pace = Pace.Work)
     {
-        var target = TargetOf(material, pace) with { Key = $"m:{material.Id}:{key}", Title = title };
+        var target = TargetOf(material, pace) with { Key = TargetKey.Of(material.Id, part, name), Title = title };
         return material.IsTimed
             ? WithTempo(target, Estimate.Morning(own ?? material.StartInKey, Request.Traits, material.Target?.Value), material)
             : target;
@@ -253,7 +255,7 @@ internal sealed class FillContext
 
     /// <summary>A material in one of its keys.</summary>
     public Target TargetInKey(Material material, Key key) =>
-        TargetIn(material, $"k:{key}", key.Name, material.Keys.FirstOrDefault(known => known.Key == key)?.Reach);
+        TargetIn(material, TargetPart.Key, $"{key}", key.Name, material.Keys.FirstOrDefault(known => known.Key == key)?.Reach);
 
     /// <summary>What is to have its minutes of the week today, as far as they fit; what does not fit waits by name.</summary>
     public IReadOnlyList<Material> Owed(Area area, int minutes)
@@ -261,7 +263,7 @@ internal sealed class FillContext
         var fits = new List<Material>();
         foreach (
             var material in Request
-                .Materials.Where(one => one.Area == area && Promises.IsOwed(one, Request) && !Used.Contains($"m:{one.Id}"))
+                .Materials.Where(one => one.Area == area && Promises.IsOwed(one, Request) && !Used.Contains(TargetKey.Of(one.Id)))
                 .OrderBy(one => one.LastVisit ?? DateOnly.MinValue)
                 .ThenBy(one => one.Id)
         )

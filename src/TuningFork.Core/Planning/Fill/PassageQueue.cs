@@ -58,7 +58,7 @@ internal static class PassageQueue
                 || material is { Kind: MaterialKind.Piece, HasPassages: false, Readiness: not Readiness.Ready }
                 || IsUnread(request, material, minutes)
             )
-            && !context.Used.Contains($"m:{material.Id}")
+            && !context.Used.Contains(TargetKey.Of(material.Id))
         );
         var queue = DueList.For(open, request.Day, request.School, request.BackToday, request.Variant).ToList();
         // A short day or a long one says nothing about the days until a date.

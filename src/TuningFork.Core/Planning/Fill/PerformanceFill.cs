@@ -44,7 +44,7 @@ internal static class PerformanceFill
         var used = drills.Sum(drill => drill.Minutes);
         var pieces = context
             .Request.Materials.Where(one =>
-                one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains($"m:{one.Id}")
+                one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false } && !context.Used.Contains(TargetKey.Of(one.Id))
             )
             .Select(one => (Piece: one, Phase: Performances.On(one, day)))
             .Where(pair => pair.Phase == Phase.RunThroughs || (pair.Phase == Phase.Sections && StandsAt(context, pair.Piece, JoinPart)))
@@ -82,7 +82,7 @@ internal static class PerformanceFill
         var day = context.Request.Day;
         var pieces = NearDate
             .Once(context.Request.Materials, day)
-            .Where(piece => piece.LastVisit != day && !context.Used.Contains($"m:{piece.Id}"))
+            .Where(piece => piece.LastVisit != day && !context.Used.Contains(TargetKey.Of(piece.Id)))
             .ToList();
         var left = minutes - pieces.Count;
         foreach (var piece in pieces)

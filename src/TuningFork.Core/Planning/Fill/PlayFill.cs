@@ -40,7 +40,7 @@ internal static class PlayFill
                 && CanBePlayed(context, material)
                 && material.LastVisit != day
                 && (material.LastVisit is not null || context.Request.PracticeDaysBack is null)
-                && !context.Used.Contains($"m:{material.Id}")
+                && !context.Used.Contains(TargetKey.Of(material.Id))
                 && PieceMinutes(material) <= minutes
             )
             .OrderByDescending(material => material.AskedFor)

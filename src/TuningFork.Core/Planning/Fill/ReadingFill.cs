@@ -59,7 +59,7 @@ internal static class ReadingFill
             .Range(book.NextExample, count)
             .Select(number => new Target
             {
-                Key = $"book:{book.Id}:{number}",
+                Key = TargetKey.Example(book.Id, number),
                 MaterialId = book.Id,
                 Title = $"{book.Title}, no. {number}",
                 Group = $"book:{book.Id}",

@@ -78,7 +78,7 @@ internal static class RepertoireFill
                     one.Kind == MaterialKind.Passage
                     && one.Group == material.Id
                     && material.Kind == MaterialKind.Piece
-                    && !context.Used.Contains($"m:{one.Id}")
+                    && !context.Used.Contains(TargetKey.Of(one.Id))
                 ),
                 request.Day,
                 request.School
@@ -87,7 +87,7 @@ internal static class RepertoireFill
             .ToList();
         if (inside.Count > 1)
         {
-            context.Used.Add($"m:{material.Id}");
+            context.Used.Add(TargetKey.Of(material.Id));
             return RoundsFill.OneTakeEach(
                 context,
                 Area.Repertoire,

@@ -44,7 +44,11 @@ internal static class Stretches
                 && last != day
                 && (spare || day.DayNumber - last.DayNumber >= EveryDays)
                 && Performances.On(one, day) is null or Phase.Passages
-                && (spare && context.Walked.TryGetValue(one.Id, out var walked) ? Goes(one, walked) : !context.Used.Contains($"m:{one.Id}"))
+                && (
+                    spare && context.Walked.TryGetValue(one.Id, out var walked)
+                        ? Goes(one, walked)
+                        : !context.Used.Contains(TargetKey.Of(one.Id))
+                )
                 && request.Materials.Any(passage => passage is { Kind: MaterialKind.Passage, Best: not null } && passage.Group == one.Id)
             )
             .OrderBy(one => context.Walked.ContainsKey(one.Id))

@@ -49,10 +49,13 @@ internal static class TechniqueDrill
             context.Request.Day,
             minutes,
             material.Id,
-            [.. plan.Keys(material.Id).Where(key => context.Used.Any(used => used.EndsWith($":k:{key}", StringComparison.Ordinal)))]
+            [
+                .. plan.Keys(material.Id)
+                    .Where(key => context.Used.Any(used => TargetKey.Parse(used) is { Part: TargetPart.Key } one && one.Name == $"{key}")),
+            ]
         );
         var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
-        context.Used.Add($"m:{material.Id}");
+        context.Used.Add(TargetKey.Of(material.Id));
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         return context.Make(
             Area.Technique,
@@ -79,12 +82,13 @@ internal static class TechniqueDrill
         var key = PatternPlan.KeyOf(today.Numbers);
         var target = context.TargetIn(
             material,
-            key,
+            TargetPart.Pattern,
+            string.Join('+', today.Numbers),
             $"Pattern {numbers} ({names})",
             material.Parts.GetValueOrDefault(key)?.Reach,
             TodaysTempo.PaceOf(method)
         );
-        context.Used.Add($"m:{material.Id}");
+        context.Used.Add(TargetKey.Of(material.Id));
         var reason = today.IsOver
             ? "all done: begin again, or rest"
             : $"{today.Done} of {patterns.Units.Count} done; until about {today.Last:d MMM}";
@@ -96,7 +100,7 @@ internal static class TechniqueDrill
     {
         var written = context.TargetOf(material);
         var steps = Density.Steps(rhythm);
-        context.Used.Add($"m:{material.Id}");
+        context.Used.Add(TargetKey.Of(material.Id));
         return context.Make(
             Area.Technique,
             Methods.HalfDensity,
@@ -106,7 +110,13 @@ internal static class TechniqueDrill
             [
                 .. steps
                     .SkipLast(1)
-                    .Select(step => written with { Key = $"m:{material.Id}:h:{step.Id}", Title = $"{material.Title}, {step.Name}" }),
+                    .Select(step =>
+                        written with
+                        {
+                            Key = TargetKey.Of(material.Id, TargetPart.Density, step.Id),
+                            Title = $"{material.Title}, {step.Name}",
+                        }
+                    ),
                 written,
             ]
         );

@@ -112,7 +112,7 @@ internal static class TechniqueFill
         var most = Math.Max(LeastTurn, (queue.Count + drills - 1) / Math.Max(1, drills));
         foreach (
             var queued in queue.Where(queued =>
-                !context.Used.Contains($"m:{queued.Material.Id}")
+                !context.Used.Contains(TargetKey.Of(queued.Material.Id))
                 && queued.Material.LastVisit is { } last
                 && context.Request.Day.DayNumber - last.DayNumber > most
             )
@@ -144,7 +144,7 @@ internal static class TechniqueFill
             .Materials.Where(material =>
                 material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false }
                 && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false)
-                && !context.Used.Contains($"m:{material.Id}")
+                && !context.Used.Contains(TargetKey.Of(material.Id))
             )
             .ToList();
         var queue = InTurn(context, DueList.For(exercises, request.Day, request.School, request.BackToday, request.Variant));

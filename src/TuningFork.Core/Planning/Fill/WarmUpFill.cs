@@ -25,7 +25,9 @@ internal static class WarmUpFill
             yield break;
         var request = context.Request;
         var versions = Versions(request)
-            .OrderByDescending(one => request.Asked.Any(key => key.StartsWith($"w:{one.Id}:", StringComparison.Ordinal)))
+            .OrderByDescending(one =>
+                request.Asked.Any(key => TargetKey.Parse(key) is { Kind: TargetKind.WarmUp } asked && asked.Id == one.Id)
+            )
             .ThenBy(one => one.LastDay ?? DateOnly.MinValue)
             .ToList();
         var version = versions[request.Variant % versions.Count];
@@ -35,7 +37,7 @@ internal static class WarmUpFill
             opening,
             minutes,
             request.Demands,
-            place => request.AfterPain?.Keys.Contains($"w:{version.Id}:{place}", StringComparer.Ordinal) == true,
+            place => request.AfterPain?.Keys.Contains(TargetKey.WarmUp(version.Id, place), StringComparer.Ordinal) == true,
             request.Minutes < WarmUpOpening.ShortSitting
         );
         for (var i = 0; i < cut.Stretches.Count; i++)
@@ -66,11 +68,11 @@ internal static class WarmUpFill
     public static IEnumerable<Drill> Others(FillContext context, Drill drill)
     {
         var versions = Versions(context.Request);
-        var here = drill.Targets.Count > 0 ? drill.Targets[0].Key.Split(':') : [];
-        var version = versions.FirstOrDefault(one => here.Length == 3 && here[1] == $"{one.Id}");
+        var here = TargetKey.Parse(drill.Targets.Count > 0 ? drill.Targets[0].Key : "");
+        var version = here.Kind == TargetKind.WarmUp ? versions.FirstOrDefault(one => one.Id == here.Id) : null;
         var element =
-            version is not null && int.TryParse(here[2], out var at) && at >= 0 && at < version.Parts.Count
-                ? version.Parts[at].Element
+            version is not null && here.Number >= 0 && here.Number < version.Parts.Count
+                ? version.Parts[here.Number].Element
                 : WarmUpElement.Sound;
         return versions
             .OrderBy(one => one == version)
@@ -95,7 +97,7 @@ internal static class WarmUpFill
             };
         var tempo = material.Reach is { } reach ? Bpm.Near(reach.Tempo * Comfortable) : (Bpm?)null;
         var credited = material.Area == Area.WarmUp ? (Area?)null : material.Area;
-        context.Used.Add($"m:{material.Id}");
+        context.Used.Add(TargetKey.Of(material.Id));
         var stop = material.Kind == MaterialKind.Passage ? $" Stop after bar {material.ToBar}." : "";
         return context.Make(
             Area.WarmUp,
@@ -136,7 +138,7 @@ internal static class WarmUpFill
 
     private static Target TargetOf(WarmUp version, WarmUpPart part, int place)
     {
-        var key = $"w:{version.Id}:{place}";
+        var key = TargetKey.WarmUp(version.Id, place);
         return new Target
         {
             Key = key,
@@ -167,7 +169,7 @@ internal static class WarmUpFill
                     AskedFor: false
                 }
             && material.LastVisit != request.Day
-            && !context.Used.Contains($"m:{material.Id}")
+            && !context.Used.Contains(TargetKey.Of(material.Id))
         );
         var fitting = DueList
             .For(open, request.Day, request.School)

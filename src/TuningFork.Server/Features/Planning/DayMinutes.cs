@@ -1,5 +1,4 @@
 using TuningFork.Core.Planning;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
@@ -11,19 +10,10 @@ namespace TuningFork.Server.Features.Planning;
 /// </summary>
 public static class DayMinutes
 {
-    /// <summary>Days over which habits are looked at.</summary>
-    public const int HabitDays = 28;
-
-    /// <summary>The warm-up's part of a sitting, about.</summary>
-    private const double WarmUpPart = 0.2;
-
-    /// <summary>Minutes offered when all of the day's were played.</summary>
-    private const int FurtherMinutes = 10;
-
     public static LoadAdvice Advice(DayFacts facts)
     {
         var week = WeekOf(facts.Profile);
-        var usual = week[((int)facts.Day.DayOfWeek + 6) % 7];
+        var usual = week[PracticeDay.Weekday(facts.Day)];
         var last = facts.Rows.Select(row => row.LastVisit).Where(day => day < facts.Day).Max();
         return usual == 0
             ? new LoadAdvice(10, "No minutes are set for this weekday; here are ten.")
@@ -38,19 +28,11 @@ public static class DayMinutes
     }
 
     /// <summary>Minutes for a further sitting: what is left of the day's, or ten where nothing is.</summary>
-    public static int Left(DayFacts facts) =>
-        Advice(facts).Minutes - (int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)) is >= SittingLength.Least and var left
-            ? left
-            : FurtherMinutes;
+    public static int Left(DayFacts facts) => Habits.Left(Advice(facts).Minutes, facts.MinutesByDay.GetValueOrDefault(facts.Day));
 
     /// <summary>What there is to say when the day's minutes were played; empty while some are left.</summary>
-    public static string Done(DayFacts facts)
-    {
-        var (played, wanted) = ((int)Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day)), Advice(facts).Minutes);
-        return facts.LastEnded is null || wanted - played >= SittingLength.Least
-            ? ""
-            : $"That was today's plan: {played} of {wanted} minutes. If you like, here are {FurtherMinutes} more.";
-    }
+    public static string Done(DayFacts facts) =>
+        facts.LastEnded is null ? "" : Habits.Done(Advice(facts).Minutes, facts.MinutesByDay.GetValueOrDefault(facts.Day));
 
     /// <summary>
     /// Wanted and played of the last seven days, with what is left of the minutes usual on this weekday; no plan is needed for it.
@@ -64,7 +46,7 @@ public static class DayMinutes
         WeekBalance.Of(
             Bookkeeping.SharesOf(profile),
             history,
-            Math.Max(0, WeekOf(profile)[((int)day.DayOfWeek + 6) % 7] - (int)Math.Round(playedToday))
+            Math.Max(0, WeekOf(profile)[PracticeDay.Weekday(day)] - (int)Math.Round(playedToday))
         );
 
     /// <summary>The same from what is loaded already.</summary>
@@ -81,17 +63,11 @@ public static class DayMinutes
     /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
     /// over the days the book has lived; by the week's plan for who has just begun.
     /// </summary>
-    public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts)
-    {
-        var before = facts.MinutesByDay.Where(day => day.Key < facts.Day && day.Key >= facts.Day.AddDays(-HabitDays)).ToList();
-        var lived = before.Count == 0 ? 0 : Math.Min(HabitDays, facts.Day.DayNumber - before.Min(day => day.Key).DayNumber);
-        var minutes = lived < 7 ? WeekOf(facts.Profile).Average() : before.Sum(day => day.Value) / lived;
-        var share = Bookkeeping.SharesOf(facts.Profile).First(one => one.Area == Area.Repertoire).Percent / 100.0;
-        return Core.Repertoire.Performances.All(
+    public static IReadOnlyList<PerformancePlan> Performances(DayFacts facts) =>
+        Core.Repertoire.Performances.All(
             facts.Materials,
             facts.Day,
-            minutes * (1 - WarmUpPart) * share,
+            Habits.RepertoireMinutes(facts.MinutesByDay, facts.Day, WeekOf(facts.Profile), Bookkeeping.SharesOf(facts.Profile)),
             Bookkeeping.TraitsOf(facts.Profile)
         );
-    }
 }

@@ -144,7 +144,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             .ToList();
         if (ids.Count == 0)
             return materials;
-        var (week, month) = (day.AddDays(-6), day.AddDays(-DayMinutes.HabitDays));
+        var (week, month) = (day.AddDays(-6), day.AddDays(-Habits.Days));
         var visits = (
             await db
                 .Visits.AsNoTracking()
@@ -329,23 +329,12 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         };
     }
 
-    /// <summary>
-    /// The routine of a sitting: of those meant for this weekday the one meant for the fewest days comes first, and the next
-    /// sitting of the day takes the next one. One whose musts exceed the day gives way to the first that fits.
-    /// </summary>
+    /// <summary>The routine of a sitting, where none is chosen.</summary>
     private static RoutineRow RoutineFor(DayFacts facts, int sitting, int minutes)
     {
-        var bit = 1 << (((int)facts.Day.DayOfWeek + 6) % 7);
-        var meant = facts
-            .Routines.Where(routine => (routine.Weekdays & bit) != 0)
-            .OrderBy(routine => System.Numerics.BitOperations.PopCount((uint)routine.Weekdays))
-            .ThenBy(routine => routine.Id)
-            .ToList();
-        var playing = Playing(minutes);
-        var first = meant.Count == 0 ? facts.Routines[0] : meant[sitting % meant.Count];
-        return Bookkeeping.ToCore(first).LeastMinutes <= playing
-            ? first
-            : meant.Concat(facts.Routines).FirstOrDefault(routine => Bookkeeping.ToCore(routine).LeastMinutes <= playing) ?? first;
+        var days = facts.Routines.Select(row => new RoutineDays(row.Id, row.Weekdays, Bookkeeping.ToCore(row).LeastMinutes)).ToList();
+        var found = RoutineOfDay.Of(days, facts.Day, sitting, Playing(minutes));
+        return facts.Routines.First(row => row.Id == found.Id);
     }
 
     /// <summary>How the body stands, and the last thing that it said.</summary>

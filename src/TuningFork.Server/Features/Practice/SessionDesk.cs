@@ -16,24 +16,6 @@ namespace TuningFork.Server.Features.Practice;
 /// </summary>
 public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, PracticeClock clock)
 {
-    /// <summary>A report may run ahead of the clock by so much: the way of a message, a clock that was set back.</summary>
-    private const double SlackSeconds = 5;
-
-    /// <summary>Seconds gone by that later reports may still claim.</summary>
-    private const double MostUnclaimedSeconds = 120;
-
-    /// <summary>A take lasts so much of its reckoned time at least.</summary>
-    private const double LeastOfATake = 0.75;
-
-    private const int ExtendSeconds = 60;
-    private const int MostExtraSeconds = 3600;
-
-    /// <summary>Seconds that a drill has at least when one comes back to it.</summary>
-    private const double BackSeconds = 60;
-
-    /// <summary>A session of fewer seconds can be left as if it had never begun.</summary>
-    private const double LeaveSeconds = 60;
-
     public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
         db
             .Sessions.Include(session => session.Drills)
@@ -127,7 +109,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 
     /// <summary>True while nothing of it was played, marked or written: it was begun by mistake, or a moment ago.</summary>
     public static async Task<bool> IsUntouchedAsync(PracticeDb db, SessionRow session, CancellationToken cancel) =>
-        session.Drills.Sum(row => row.PlayedSeconds) < LeaveSeconds
+        session.Drills.Sum(row => row.PlayedSeconds) < StageClock.Unplayed
         && session.Drills.TrueForAll(row => row.Takes.Count == 0)
         && !await db.Entries.AnyAsync(entry => entry.SessionId == session.Id, cancel);
 
@@ -160,12 +142,9 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         var drill = session.Drills.First(row => row.Position == position);
         var now = clock.UtcNow;
         var gone = (now - session.PulseUtc).TotalSeconds;
-        // Further behind than the slack the clock itself was set back.
-        if (gone < -SlackSeconds)
-            gone = 0;
-        var added = Math.Max(0, Math.Min(playedSeconds - drill.PlayedSeconds, gone + SlackSeconds));
+        var (added, ahead) = StageClock.Count(drill.PlayedSeconds, playedSeconds, gone);
         drill.PlayedSeconds += added;
-        session.PulseUtc = now.AddSeconds(Math.Max(added - gone, -MostUnclaimedSeconds));
+        session.PulseUtc = now.AddSeconds(ahead);
     }
 
     /// <summary>Whether an act was carried out before, when it is sent again because its answer was lost; else it is noted.</summary>
@@ -231,7 +210,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     private static bool GoesOn(SessionRow session, SessionDrillRow row, Drill drill)
     {
         // Takes pressed faster than they can be played have had their time all the same.
-        var played = Math.Max(row.PlayedSeconds, row.Takes.Sum(take => drill.Targets[take.TargetIndex].TakeSeconds) * LeastOfATake);
+        var played = StageClock.Spent(row.PlayedSeconds, row.Takes.Sum(take => drill.Targets[take.TargetIndex].TakeSeconds));
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - played);
         if (
             SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null
@@ -290,18 +269,18 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     /// <summary>One minute more for a drill, an hour in all at most.</summary>
     public static void Extend(SessionDrillRow row) =>
         row.ExtraSeconds =
-            row.ExtraSeconds + ExtendSeconds <= MostExtraSeconds
-                ? row.ExtraSeconds + ExtendSeconds
+            row.ExtraSeconds + StageClock.More <= StageClock.MostMore
+                ? row.ExtraSeconds + StageClock.More
                 : throw new FieldException(
                     "kind",
-                    $"A drill gets {MostExtraSeconds / 60} minutes more at most. Begin another one for more."
+                    $"A drill gets {StageClock.MostMore / 60} minutes more at most. Begin another one for more."
                 );
 
     /// <summary>Leaves a drill as done or skipped and goes to the next one that waits.</summary>
     public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
     {
         row.State = state;
-        if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= TakeBooks.VisitSeconds))
+        if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= StageClock.Visit))
             await books.TouchedAsync(session, Read(row), row, cancel);
         if (state == DrillState.Done)
             PassOn(session, row);
@@ -346,8 +325,8 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         if (CueOf(row, Read(row)).Complete)
             await UndoAsync(session, row, cancel);
         var left = row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds;
-        if (left < BackSeconds)
-            row.ExtraSeconds += (int)Math.Ceiling(BackSeconds - left);
+        if (left < StageClock.Back)
+            row.ExtraSeconds += (int)Math.Ceiling(StageClock.Back - left);
     }
 
     public static Drill Read(SessionDrillRow row) => JsonSerializer.Deserialize<Drill>(row.DrillJson, Bookkeeping.Json)!;

@@ -123,11 +123,9 @@ public sealed partial class SessionViews(
     {
         if (target.Work is { Kind: WorkKind.Notation } written)
             return written.Text;
-        var parts = target.Key.Split(':');
         if (
-            parts is ["m", var number, ..]
-            && int.TryParse(number, System.Globalization.CultureInfo.InvariantCulture, out var passage)
-            && await music.OfPassageAsync(passage, parts is [_, _, "v", var variant] ? variant : "", cancel) is { } bars
+            TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key
+            && await music.OfPassageAsync(key.Id, key.Part == TargetPart.Variant ? key.Name : "", cancel) is { } bars
         )
             return AbcWriter.Write(bars with { Title = "", Tempo = null });
         if (target.MaterialId is not { } id)

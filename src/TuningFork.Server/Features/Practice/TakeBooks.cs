@@ -10,9 +10,6 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
 public sealed class TakeBooks(PracticeDb db)
 {
-    /// <summary>Work without takes counts as a visit after so many seconds.</summary>
-    public const double VisitSeconds = 20;
-
     /// <summary>
     /// What a drill leaves behind beside its takes: a visit, the place in a book (an example that was seen is not unseen any
     /// more, marked or not), and a wish that has been fulfilled.
@@ -40,7 +37,7 @@ public sealed class TakeBooks(PracticeDb db)
         var seen =
             drill.MethodId == Methods.UnseenInTime.Id
                 ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
-            : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, VisitSeconds)
+            : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, StageClock.Visit)
             : drill.Targets.Count == 1 ? [0]
             : [];
         if (
@@ -145,7 +142,7 @@ public sealed class TakeBooks(PracticeDb db)
             return;
         var traits = await TraitsAsync(cancel);
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = NumberOf(take.Key);
+            material.NextExample = TargetKey.Parse(take.Key).Number;
         else if (
             await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit
             && VisitBooks.RemoveLast(material, visit, traits)
@@ -164,7 +161,7 @@ public sealed class TakeBooks(PracticeDb db)
         if (visit is null)
             db.Visits.Add(visit = VisitBooks.Begin(material, day));
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = Math.Max(material.NextExample, NumberOf(key) + 1);
+            material.NextExample = Math.Max(material.NextExample, TargetKey.Parse(key).Number + 1);
         else if (take is { } played)
             VisitBooks.Add(material, visit, played.Clean, played.Tempo?.Value, played.Weight, await TraitsAsync(cancel));
     }
@@ -175,7 +172,7 @@ public sealed class TakeBooks(PracticeDb db)
         var now = new Dictionary<int, Morning>();
         foreach (
             var id in drill
-                .Targets.Where(target => target.Able is not null && target.Key == $"m:{target.MaterialId}")
+                .Targets.Where(target => target is { Able: not null, MaterialId: { } id } && target.Key == TargetKey.Of(id))
                 .Select(target => target.MaterialId!.Value)
                 .Distinct()
         )
@@ -191,7 +188,7 @@ public sealed class TakeBooks(PracticeDb db)
         return now.Count == 0
             ? drill
             : TodaysTempo.Refreshed(drill, target =>
-                target.MaterialId is { } id && target.Key == $"m:{id}" && now.TryGetValue(id, out var able) ? able : null
+                target.MaterialId is { } id && target.Key == TargetKey.Of(id) && now.TryGetValue(id, out var able) ? able : null
             );
     }
 
@@ -203,7 +200,4 @@ public sealed class TakeBooks(PracticeDb db)
         (db.Profiles.Local.FirstOrDefault() ?? await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)) is { } profile
             ? Bookkeeping.TraitsOf(profile)
             : Traits.Usual;
-
-    /// <summary>The number of an example in its key.</summary>
-    public static int NumberOf(string key) => int.Parse(key.Split(':')[^1], System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,5 @@
 using TuningFork.Core.Notation;
+using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
@@ -163,21 +164,21 @@ public static class SheetEndpoints
     /// <param name="work">What the exercise is made of, or null.</param>
     public static SheetRequest For(SheetRequest request, string key, Work? work)
     {
-        var parts = key.Split(':', 4);
-        return parts switch
+        var part = TargetKey.Parse(key);
+        return part.Part switch
         {
-            [_, _, "k", var name] when Key.TryParse(name, out var found) => InKey(request, found),
-            [_, _, "p", var numbers] when work?.Patterns is { } plan => request with
+            TargetPart.Key when Key.TryParse(part.Name, out var found) => InKey(request, found),
+            TargetPart.Pattern when work?.Patterns is { } plan => request with
             {
                 Figure = "pattern",
                 PatternSize = plan.Size,
-                PatternNumber = int.Parse(numbers.Split('+')[0], System.Globalization.CultureInfo.InvariantCulture),
-                PairedWith = numbers.Contains('+', StringComparison.Ordinal)
-                    ? int.Parse(numbers.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture)
+                PatternNumber = int.Parse(part.Name.Split('+')[0], System.Globalization.CultureInfo.InvariantCulture),
+                PairedWith = part.Name.Contains('+', StringComparison.Ordinal)
+                    ? int.Parse(part.Name.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture)
                     : null,
             },
-            [_, _, "h", var rhythm] => request with { Rhythm = Rhythm.Get(rhythm).Id },
-            [_, _, "h"] => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
+            TargetPart.Density when part.Name.Length > 0 => request with { Rhythm = Rhythm.Get(part.Name).Id },
+            TargetPart.Density => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
             _ => request,
         };
     }

@@ -182,7 +182,7 @@ public static class WorkEndpoints
             case WorkKind.Patterns:
                 var sheet = SheetEndpoints.For(
                     wish.Sheet ?? new SheetRequest(),
-                    $"m:0:p:{string.Join('+', work.Patterns!.Units[0])}",
+                    TargetKey.Of(0, TargetPart.Pattern, string.Join('+', work.Patterns!.Units[0])),
                     work
                 );
                 row.ToBar = SheetEndpoints.Make(sheet, Bookkeeping.InstrumentOf(profile)).Score.Bars.Count;

@@ -1,0 +1,56 @@
+using TuningFork.Core.Practice;
+
+namespace TuningFork.Core.Planning;
+
+/// <summary>How much one really plays, by what was played lately (common practice).</summary>
+public static class Habits
+{
+    /// <summary>Days over which habits are looked at.</summary>
+    public const int Days = 28;
+
+    /// <summary>Minutes offered when all of the day's were played.</summary>
+    public const int Further = 10;
+
+    /// <summary>A book that has lived for fewer days is measured by the week's plan.</summary>
+    private const int LeastDays = 7;
+
+    /// <summary>The warm-up's part of a sitting, about.</summary>
+    private const double WarmUpPart = 0.2;
+
+    /// <summary>
+    /// Repertoire minutes of a day, the warm-up not among them: by the last four weeks over the days the book has lived, by the week's
+    /// plan for who has just begun.
+    /// </summary>
+    /// <param name="minutesByDay">Minutes of the days on which something was played.</param>
+    /// <param name="day">The practice day; it does not count.</param>
+    /// <param name="week">Minutes set for the weekdays.</param>
+    /// <param name="shares">Wanted shares.</param>
+    public static double RepertoireMinutes(
+        IReadOnlyDictionary<DateOnly, double> minutesByDay,
+        DateOnly day,
+        IReadOnlyList<int> week,
+        IReadOnlyList<AreaShare> shares
+    )
+    {
+        ArgumentNullException.ThrowIfNull(minutesByDay);
+        ArgumentNullException.ThrowIfNull(week);
+        var before = minutesByDay.Where(pair => pair.Key < day && pair.Key >= day.AddDays(-Days)).ToList();
+        var lived = before.Count == 0 ? 0 : Math.Min(Days, day.DayNumber - before.Min(pair => pair.Key).DayNumber);
+        var minutes = lived < LeastDays ? week.Average() : before.Sum(pair => pair.Value) / lived;
+        return minutes * (1 - WarmUpPart) * shares.First(one => one.Area == Area.Repertoire).Percent / 100.0;
+    }
+
+    /// <summary>Minutes for a further sitting: what is left of the day's, or ten where too little is.</summary>
+    /// <param name="wanted">Minutes of the day.</param>
+    /// <param name="played">Minutes played.</param>
+    public static int Left(int wanted, double played) =>
+        wanted - (int)Math.Round(played) is >= SittingLength.Least and var left ? left : Further;
+
+    /// <summary>What there is to say when the day's minutes were played; empty while enough are left for a sitting.</summary>
+    /// <param name="wanted">Minutes of the day.</param>
+    /// <param name="played">Minutes played.</param>
+    public static string Done(int wanted, double played) =>
+        wanted - (int)Math.Round(played) >= SittingLength.Least
+            ? ""
+            : $"That was today's plan: {(int)Math.Round(played)} of {wanted} minutes. If you like, here are {Further} more.";
+}

@@ -1,0 +1,70 @@
+using Shouldly;
+using TuningFork.Core.Planning;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Planning;
+
+public sealed class HabitsTests
+{
+    private static readonly DateOnly Day = new(2031, 5, 14);
+
+    private static double Minutes(IReadOnlyDictionary<DateOnly, double> played, params int[] week) =>
+        Habits.RepertoireMinutes(played, Day, week.Length > 0 ? week : [30, 30, 30, 30, 30, 30, 30], Shares.Default);
+
+    private static Dictionary<DateOnly, double> Played(int days, double minutes, int every = 1) =>
+        Enumerable.Range(1, days).Where(back => back % every == 0).ToDictionary(back => Day.AddDays(-back), _ => minutes);
+
+    /// <summary>Arithmetic: 30 minutes, a fifth of them warm-up, 40 % of the rest repertoire.</summary>
+    [Fact]
+    public void Who_has_just_begun_is_measured_by_the_weeks_plan()
+    {
+        Minutes(new Dictionary<DateOnly, double>()).ShouldBe(30 * 0.8 * 0.4, 1e-9);
+        Minutes(Played(6, 90)).ShouldBe(30 * 0.8 * 0.4, 1e-9);
+    }
+
+    [Fact]
+    public void Later_by_what_was_played_over_the_days_the_book_has_lived_pauses_among_them()
+    {
+        Minutes(Played(28, 45)).ShouldBe(45 * 0.8 * 0.4, 1e-9);
+        Minutes(Played(28, 45, every: 2)).ShouldBe(22.5 * 0.8 * 0.4, 1e-9);
+        Minutes(Played(10, 45)).ShouldBe(45 * 0.8 * 0.4, 1e-9);
+        var old = Played(28, 45);
+        old[Day.AddDays(-200)] = 10_000;
+        old[Day] = 500;
+        Minutes(old).ShouldBe(45 * 0.8 * 0.4, 1e-9, "neither what is long ago nor today");
+    }
+
+    [Theory]
+    [InlineData(30, 0, 30, false)]
+    [InlineData(30, 24, 6, false)]
+    [InlineData(30, 26, Habits.Further, true)]
+    [InlineData(30, 48, Habits.Further, true)]
+    public void A_further_sitting_has_what_is_left_else_ten(int wanted, double played, int left, bool done)
+    {
+        Habits.Left(wanted, played).ShouldBe(left);
+        (Habits.Done(wanted, played).Length > 0).ShouldBe(done);
+    }
+
+    private static readonly RoutineDays Every = new(1, 0b1111111, 10),
+        Weekend = new(2, 0b1100000, 20),
+        Wednesday = new(3, 0b0000100, 15),
+        Short = new(4, 0, 4);
+
+    /// <summary>The day is a Wednesday.</summary>
+    [Theory]
+    [InlineData(0, 30, 3)]
+    [InlineData(1, 30, 1)]
+    [InlineData(2, 30, 3)]
+    [InlineData(0, 12, 1)]
+    [InlineData(0, 6, 4)]
+    [InlineData(0, 2, 3)]
+    public void The_routine_meant_for_the_fewest_days_comes_first_and_what_does_not_fit_gives_way(int sitting, int playing, int id) =>
+        RoutineOfDay.Of([Every, Weekend, Wednesday, Short], Day, sitting, playing).Id.ShouldBe(id);
+
+    [Fact]
+    public void Where_none_is_meant_for_the_day_it_is_the_first() => RoutineOfDay.Of([Weekend, Short], Day, 0, 60).Id.ShouldBe(2);
+
+    [Fact]
+    public void Monday_is_the_first_weekday() =>
+        Enumerable.Range(0, 7).Select(back => PracticeDay.Weekday(new DateOnly(2031, 5, 12).AddDays(back))).ShouldBe([0, 1, 2, 3, 4, 5, 6]);
+}

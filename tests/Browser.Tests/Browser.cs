@@ -177,6 +177,34 @@ public sealed class Browser : IDisposable
     public IWebElement Button(string text) =>
         See(By.XPath($"//button[normalize-space(.)=\"{text}\" or starts-with(normalize-space(.), \"{text}\") or @aria-label=\"{text}\"]"));
 
+    /// <summary>Goes on with the Tab key until something with this name has the focus, as somebody does who has no mouse.</summary>
+    /// <returns>How often it was pressed.</returns>
+    public int TabTo(string name, int most = 60, bool back = false)
+    {
+        for (var pressed = 1; pressed <= most; pressed++)
+        {
+            if (back)
+                new Actions(driver).KeyDown(Keys.Shift).SendKeys(Keys.Tab).KeyUp(Keys.Shift).Perform();
+            else
+                Press(Keys.Tab);
+            var focused = (string)Run(Focused)!;
+            if (focused.StartsWith(name, StringComparison.Ordinal))
+                return pressed;
+        }
+
+        throw new WebDriverTimeoutException(
+            $"The Tab key does not reach \"{name}\" within {most} presses. The focus is on \"{Run(Focused)}\"."
+        );
+    }
+
+    private const string Focused = """
+        const at = document.activeElement;
+        const ring = getComputedStyle(at);
+        if (at !== document.body && !at.matches('h1, main') && ring.outlineStyle === 'none' && !at.matches(':focus-within [data-focus-visible]')
+          && !document.querySelector('[data-focus-visible]')) return `without a ring: ${at.outerHTML.slice(0, 200)}`;
+        return (at.getAttribute('aria-label') ?? at.labels?.[0]?.innerText ?? at.innerText ?? '').trim();
+        """;
+
     /// <summary>Ticks what has this label, or takes the tick away.</summary>
     public void Tick(string label) => See(By.XPath($"//label[contains(normalize-space(.), \"{label}\")]")).Click();
 

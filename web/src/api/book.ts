@@ -11,6 +11,9 @@ export function chosenBook(): Book | null {
   return kept === 'Demo' || kept === 'HandDrum' || kept === 'Own' ? kept : null
 }
 
+/** Whether this browser has shown a book before: then there is a plan to ask for. */
+export const hasShownBook = () => localStorage.getItem(place) !== null
+
 export function keepBook(book: Book) {
   sessionStorage.setItem(place, book)
   localStorage.setItem(place, book)

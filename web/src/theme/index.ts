@@ -41,7 +41,7 @@ const config = defineConfig({
     },
   },
   theme: {
-    breakpoints: { sm: '30rem', md: '48rem', lg: '64rem' },
+    breakpoints: { sm: '30rem', md: '48rem', lg: '64rem', xl: '80rem' },
     tokens: {
       spacing: steps,
       sizes: steps,

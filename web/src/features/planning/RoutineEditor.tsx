@@ -3,6 +3,7 @@ import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, refusalOf, type Area, type Schemas } from '../../api/client'
 import { BlockRow, type KeyedBlock } from './BlockRow'
 import { dragWords } from '../../ui/dragWords'
@@ -38,6 +39,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
   const [blocks, setBlocks] = useState(() => keyed(start.blocks))
   const [minutes, setMinutes] = useState(30)
   const { problem, run } = useProblem()
+  const { leastMinutes, mostMinutes } = useChoices()
   // The list may have been scrolled; the editor begins at its top.
   useEffect(() => {
     window.scrollTo(0, 0)
@@ -105,9 +107,9 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
         <NumberInput
           label="Minutes to try"
           value={minutes}
-          min={5}
-          max={240}
-          onChange={(value) => setMinutes(Math.min(240, Math.max(5, value)))}
+          min={leastMinutes}
+          max={mostMinutes}
+          onChange={(value) => setMinutes(Math.min(mostMinutes, Math.max(leastMinutes, value)))}
         />
         <Text color="faded">
           minutes, {fit.data?.breaks ?? 0} of them breaks; the musts need {fit.data?.least ?? 0}

@@ -13,7 +13,7 @@ import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { PartRow, type KeyedPart } from './PartRow'
 import { WarmUpPicture } from './WarmUpPicture'
-import { TriedDay, type Tried } from './WarmUpsPage'
+import { TriedDay, type Tried } from './TriedDay'
 import { elements, inOrder, type Element, type Part } from './elements'
 
 interface Props {

@@ -12,18 +12,12 @@ import { Refusal, useProblem } from '../../ui/refusal'
 import { Pick } from '../../ui/Pick'
 import { useRemoval } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
-import { Tick } from '../../ui/Tick'
+import { TriedDay, type Tried } from './TriedDay'
 import { WarmUpEditor } from './WarmUpEditor'
 import { WarmUpPicture } from './WarmUpPicture'
 import { inOrder } from './elements'
 
 type Version = Schemas['WarmUpView']
-
-/** The day on which the versions are shown. */
-export interface Tried {
-  sittingMinutes: number
-  demands: Schemas['Demands'][]
-}
 
 const fresh: Version = {
   id: 0,
@@ -77,30 +71,6 @@ export function WarmUpsPage() {
         </Box>
       </Grid>
     </Page>
-  )
-}
-
-export function TriedDay({ tried, set }: { tried: Tried; set: (tried: Tried) => void }) {
-  const demand = (name: Schemas['Demands'], on: boolean) =>
-    set({ ...tried, demands: [...tried.demands.filter((one) => one !== name), ...(on ? [name] : [])] })
-  return (
-    <Flex gap="4" align="center" wrap="wrap">
-      <Text color="faded">as in a sitting of</Text>
-      <NumberInput
-        label="Minutes of the sitting"
-        value={tried.sittingMinutes}
-        min={5}
-        max={240}
-        onChange={(value) => set({ ...tried, sittingMinutes: Math.min(240, Math.max(5, value)) })}
-      />
-      <Text color="faded">minutes</Text>
-      <Tick
-        label="rehearsal later"
-        on={tried.demands.includes('Rehearsal')}
-        set={(on) => demand('Rehearsal', on)}
-      />
-      <Tick label="concert" on={tried.demands.includes('Concert')} set={(on) => demand('Concert', on)} />
-    </Flex>
   )
 }
 

@@ -15,6 +15,10 @@ using TuningFork.Server.Hosting;
 var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing" or "--restore"))]);
 bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
+
+// Tests may begin on another day; without --testing there is no such thing.
+if (Asked("testing") && builder.Configuration.GetValue<DateTimeOffset?>("testing-now") is { } begun)
+    clock.Set(begun);
 var folder = builder.Configuration["data"]
     ?? Path.Combine(
         Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify),

@@ -97,6 +97,38 @@ public sealed class Browser : IDisposable
         };
         """;
 
+    /// <summary>A processor so many times slower, a line of so many bytes a second; the moment the plan is drawn is marked.</summary>
+    public void Slow(int times, double bytesASecond)
+    {
+        driver.ExecuteCdpCommand(
+            "Page.addScriptToEvaluateOnNewDocument",
+            new Dictionary<string, object?>(StringComparer.Ordinal)
+            {
+                ["source"] =
+                    "new MutationObserver((_, all) => document.querySelector('ol > li') && (all.disconnect(), requestAnimationFrame(() => performance.mark('plan drawn')))).observe(document, { childList: true, subtree: true })",
+            }
+        );
+        if (times > 1)
+            driver.ExecuteCdpCommand(
+                "Emulation.setCPUThrottlingRate",
+                new Dictionary<string, object?>(StringComparer.Ordinal) { ["rate"] = times }
+            );
+        if (double.IsFinite(bytesASecond))
+        {
+            driver.ExecuteCdpCommand("Network.enable", []);
+            driver.ExecuteCdpCommand(
+                "Network.emulateNetworkConditions",
+                new Dictionary<string, object?>(StringComparer.Ordinal)
+                {
+                    ["offline"] = false,
+                    ["latency"] = 20,
+                    ["downloadThroughput"] = bytesASecond,
+                    ["uploadThroughput"] = bytesASecond,
+                }
+            );
+        }
+    }
+
     /// <summary>Shows the page as it would be printed, or again as on a screen.</summary>
     public void Media(string kind) =>
         driver.ExecuteCdpCommand(

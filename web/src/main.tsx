@@ -7,7 +7,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
-import { hasShownBook } from './api/book'
+import { hasPlan } from './api/book'
 import { api } from './api/client'
 import { App } from './app/App'
 import { Boundary } from './app/Boundary'
@@ -36,7 +36,7 @@ const queries = new QueryClient({
 })
 
 // What the first page shows is asked for at once, beside the question whose practice it is; on a first visit there is no plan yet.
-if (window.location.pathname === '/' && hasShownBook())
+if (window.location.pathname === '/' && hasPlan())
   void queries.prefetchQuery(api.queryOptions('get', '/api/today'))
 
 createRoot(document.getElementById('root')!).render(

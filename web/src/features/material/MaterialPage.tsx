@@ -125,6 +125,9 @@ export function MaterialPage() {
   )
 }
 
+/** What a narrow screen can do without: when it is due says more. */
+const wide = { base: 'none', lg: 'table-cell' }
+
 interface TableProps {
   items: Material[]
   today: string
@@ -139,10 +142,10 @@ function List({ items, today, indent, edit }: TableProps) {
       <Table.Root width="100%">
         <Table.Header>
           <Table.Row>
-            <Table.ColumnHeader>what</Table.ColumnHeader>
+            <Table.ColumnHeader minW="230px">what</Table.ColumnHeader>
             <Table.ColumnHeader>how far</Table.ColumnHeader>
             <Table.ColumnHeader>tempo</Table.ColumnHeader>
-            <Table.ColumnHeader>last played</Table.ColumnHeader>
+            <Table.ColumnHeader display={wide}>last played</Table.ColumnHeader>
             <Table.ColumnHeader>due</Table.ColumnHeader>
             <Table.ColumnHeader>
               <chakra.span srOnly>actions</chakra.span>
@@ -218,7 +221,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
         {item.kind === 'Book' && `no. ${Math.min(item.nextExample, item.examples)} of ${item.examples}`}
       </Table.Cell>
       <Table.Cell>
-        <chakra.span whiteSpace="nowrap">
+        <chakra.span whiteSpace={item.kind === 'Book' ? 'normal' : 'nowrap'}>
           {item.lastClean ? (
             <Notes px="0" to={`/music/${item.id}/tempo`} aria-label={`Tempo of ${item.title}`}>
               {item.standing}
@@ -231,7 +234,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
             (item.daysLeft === 0 ? 'read' : `${item.perDay} a day: about ${item.daysLeft} days left`)}
         </chakra.span>
       </Table.Cell>
-      <Table.Cell>{item.lastVisit ? distance(item.lastVisit, today) : '–'}</Table.Cell>
+      <Table.Cell display={wide}>{item.lastVisit ? distance(item.lastVisit, today) : '–'}</Table.Cell>
       <Table.Cell>
         {item.resting
           ? ''

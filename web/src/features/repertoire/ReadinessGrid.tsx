@@ -21,7 +21,7 @@ export function ReadinessGrid({ piece, chosen, choose, rate }: Props) {
       <Table.Header>
         <Table.Row>
           <Table.ColumnHeader>bars</Table.ColumnHeader>
-          <Table.ColumnHeader>what is hard</Table.ColumnHeader>
+          <Table.ColumnHeader minW="150px">what is hard</Table.ColumnHeader>
           {piece.columns.map((day) => (
             <Table.ColumnHeader key={day}>{day === piece.today ? 'today' : sayDate(day)}</Table.ColumnHeader>
           ))}

@@ -44,7 +44,7 @@ public sealed record CutWarmUp(IReadOnlyList<WarmUpStretch> Stretches, IReadOnly
 }
 
 /// <summary>
-/// Cuts a warm-up: extras go first, all of them before a rehearsal or a concert; the core is always touched, together if the
+/// Cuts a warm-up to the minutes that <see cref="SittingLength.WarmUp"/> gives it: extras go first, all of them before a rehearsal or a concert; the core is always touched, together if the
 /// minutes are few.
 /// </summary>
 public static class WarmUpCut

@@ -11,6 +11,24 @@ public sealed record AreaBalance(Area Area, double Wanted, double Played);
 /// <summary>The balance of a week: the same sum as the plan's, share x (minutes of the last six days and today).</summary>
 public static class WeekBalance
 {
+    /// <summary>So many minutes behind are nothing to speak of (common practice).</summary>
+    private const int Slight = 2;
+
+    /// <summary>The one thing to read: what was played, and which area is shortest of what it was to have.</summary>
+    /// <param name="balance">The balance.</param>
+    public static string Words(IReadOnlyList<AreaBalance> balance)
+    {
+        ArgumentNullException.ThrowIfNull(balance);
+        var played = (int)Math.Round(balance.Sum(one => one.Played));
+        if (played == 0)
+            return "Nothing played yet.";
+        var shortest = balance.MaxBy(one => one.Wanted - one.Played)!;
+        var missing = (int)Math.Round(shortest.Wanted - shortest.Played);
+        return missing > Slight
+            ? $"{Practice.Words.Minutes(played)} played. {Practice.Words.Sentence(Areas.Name(shortest.Area))} has {missing} to come."
+            : $"{Practice.Words.Minutes(played)} played, each area has what it was to have.";
+    }
+
     /// <summary>Wanted and played of every area; of the warm-up what was played and what today's sitting would have.</summary>
     /// <param name="shares">Wanted shares in percent.</param>
     /// <param name="history">Played seconds of the last six days and today so far.</param>

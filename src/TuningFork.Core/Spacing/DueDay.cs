@@ -3,12 +3,6 @@ namespace TuningFork.Core.Spacing;
 /// <summary>When material comes back.</summary>
 public static class DueDay
 {
-    /// <summary>Desired chance of a clean first take.</summary>
-    public const double UsualRetention = 0.90;
-
-    /// <summary>Desired chance in the last three weeks before a performance (common practice).</summary>
-    public const double RetentionBeforePerformance = 0.95;
-
     private const int PerformanceWindowDays = 21;
 
     /// <summary>
@@ -42,10 +36,10 @@ public static class DueDay
     /// </summary>
     private static int Widened(DateOnly lastVisit, double stability, DateOnly? performance)
     {
-        var usual = Fsrs.Interval(stability, UsualRetention);
+        var usual = Fsrs.Interval(stability, Fsrs.UsualRetention);
         if (performance is not { } date || date <= lastVisit)
             return usual;
         var window = date.DayNumber - PerformanceWindowDays - lastVisit.DayNumber;
-        return Math.Min(usual, Math.Max(window, Fsrs.Interval(stability, RetentionBeforePerformance)));
+        return Math.Min(usual, Math.Max(window, Fsrs.Interval(stability, Fsrs.RetentionBeforePerformance)));
     }
 }

@@ -28,6 +28,12 @@ public readonly record struct Memory(double Stability, double Difficulty);
 /// </summary>
 public static class Fsrs
 {
+    /// <summary>Desired chance of a clean first take.</summary>
+    public const double UsualRetention = 0.90;
+
+    /// <summary>Desired chance in the last three weeks before a performance (common practice).</summary>
+    public const double RetentionBeforePerformance = 0.95;
+
     private const double LeastStability = 0.001;
     private const double MostStability = 36500;
 

@@ -68,3 +68,15 @@ public sealed class HabitsTests
     public void Monday_is_the_first_weekday() =>
         Enumerable.Range(0, 7).Select(back => PracticeDay.Weekday(new DateOnly(2031, 5, 12).AddDays(back))).ShouldBe([0, 1, 2, 3, 4, 5, 6]);
 }
+
+public sealed class WeekWordsTests
+{
+    [Theory]
+    [InlineData(0, 0, 40, "Nothing played yet.")]
+    [InlineData(30, 11, 40, "41 minutes played. Repertoire has 29 to come.")]
+    [InlineData(30, 38, 40, "68 minutes played, each area has what it was to have.")]
+    public void The_shortest_area_is_named_or_none(double technique, double repertoire, double wanted, string words) =>
+        WeekBalance
+            .Words([new(Core.Practice.Area.Technique, technique, technique), new(Core.Practice.Area.Repertoire, wanted, repertoire)])
+            .ShouldBe(words);
+}

@@ -2969,6 +2969,7 @@ export interface components {
             /** Format: date */
             day: string;
             balance: components["schemas"]["AreaBalance"][];
+            balanceWords: string;
             dates: components["schemas"]["DateView"][];
         };
         Work: {

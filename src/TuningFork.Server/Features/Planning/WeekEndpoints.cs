@@ -22,7 +22,7 @@ public sealed record DateView(
 /// <summary>The week: what the areas had of what was wanted, and what lies ahead.</summary>
 /// <param name="Balance">Wanted and played in the last seven days.</param>
 /// <param name="Dates">Performances ahead, the nearest first.</param>
-public sealed record WeekView(DateOnly Day, IReadOnlyList<AreaBalance> Balance, IReadOnlyList<DateView> Dates);
+public sealed record WeekView(DateOnly Day, IReadOnlyList<AreaBalance> Balance, string BalanceWords, IReadOnlyList<DateView> Dates);
 
 /// <summary>The week over HTTP.</summary>
 public static class WeekEndpoints
@@ -34,9 +34,11 @@ public static class WeekEndpoints
             .MapGet("", async (PlanDesk desk, CancellationToken cancel) =>
             {
                 var facts = await desk.FactsAsync(cancel);
+                var balance = DayMinutes.Balance(facts);
                 return new WeekView(
                     facts.Day,
-                    DayMinutes.Balance(facts),
+                    balance,
+                    WeekBalance.Words(balance),
                     [
                         .. DayMinutes
                             .Performances(facts)

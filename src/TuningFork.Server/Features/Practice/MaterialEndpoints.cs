@@ -416,11 +416,8 @@ internal static class MaterialCheck
             return;
         if (piece is not { Kind: MaterialKind.Piece })
             throw Problems.Unknown("pieceId", "piece");
-        if (wish.FromBar < piece.FromBar || wish.ToBar > piece.ToBar)
-            throw new FieldException(
-                "toBar",
-                $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {wish.FromBar}–{wish.ToBar} goes beyond."
-            );
+        if (Core.Repertoire.PassageBars.Problem(piece.Title, piece.FromBar, piece.ToBar, wish.FromBar, wish.ToBar) is { } problem)
+            throw new FieldException("toBar", problem);
     }
 
     private static void Book(MaterialWish wish)

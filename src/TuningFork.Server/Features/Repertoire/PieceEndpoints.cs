@@ -223,11 +223,8 @@ public static class PieceEndpoints
         var made = new List<MaterialRow>();
         foreach (var (one, i) in Problems.Whole("passages", wish.Passages).Select((one, i) => (one, i)))
         {
-            if (one.From < piece.FromBar || one.To > piece.ToBar || one.To < one.From)
-                throw new FieldException(
-                    $"passages[{i}]",
-                    $"{piece.Title} has bars {piece.FromBar} to {piece.ToBar}; {one.From}–{one.To} does not lie within."
-                );
+            if (PassageBars.Problem(piece.Title, piece.FromBar, piece.ToBar, one.From, one.To) is { } problem)
+                throw new FieldException($"passages[{i}]", problem);
             var row = new MaterialRow
             {
                 Kind = MaterialKind.Passage,

@@ -1,7 +1,7 @@
 import { Box, Flex, Input, Text, chakra } from '@chakra-ui/react'
-import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useEffect, useState } from 'react'
 import { api, type Schemas } from '../../api/client'
+import { Fold } from '../../ui/Fold'
 import { Press } from '../../ui/Press'
 import { Select } from '../../ui/Select'
 import type { Today } from './useToday'
@@ -65,18 +65,7 @@ function Waiting({ waiting, add }: { waiting: Schemas['Waiting'][]; add: (materi
   const [open, setOpen] = useState(false)
   return (
     <Box mb="3">
-      <chakra.button
-        display="flex"
-        gap="2"
-        alignItems="center"
-        textAlign="left"
-        minH="42px"
-        width="100%"
-        cursor="pointer"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+      <Fold open={open} toggle={() => setOpen(!open)}>
         <Text as="span" color="faded" flex="none">
           Waits:
         </Text>
@@ -85,7 +74,7 @@ function Waiting({ waiting, add }: { waiting: Schemas['Waiting'][]; add: (materi
             {waiting.map((item) => item.title).join(' · ')}
           </Text>
         )}
-      </chakra.button>
+      </Fold>
       {open && (
         <chakra.ul listStyleType="none" aria-label="What waits">
           {waiting.map((item) => (

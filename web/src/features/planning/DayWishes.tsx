@@ -1,9 +1,9 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
-import { ChevronDown, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { Slide } from '../../ui/Slide'
 import { Field } from '../../ui/Field'
+import { Fold } from '../../ui/Fold'
 import { NumberInput } from '../../ui/NumberInput'
 import { RefusalOf } from '../../ui/refusal'
 import { Select } from '../../ui/Select'
@@ -60,19 +60,9 @@ export function DayWishes({ state, today }: Props) {
   const [open, setOpen] = useState(false)
   return (
     <Box mt="3">
-      <chakra.button
-        display="flex"
-        gap="2"
-        alignItems="center"
-        textAlign="left"
-        minH="42px"
-        cursor="pointer"
-        aria-expanded={open}
-        onClick={() => setOpen(!open)}
-      >
-        {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+      <Fold open={open} toggle={() => setOpen(!open)}>
         <span data-testid="wishes">{sayWishes(today)}</span>
-      </chakra.button>
+      </Fold>
       {open && <Wishes state={state} today={today} />}
     </Box>
   )

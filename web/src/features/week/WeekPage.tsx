@@ -3,7 +3,6 @@ import { Link } from 'react-router'
 import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Tines } from '../../ui/Tines'
-import { areaLooks } from '../../ui/areas'
 import { Empty, Page } from '../../ui/Page'
 import { sayDay } from '../../ui/words'
 import { Goals } from './Goals'
@@ -33,7 +32,7 @@ export function WeekPage() {
         </Box>
         <Box as="section" aria-label="The last seven days">
           <chakra.h2 fontSize="subheading">The last seven days</chakra.h2>
-          <Text mb="4">{sayBalance(balance)}</Text>
+          <Text mb="4">{week.data.balanceWords}</Text>
           <Tines tines={balance} />
           <Text mt="3" color="faded" fontSize="0.92em">
             Minutes played of those wanted, with what today still has.{' '}
@@ -64,16 +63,4 @@ function sayPhase({ today: phase, sectionsFrom, runsFrom }: Schemas['DateView'],
   if (phase === 'Passages') return `Now: passages. Joined sections from ${sayDay(sectionsFrom, today)}.`
   if (phase === 'Sections') return `Now: joined sections. Whole run-throughs from ${sayDay(runsFrom, today)}.`
   return 'Now: whole run-throughs, every other day.'
-}
-
-/** The one thing to read: which area is shortest of what it was to have. */
-function sayBalance(balance: Schemas['AreaBalance'][]) {
-  const played = Math.round(balance.reduce((sum, one) => sum + one.played, 0))
-  const short = balance
-    .map((one) => ({ name: areaLooks[one.area].name, missing: Math.round(one.wanted - one.played) }))
-    .sort((a, b) => b.missing - a.missing)[0]
-  if (played === 0) return 'Nothing played yet.'
-  return short && short.missing > 2
-    ? `${played} minutes played. ${short.name} has ${short.missing} to come.`
-    : `${played} minutes played, each area has what it was to have.`
 }

@@ -63,6 +63,34 @@ public sealed class PlacesJourney
         }
     }
 
+    [Theory]
+    [InlineData(390, 844)]
+    [InlineData(844, 390)]
+    [InlineData(820, 1180)]
+    [InlineData(1280, 800)]
+    public async Task On_the_stage_the_time_and_every_key_are_in_sight(int width, int height)
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address, width, height);
+        browser.Resize(width, height);
+        browser.Open("/");
+        browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
+        browser.See(By.CssSelector("[data-testid='stage-left']"));
+        // The longest words of the day first: the opening.
+        foreach (var _ in Enumerable.Range(0, 6))
+        {
+            foreach (var seen in browser.Driver.FindElements(By.CssSelector("[data-testid='stage-left'], main button")))
+            {
+                (seen.Location.Y + seen.Size.Height).ShouldBeLessThanOrEqualTo(height + 1, seen.Text);
+                (seen.Location.X + seen.Size.Width).ShouldBeLessThanOrEqualTo(width, seen.Text);
+            }
+
+            var title = browser.Shown("stage-title");
+            browser.Press("s");
+            browser.Until(page => browser.Shown("stage-title") != title);
+        }
+    }
+
     /// <summary>The limits are the goal of this project: 200 kB of script on the wire, twelve requests, two steps.</summary>
     [Fact]
     public async Task The_first_page_is_light()

@@ -11,6 +11,7 @@ import { StageTime } from './StageTime'
 import { noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
 import { Away, StageButton, Told } from './StageParts'
+import { low } from './low'
 import { KeySheet } from './KeySheet'
 import { useLetters } from './useLetters'
 import { useNote, type Note } from './useNote'
@@ -154,8 +155,9 @@ function Stage({ stage, session, note }: StageProps) {
       color="stageText"
       minH="100vh"
       px={{ base: '4', md: '10' }}
-      py="5"
-      gap="4"
+      py={{ base: '3', md: '5' }}
+      gap={{ base: '2', md: '4' }}
+      css={{ [low]: { paddingBlock: '8px', gap: '4px' } }}
     >
       <Flex justify="space-between" color="stageFaded" gap="4" wrap="wrap">
         <Flex gap="3" align="center">
@@ -177,10 +179,18 @@ function Stage({ stage, session, note }: StageProps) {
         <Told>The sound could not be loaded. Press M or D to try again; everything else works.</Told>
       )}
       {problem && <Told dismiss={stage.dismiss}>{problem.message}</Told>}
-      <Flex flex="1" align="center" gap="8" wrap={{ base: 'wrap', lg: 'nowrap' }}>
+      <Flex
+        flex="1"
+        align="center"
+        columnGap="8"
+        rowGap={{ base: '2', md: '8' }}
+        wrap={{ base: 'wrap', lg: 'nowrap' }}
+        css={{ [low]: { flexWrap: 'nowrap' } }}
+      >
         <Box flex="1" minW="0">
           <chakra.h1
-            fontSize={{ base: '2.35rem', md: session.groove || session.abc ? '2.71rem' : '3.76rem' }}
+            fontSize={{ base: '1.8rem', md: session.groove || session.abc ? '2.71rem' : '3.76rem' }}
+            css={{ [low]: { fontSize: '1.8rem' } }}
             lineHeight={1.1}
             overflowWrap="anywhere"
             data-testid="stage-title"
@@ -190,6 +200,7 @@ function Stage({ stage, session, note }: StageProps) {
           <Text
             // A long instruction is read once; it may be smaller, so that the keys stay in sight.
             fontSize={now.length > 80 ? { base: '1.4rem', md: '2.1rem' } : { base: '1.88rem', md: '3.29rem' }}
+            css={{ [low]: { fontSize: '1.3rem', marginTop: 0 } }}
             lineHeight={1.15}
             mt="3"
             data-testid="stage-now"
@@ -231,26 +242,34 @@ function Stage({ stage, session, note }: StageProps) {
               {session.laterToday} comes again in a later sitting today.
             </Text>
           )}
-          <Text fontSize={{ base: '1.65rem', md: '2.35rem' }} color="stageFaded" mt="5">
+          <Text
+            fontSize={{ base: '1.2rem', md: '2.35rem' }}
+            css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}
+            lineClamp={{ base: 1, md: 3 }}
+            color="stageFaded"
+            mt={{ base: '3', md: '5' }}
+          >
             {next ? `then ${next}` : 'then done'}
           </Text>
         </Box>
         <StageTime session={session} left={left} beat={sound.beat} />
       </Flex>
       {asksTension && <TensionAsk answer={tense} />}
-      <RoutineScore
-        size="stage"
-        dark
-        playhead={playhead}
-        notes={session.drills.map((one) => ({
-          area: one.area,
-          minutes: one.minutes,
-          title: one.title,
-          past: one.position < session.position,
-          played: one.playedSeconds > 5 ? one.playedSeconds / 60 : undefined,
-        }))}
-      />
-      <Flex gap="2" wrap="wrap" align="center">
+      <Box display={{ base: 'none', md: 'block' }} css={{ [low]: { display: 'none' } }}>
+        <RoutineScore
+          size="stage"
+          dark
+          playhead={playhead}
+          notes={session.drills.map((one) => ({
+            area: one.area,
+            minutes: one.minutes,
+            title: one.title,
+            past: one.position < session.position,
+            played: one.playedSeconds > 5 ? one.playedSeconds / 60 : undefined,
+          }))}
+        />
+      </Box>
+      <Flex gap="2" wrap="wrap" align="center" position="sticky" bottom="0" bg="stage" py="2" mb="-2">
         <StageButton keys="→" name={yesName(session, heard === asked, run.state !== null)} press={yes} />
         <StageButton keys="←" name={noName(session, heard === asked, run.state !== null)} press={no} />
         <StageButton keys="space" name={session.running ? 'pause' : 'go on'} press={pause} />

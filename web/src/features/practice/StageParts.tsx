@@ -54,7 +54,12 @@ export function StageButton({ keys, name, press }: { keys: string; name: string;
       _hover={{ bg: 'stageHover' }}
       onClick={press}
     >
-      <Text as="span" fontWeight={700}>
+      {/* On a phone there are no keys to name; the two arrows say yes and no there too. */}
+      <Text
+        as="span"
+        fontWeight={700}
+        display={{ base: '→←'.includes(keys) ? 'inline' : 'none', md: 'inline' }}
+      >
         {keys}
       </Text>
       {name}

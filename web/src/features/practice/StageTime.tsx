@@ -2,6 +2,7 @@ import { Flex, Text, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
 import { sayClock, sayTempo } from '../../ui/words'
 import { Beat } from './Beat'
+import { low } from './low'
 
 interface Props {
   session: Schemas['SessionView']
@@ -13,13 +14,24 @@ interface Props {
 /** What is left of the drill, and the tempo of the next take. */
 export function StageTime({ session, left, beat }: Props) {
   return (
-    <Flex direction="column" align="center" minW={{ base: '100%', lg: '430px' }}>
+    <Flex
+      direction={{ base: 'row', md: 'column' }}
+      align="center"
+      justify="space-between"
+      wrap="wrap"
+      columnGap="5"
+      // On a phone the time comes first.
+      order={{ base: -1, md: 0 }}
+      minW={{ base: '100%', lg: '430px' }}
+      css={{ [low]: { minWidth: '220px' } }}
+    >
       <chakra.div
         role="timer"
         aria-label="Left of this drill"
         fontFamily="heading"
         fontWeight={600}
-        fontSize={{ base: '7.06rem', md: '11.53rem' }}
+        fontSize={{ base: '4.4rem', md: '11.53rem' }}
+        css={{ [low]: { fontSize: '4.4rem' } }}
         lineHeight={1}
         fontVariantNumeric="tabular-nums"
         color={session.running ? 'stageText' : 'stageFaded'}
@@ -27,13 +39,18 @@ export function StageTime({ session, left, beat }: Props) {
       >
         {left >= 0 ? sayClock(left) : `+${sayClock(-left)}`}
       </chakra.div>
-      <Text fontSize="heading" color="stageAccent" minH="34px" aria-live="polite">
+      <Text fontSize="heading" color="stageAccent" minH={{ md: '34px' }} aria-live="polite">
         {!session.running ? 'paused: space goes on' : left < 0 ? 'time: finish this take' : ''}
       </Text>
       {session.target?.tempo && (
         <Flex align="center" gap="5" mt="1">
           <Beat tempo={session.target.tempo} running={session.running} beat={beat} />
-          <Text fontSize="3.29rem" lineHeight={1.2} data-testid="stage-tempo">
+          <Text
+            fontSize={{ base: '1.9rem', md: '3.29rem' }}
+            css={{ [low]: { fontSize: '1.9rem' } }}
+            lineHeight={1.2}
+            data-testid="stage-tempo"
+          >
             {sayTempo(session.target.tempo, session.target.beat)}
           </Text>
         </Flex>

@@ -174,7 +174,7 @@ public sealed class Browser : IDisposable
     public void Open(string path) => driver.Navigate().GoToUrl(address + path);
 
     /// <summary>Waits until something holds, for at most so many seconds.</summary>
-    public T Until<T>(Func<IWebDriver, T> look, int seconds = 15)
+    public T Until<T>(Func<IWebDriver, T> look, int seconds = 30)
     {
         var wait = new WebDriverWait(driver, TimeSpan.FromSeconds(seconds)) { PollingInterval = TimeSpan.FromMilliseconds(60) };
         wait.IgnoreExceptionTypes(typeof(StaleElementReferenceException), typeof(NoSuchElementException));
@@ -192,7 +192,7 @@ public sealed class Browser : IDisposable
     }
 
     /// <summary>Waits for an element and answers it.</summary>
-    public IWebElement See(By by, int seconds = 15) =>
+    public IWebElement See(By by, int seconds = 30) =>
         Until(page => page.FindElements(by).FirstOrDefault(element => element.Displayed), seconds)!;
 
     public IWebElement SeeText(string text) =>

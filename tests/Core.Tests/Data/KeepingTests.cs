@@ -32,7 +32,7 @@ public sealed class KeepingTests : IDisposable
                 file,
                 """CREATE TABLE IF NOT EXISTS "__EFMigrationsLock" ("Id" INTEGER PRIMARY KEY, "Timestamp" TEXT NOT NULL); INSERT OR REPLACE INTO "__EFMigrationsLock" VALUES (1, '2031-05-14')"""
             );
-        await PracticeFile.PrepareAsync(Book).WaitAsync(TimeSpan.FromSeconds(20));
+        await PracticeFile.PrepareAsync(Book).WaitAsync(TimeSpan.FromSeconds(30));
         (await NotesAsync()).ShouldBe(["Before the upgrade."]);
     }
 

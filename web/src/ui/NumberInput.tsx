@@ -67,6 +67,8 @@ export function NumberInput({ value, onChange, min, max, label, width = '76px', 
     >
       <Digits
         aria-label={label}
+        // The keyboard of figures on a phone has no minus.
+        inputMode={min < 0 ? 'text' : 'numeric'}
         {...(look && looks[look])}
         onBlur={commit}
         onKeyDown={(event) => event.key === 'Enter' && commit()}

@@ -1,5 +1,5 @@
 import { ChakraProvider } from '@chakra-ui/react'
-import { cleanup, render, screen } from '@testing-library/react'
+import { cleanup, render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { afterEach, expect, test, vi } from 'vitest'
 import { system } from '../theme'
@@ -18,7 +18,7 @@ test('what is being saved cannot be saved twice', async () => {
   expect(save).toHaveBeenCalledOnce()
   expect(button.getAttribute('aria-busy')).toBe('true')
   done()
-  await vi.waitFor(() => expect(button.getAttribute('aria-busy')).toBeNull())
+  await waitFor(() => expect(button.getAttribute('aria-busy')).toBeNull())
   await userEvent.click(button)
   expect(save).toHaveBeenCalledTimes(2)
 })

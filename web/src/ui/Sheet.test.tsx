@@ -1,5 +1,5 @@
 import { ChakraProvider, Textarea } from '@chakra-ui/react'
-import { cleanup, render, screen } from '@testing-library/react'
+import { cleanup, render, screen, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { afterEach, expect, test, vi } from 'vitest'
 import { system } from '../theme'
@@ -21,7 +21,7 @@ const show = (close: () => void) =>
 test('the keys go to what is to be written, and every letter arrives', async () => {
   show(() => {})
   const field = screen.getByLabelText<HTMLTextAreaElement>('Note')
-  await vi.waitFor(() => expect(document.activeElement).toBe(field))
+  await waitFor(() => expect(document.activeElement).toBe(field))
   await userEvent.keyboard('Breathe sooner, b, n, s')
   expect(field.value).toBe('Breathe sooner, b, n, s')
 })
@@ -31,9 +31,9 @@ test('it is a dialog with its title, and Escape or its button take it away', asy
   show(close)
   const sheet = screen.getByRole('dialog')
   expect(document.getElementById(sheet.getAttribute('aria-labelledby') ?? '')?.textContent).toBe('A note')
-  await vi.waitFor(() => expect(document.activeElement?.tagName).toBe('TEXTAREA'))
+  await waitFor(() => expect(document.activeElement?.tagName).toBe('TEXTAREA'))
   await userEvent.keyboard('{Escape}')
-  await vi.waitFor(() => expect(close).toHaveBeenCalledOnce())
+  await waitFor(() => expect(close).toHaveBeenCalledOnce())
   await userEvent.click(screen.getByText('Close'))
   expect(close).toHaveBeenCalledTimes(2)
 })

@@ -1,6 +1,6 @@
 import { ChakraProvider } from '@chakra-ui/react'
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
-import { cleanup, render, screen, within } from '@testing-library/react'
+import { cleanup, render, screen, within, waitFor } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import { MemoryRouter } from 'react-router'
 import { afterEach, expect, test, vi } from 'vitest'
@@ -28,7 +28,7 @@ test('what was removed is said, and one press brings it back', async () => {
   expect(await screen.findByText('Removed: Everyday weave')).toBeTruthy()
   await userEvent.click(screen.getByText('Take it back'))
   expect(back).toHaveBeenCalledOnce()
-  await vi.waitFor(() => expect(screen.queryByText('Take it back')).toBeNull())
+  await waitFor(() => expect(screen.queryByText('Take it back')).toBeNull())
 })
 
 test('when that is refused the offer stays, with the words', async () => {
@@ -47,7 +47,7 @@ test('a row taken out of a list comes back to its place', async () => {
   rows = [...rows, 'd']
   const strip = (await screen.findByText('Removed: b')).closest<HTMLElement>('[data-part=root]')!
   await userEvent.click(within(strip).getByText('Take it back'))
-  await vi.waitFor(() => expect(rows).toEqual(['a', 'b', 'c', 'd']))
+  await waitFor(() => expect(rows).toEqual(['a', 'b', 'c', 'd']))
 })
 
 test('nothing stands over the stage', () => {

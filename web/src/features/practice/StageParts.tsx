@@ -52,7 +52,11 @@ export function StageButton({ keys, name, press }: { keys: string; name: string;
       minH="44px"
       fontWeight={500}
       _hover={{ bg: 'stageHover' }}
-      onClick={press}
+      onClick={(event) => {
+        // After a mouse or a finger the keys belong to the stage again.
+        if (event.detail > 0) (event.currentTarget as HTMLElement).blur()
+        press()
+      }}
     >
       {/* On a phone there are no keys to name; the two arrows say yes and no there too. */}
       <Text

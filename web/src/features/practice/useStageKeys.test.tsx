@@ -83,3 +83,21 @@ test('letters switched off leave arrows, pedal, space and enter', () => {
   tap('Enter')
   expect([keys.yes, keys.pause, keys.letters.Enter].map((one) => one.mock.calls.length)).toEqual([1, 1, 1])
 })
+
+test('space on a button that has the focus presses that button, and nothing pauses', () => {
+  const keys = setUp()
+  tap(' ', document.querySelector('button')!)
+  expect(keys.pause).not.toHaveBeenCalled()
+  tap(' ', document.querySelector('p')!)
+  expect(keys.pause).toHaveBeenCalledOnce()
+})
+
+test('a key that was let go in another window neither pauses nor kills the next press', () => {
+  const keys = setUp()
+  fireEvent.keyDown(window, { key: 'PageDown' })
+  fireEvent.blur(window)
+  vi.advanceTimersByTime(5000)
+  expect(keys.pause).not.toHaveBeenCalled()
+  tap('PageDown')
+  expect(keys.yes).toHaveBeenCalledOnce()
+})

@@ -44,6 +44,9 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
         return
       }
       if (event.repeat) return
+      // A button that has the focus is pressed by the keys that press buttons.
+      const onButton = event.target instanceof HTMLElement && event.target.closest('button') !== null
+      if ((event.key === ' ' || event.key === 'Enter') && onButton) return
       if (event.key === ' ') {
         event.preventDefault()
         latest.current.pause()
@@ -52,11 +55,7 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
       // Somebody who dictates, or leans on the keys, can switch the letters off.
       if (!letters && event.key.length === 1) return
       const action = latest.current.letters[event.key.length === 1 ? event.key.toLowerCase() : event.key]
-      if (
-        !action ||
-        (event.key === 'Enter' && event.target instanceof HTMLElement && event.target.closest('button'))
-      )
-        return
+      if (!action) return
       event.preventDefault()
       action()
     }
@@ -67,10 +66,17 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
       down = null
       if (!held) latest.current[sideOf(event.key) ?? 'yes']()
     }
+    // Let go somewhere else, it is never heard of again.
+    const forget = () => {
+      window.clearTimeout(down?.timer)
+      down = null
+    }
+    window.addEventListener('blur', forget)
     window.addEventListener('keydown', press)
     window.addEventListener('keyup', release)
     return () => {
-      window.clearTimeout(down?.timer)
+      forget()
+      window.removeEventListener('blur', forget)
       window.removeEventListener('keydown', press)
       window.removeEventListener('keyup', release)
     }

@@ -18,7 +18,7 @@ type Line = Schemas['ExerciseLine']
 
 const columns = {
   base: '1fr auto',
-  md: 'minmax(190px,1.5fr) minmax(150px,1.1fr) minmax(100px,0.8fr) 100px 220px',
+  md: 'minmax(0,1.5fr) minmax(0,1.1fr) minmax(0,0.8fr) 92px 210px',
 }
 
 /** All exercises, where each stands, and what is to be decided. */

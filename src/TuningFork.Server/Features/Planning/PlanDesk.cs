@@ -4,32 +4,11 @@ using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
-using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Planning;
-
-/// <summary>What today's plan is made from, loaded once a request.</summary>
-public sealed record DayFacts(
-    DateOnly Day,
-    ProfileRow Profile,
-    IReadOnlyList<MaterialRow> Rows,
-    IReadOnlyList<Material> Materials,
-    IReadOnlyList<RoutineRow> Routines,
-    IReadOnlyList<AreaHistory> History,
-    IReadOnlyList<AreaHistory> Balance,
-    IReadOnlyList<EarRecord> Ear,
-    IReadOnlyDictionary<DateOnly, double> MinutesByDay,
-    Body Body,
-    BodyRow? LastBody,
-    DateTime? LastEnded,
-    DateTime Now,
-    IReadOnlyList<string> Asked,
-    IReadOnlyList<WarmUp> WarmUps,
-    IReadOnlyList<Method> Methods
-);
 
 /// <summary>Loads what the core needs for a day and keeps the plan the player has touched.</summary>
 public sealed class PlanDesk(PracticeDb db, PracticeClock clock)

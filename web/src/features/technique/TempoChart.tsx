@@ -20,7 +20,10 @@ const at = (day: string) => Date.parse(`${day}T00:00:00Z`)
 const say = (time: number) =>
   new Date(time).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' })
 
-/** What is within reach as a line, clean visits as dots, unclean ones as crosses, slow work as a line of its own, the target, and the days on which it may come. */
+/**
+ * What is within reach as a line, clean visits as dots, unclean ones as crosses, slow work as a line of its own, the target, and
+ * the days on which it may come.
+ */
 export function TempoChart({ tempo }: { tempo: Tempo }) {
   const points = tempo.points.map((point) => ({
     time: at(point.day),

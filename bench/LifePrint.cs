@@ -27,7 +27,7 @@ internal static class LifePrint
             },
             seed: 11,
             [
-                .. Bookkeeping
+                .. ProfileBooks
                     .WarmUpsFor(player)
                     .Select(
                         (row, i) =>

@@ -72,16 +72,15 @@ public static class Bookkeeping
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
             Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
             Parts = (keys ?? [])
-                .Where(key =>
-                    key.MaterialId == row.Id && key.Key.StartsWith(row.Kind == MaterialKind.Passage ? "b:" : "p:", StringComparison.Ordinal)
-                )
+                .Where(key => key.MaterialId == row.Id && IsPart(key.Key))
                 .ToDictionary(
                     key => key.Key,
                     key => new PartRecord(
                         Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today),
                         key.Visits,
                         PracticeDay.AsSeenOn(key.LastDay, today),
-                        ToBpm(key.LastClean)
+                        ToBpm(key.LastClean),
+                        key.Place
                     ),
                     StringComparer.Ordinal
                 ),
@@ -173,6 +172,9 @@ public static class Bookkeeping
             )
             : null;
 
+    /// <summary>A part that has a record of its own: a pattern, bars, an altered version.</summary>
+    private static bool IsPart(string key) => key.Length > 2 && key[1] == ':' && key[0] is 'p' or 'b' or 'v';
+
     /// <summary>A reach brought to a later day.</summary>
     private static Reach? Brought(Reach? kept, DateOnly? last, int visits, DateOnly today) =>
         kept is { } reach && last is { } day ? Estimate.Later(reach, today.DayNumber - day.DayNumber, visits) : kept;
@@ -220,7 +222,7 @@ public static class Bookkeeping
     {
         ArgumentNullException.ThrowIfNull(row);
         return new Method(
-            OwnMethods.Prefix + row.Id,
+            new MethodId($"{OwnMethods.Prefix}{row.Id}"),
             row.Name,
             row.How,
             (row.Least, row.Most),
@@ -253,55 +255,10 @@ public static class Bookkeeping
         );
     }
 
-    /// <summary>The versions a player begins with, as rows.</summary>
-    public static IEnumerable<WarmUpRow> WarmUpsFor(ProfileRow profile)
-    {
-        ArgumentNullException.ThrowIfNull(profile);
-        return WarmUpLibrary
-            .For(profile.Family, profile.Instrument)
-            .Select(version => new WarmUpRow { Name = version.Name, PartsJson = JsonSerializer.Serialize(version.Parts, Json) });
-    }
-
     /// <summary>The number of the version that a target of a warm-up belongs to, or null: "w:3:1" belongs to 3.</summary>
     public static int? WarmUpOf(string key)
     {
         return TargetKey.Parse(key) is { Kind: TargetKind.WarmUp } part ? part.Id : null;
-    }
-
-    /// <summary>The instrument of a profile: one that is known by name, with the player's own range and transposition.</summary>
-    public static Instrument InstrumentOf(ProfileRow profile)
-    {
-        ArgumentNullException.ThrowIfNull(profile);
-        var known = InstrumentNames.Find(profile.Instrument)
-            ?? Instrument.Unknown(profile.Instrument, profile.Family) with
-            {
-                Clef = ClefFor(profile),
-            };
-        return known with
-        {
-            Name = profile.Instrument,
-            Transposition = profile.Transposition,
-            Lowest = Pitch.TryParse(profile.Lowest, out var lowest) ? lowest : known.Lowest,
-            Highest = Pitch.TryParse(profile.Highest, out var highest) ? highest : known.Highest,
-        };
-    }
-
-    /// <summary>The clef of an instrument that nobody knows by name: bass where its middle lies below middle C.</summary>
-    private static Clef ClefFor(ProfileRow profile) =>
-        profile.Family == Family.Percussion ? Clef.Percussion
-        : Pitch.TryParse(profile.Lowest, out var lowest)
-        && Pitch.TryParse(profile.Highest, out var highest)
-        && lowest.Midi + highest.Midi < 120
-            ? Clef.Bass
-        : Clef.Treble;
-
-    /// <summary>The wanted shares of a profile.</summary>
-    public static IReadOnlyList<AreaShare> SharesOf(ProfileRow profile)
-    {
-        ArgumentNullException.ThrowIfNull(profile);
-        return profile.SharesJson.Length == 0
-            ? Shares.Default
-            : JsonSerializer.Deserialize<List<AreaShare>>(profile.SharesJson, Json) ?? Shares.Default;
     }
 
     private static DateOnly? Seen(DateOnly? day, DateOnly today) => day is { } happened ? PracticeDay.AsSeenOn(happened, today) : null;
@@ -323,19 +280,12 @@ public static class Bookkeeping
         ArgumentNullException.ThrowIfNull(row);
         return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm
             ? rhythm.NotesPerClick
-            : (BeatValue.Of(row.Beat) / BeatValue.Of("quarter")).Value;
+            : (row.Beat.Value / Beat.Quarter.Value).Value;
     }
 
     /// <summary>The reach of a row in beats, as of its last visit; null before the first timed take.</summary>
     internal static Reach? ReachOf(double? log, double? spread, double notesABeat) =>
         log is { } known && spread is { } unsure ? new Reach(known, unsure).Times(1 / notesABeat) : null;
-
-    /// <summary>The traits of a profile.</summary>
-    public static Traits TraitsOf(ProfileRow profile)
-    {
-        ArgumentNullException.ThrowIfNull(profile);
-        return profile.TraitsJson.Length == 0 ? Traits.Usual : JsonSerializer.Deserialize<Traits>(profile.TraitsJson, Json) ?? Traits.Usual;
-    }
 
     /// <summary>A tempo of a row; null for none.</summary>
     public static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;

@@ -1,6 +1,8 @@
 using System.Linq.Expressions;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Practice;
 using TuningFork.Data.Rows;
 
 namespace TuningFork.Data;
@@ -68,6 +70,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     {
         ArgumentNullException.ThrowIfNull(configurationBuilder);
         configurationBuilder.Properties<Enum>().HaveConversion<string>();
+        configurationBuilder.Properties<Beat>().HaveConversion<BeatConversion>();
+        configurationBuilder.Properties<MethodId>().HaveConversion<MethodIdConversion>();
     }
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
@@ -124,6 +128,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
             });
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.MaterialId);
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.About);
         foreach (var entity in modelBuilder.Model.GetEntityTypes())
         {
             if (typeof(IRemovable).IsAssignableFrom(entity.ClrType))

@@ -32,7 +32,7 @@ public static class Seed
         ArgumentNullException.ThrowIfNull(db);
         if (await db.WarmUps.AnyAsync(cancel) || await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel) is not { } profile)
             return;
-        db.WarmUps.AddRange(Bookkeeping.WarmUpsFor(profile));
+        db.WarmUps.AddRange(ProfileBooks.WarmUpsFor(profile));
         await db.SaveChangesAsync(cancel);
     }
 

@@ -124,6 +124,24 @@ public sealed class AppProcess : IAsyncDisposable
             }
         );
 
+    /// <summary>Presses one key after the other until something holds; a journey that does not get there in so many presses fails.</summary>
+    public async Task<JsonNode> ActUntilAsync(JsonNode session, Func<JsonNode, bool> there, Func<JsonNode, string> key)
+    {
+        for (var pressed = 0; !there(session); pressed++)
+        {
+            if (pressed == MostPresses)
+                throw new InvalidOperationException($"{MostPresses} presses and not there: {session.ToJsonString()}");
+            session = await ActAsync(session, key(session));
+        }
+
+        return session;
+    }
+
+    /// <summary>Leaves drill after drill out until something holds.</summary>
+    public Task<JsonNode> SkipToAsync(JsonNode session, Func<JsonNode, bool> there) => ActUntilAsync(session, there, _ => "Skip");
+
+    private const int MostPresses = 300;
+
     public async Task CloseAsync() =>
         await Send(
             HttpMethod.Post,

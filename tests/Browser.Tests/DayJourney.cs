@@ -23,7 +23,7 @@ public sealed class DayJourney
         browser.SeeText("Your first plan");
         browser.Type("An exercise", "C major, one octave");
         browser.Button("Make my first plan").Click();
-        browser.SeeText("goes beyond");
+        browser.See(By.XPath("//*[@role='alert' and contains(., 'goes beyond')]"));
         browser.Type("Pieces, one a line", "Mill Song 24 bars 90, hard 3-4, 9");
         browser.Button("Make my first plan").Click();
         browser.SeeText("Thirty minutes, Wednesday");

@@ -235,24 +235,25 @@ public sealed class PieceJourney
     {
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version });
         var before = (Position: -1, Key: "");
-        while (session["cue"] is { } cue)
-        {
-            var position = session["position"]!.GetValue<int>();
-            var counts = cue["countsTakes"]!.GetValue<bool>();
-            var drill = session["drills"]![position]!;
-            var key = (string?)session["target"]?["key"] ?? "";
-            if (counts && (string?)drill["method"] == "one take each, in rounds" && before.Position == position)
-                key.ShouldNotBe(before.Key);
-            before = (position, key);
-            var enough = drill["takes"]!.GetValue<int>() >= 8 && (string?)drill["method"] != "one take each, in rounds";
-            var kind =
-                !counts ? "Skip"
-                : enough ? "Done"
-                : (int?)session["target"]!["materialId"] == miss ? "Missed"
-                : "Clean";
-            session = await app.ActAsync(session, kind);
-        }
-
+        await app.ActUntilAsync(
+            session,
+            now => now["cue"] is null,
+            now =>
+            {
+                var position = now["position"]!.GetValue<int>();
+                var cue = now["cue"]!;
+                var drill = now["drills"]![position]!;
+                var inRounds = (string?)drill["method"] == "one take each, in rounds";
+                var key = (string?)now["target"]?["key"] ?? "";
+                if (inRounds && before.Position == position)
+                    key.ShouldNotBe(before.Key);
+                before = (position, key);
+                return !cue["countsTakes"]!.GetValue<bool>() || cue["loop"] is not null ? "Skip"
+                    : !inRounds && drill["takes"]!.GetValue<int>() >= 8 ? "Done"
+                    : (int?)now["target"]!["materialId"] == miss ? "Missed"
+                    : "Clean";
+            }
+        );
         await app.CloseAsync();
     }
 }

@@ -65,9 +65,8 @@ public sealed class StageJourney
             }
         );
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
-        while (session["cue"]!["turnsAtSeconds"] is null)
-            session = await app.ActAsync(session, "Skip");
-        var work = session["cue"]!["turnsAtSeconds"]!.GetValue<int>();
+        session = await app.SkipToAsync(session, now => now["cue"]!["period"] is not null);
+        var work = session["cue"]!["period"]!["endsAtSeconds"]!.GetValue<int>();
         await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(work));
         await app.Send(
             HttpMethod.Post,

@@ -1,4 +1,3 @@
-using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Shouldly;
 using Xunit;
@@ -73,9 +72,8 @@ public sealed class TechniqueJourney
             )
         )["id"]!.GetValue<int>();
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
-        while ((int?)session["target"]?["materialId"] != exercise)
-            session = await Act(app, session, "Skip");
-        await Act(app, session, "Clean");
+        session = await app.SkipToAsync(session, now => (int?)now["target"]?["materialId"] == exercise);
+        await app.ActAsync(session, "Clean");
         await app.CloseAsync();
 
         await app.SetClockAsync(AppProcess.Evening.AddDays(1));
@@ -153,12 +151,11 @@ public sealed class TechniqueJourney
         {
             await app.SetClockAsync(AppProcess.Evening.AddDays(day));
             var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
-            while ((int?)session["target"]?["materialId"] != exercise)
-                session = await Act(app, session, "Skip");
-            session = await Act(app, session, "Nudge", 66 - session["target"]!["tempo"]!.GetValue<int>());
-            session = await Act(app, session, "Clean");
+            session = await app.SkipToAsync(session, now => (int?)now["target"]?["materialId"] == exercise);
+            session = await app.ActAsync(session, "Nudge", 66 - session["target"]!["tempo"]!.GetValue<int>());
+            session = await app.ActAsync(session, "Clean");
             if ((int?)session["target"]?["materialId"] == exercise)
-                await Act(app, session, "Missed");
+                await app.ActAsync(session, "Missed");
             await app.CloseAsync();
         }
 
@@ -184,7 +181,4 @@ public sealed class TechniqueJourney
         browser.Press(key);
         browser.Until(_ => browser.Shown("stage-count") == count);
     }
-
-    private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind, int? value = null) =>
-        app.ActAsync(session, kind, value);
 }

@@ -141,9 +141,12 @@ public sealed class WorkJourney
             await app.SetClockAsync(AppProcess.Evening.AddDays(day));
             var session = await On(app, made["id"]!.GetValue<int>());
             var key = session["target"]!["key"]!.GetValue<string>();
-            while ((string?)session["target"]?["key"] is { } now && now.Contains(":k:", StringComparison.Ordinal))
-                session = await Act(app, session, "Clean");
             key.ShouldContain(":k:");
+            await app.ActUntilAsync(
+                session,
+                now => (string?)now["target"]?["key"] is not { } at || !at.Contains(":k:", StringComparison.Ordinal),
+                _ => "Clean"
+            );
             await app.CloseAsync();
         }
 
@@ -198,10 +201,6 @@ public sealed class WorkJourney
                 }
             );
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
-        while ((int?)session["target"]?["materialId"] != material)
-            session = await Act(app, session, "Skip");
-        return session;
+        return await app.SkipToAsync(session, now => (int?)now["target"]?["materialId"] == material);
     }
-
-    private static Task<JsonNode> Act(AppProcess app, JsonNode session, string kind) => app.ActAsync(session, kind);
 }

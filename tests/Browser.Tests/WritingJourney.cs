@@ -12,8 +12,7 @@ public sealed class WritingJourney
     {
         await using var app = await AppProcess.StartAsync();
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
-        while (!session["cue"]!["countsTakes"]!.GetValue<bool>())
-            session = await app.ActAsync(session, "Skip");
+        session = await app.SkipToAsync(session, now => now["cue"]!["countsTakes"]!.GetValue<bool>());
         session = await app.ActAsync(session, "Missed");
         var title = session["drills"]![session["position"]!.GetValue<int>()]!["title"]!.GetValue<string>();
         using var browser = new Browser(app.Address);
@@ -27,8 +26,7 @@ public sealed class WritingJourney
         // The drill goes on elsewhere while one writes; then the last one runs out.
         session = await app.ActAsync(session, "Skip");
         await Task.Delay(1500);
-        while (session["position"]!.GetValue<int>() < session["drills"]!.AsArray().Count)
-            session = await app.ActAsync(session, "Skip");
+        await app.SkipToAsync(session, now => now["position"]!.GetValue<int>() >= now["drills"]!.AsArray().Count);
         await Task.Delay(1500);
         browser.Press("bar 9", Keys.Enter);
         browser.See(By.XPath("//h1[contains(., 'Close the session')]"));

@@ -65,12 +65,30 @@ public sealed class BeginningTests : IDisposable
         empty["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(30, "there is a plan before the first line");
         var look = await app.Post(
             "/api/first-visit/look",
-            new { lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars", minutes = 20 }
+            new
+            {
+                lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars\nReel 32 bars, hard 31-40\nJig 32 bars, hard 5-20",
+                minutes = 20,
+            }
         );
         look["pieces"]!
             .AsArray()
             .Select(piece => piece!["words"]!.GetValue<string>())
-            .ShouldBe(["48 bars; target 120; hard: 9–12 and 25–28", "A title is missing."]);
+            .ShouldBe([
+                "48 bars; target 120; hard: 9–12 and 25–28",
+                "24 bars; no target yet; no hard bars yet",
+                "32 bars; no target yet; hard: 31–40",
+                "32 bars; no target yet; hard: 5–20",
+            ]);
+        look["pieces"]!
+            .AsArray()
+            .Select(piece => piece!["problem"]!.GetValue<string>())
+            .ShouldBe([
+                "",
+                "A title is missing.",
+                "Reel has bars 1 to 32; 31–40 goes beyond.",
+                "5–20: 16 bars are long for a passage; one to four come faster.",
+            ]);
         look["drills"]!
             .AsArray()
             .ShouldContain(drill => drill!["title"]!.GetValue<string>().Contains("Mill Song", StringComparison.Ordinal));

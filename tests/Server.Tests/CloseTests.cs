@@ -156,4 +156,31 @@ public sealed class CloseTests : IDisposable
         session = await app.Act(session, "Clean", 30);
         return new { id = Guid.NewGuid(), sessionId = Id(session) };
     }
+
+    [Fact]
+    public async Task Of_rounds_one_passage_alone_is_asked_for_tomorrow()
+    {
+        await app.Clock(Evening);
+        var (_, first, second, _) = await app.FirstDay();
+        var session = await app.Post("/api/session", new { version = 0 });
+        var drill = session["drills"]!
+            .AsArray()
+            .First(one => one!["things"]!.AsArray().Any(thing => (string?)thing!["key"] == $"m:{second}"))!;
+        drill["things"]!
+            .AsArray()
+            .Select(thing => (string?)thing!["title"])
+            .ShouldBe(["Mill Song, 3–4", "Mill Song, 9"], ignoreOrder: true);
+        await app.SkipTo(session, now => now["cue"] is null);
+        object Close(string key) =>
+            new
+            {
+                id = Guid.NewGuid(),
+                sessionId = Id(session),
+                tomorrowKeys = new[] { key },
+            };
+        await app.Refused(HttpMethod.Post, "/api/session/close", Close("m:999"), "tomorrowKeys", 404);
+        await app.Post("/api/session/close", Close($"m:{second}"));
+        app.Number($"select count(*) from Materials where AskedFor = '{Evening.AddDays(1):yyyy-MM-dd}' and Id = {second}").ShouldBe(1);
+        app.Number($"select count(*) from Materials where AskedFor is not null and Id = {first}").ShouldBe(0);
+    }
 }

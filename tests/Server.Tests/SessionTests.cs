@@ -319,14 +319,14 @@ public sealed class SessionTests : IDisposable
             }
         );
         var session = await app.SkipTo(await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() }), now =>
-            now["cue"]!["turnsAtSeconds"] is not null
+            now["cue"]!["period"] is not null
         );
         var worked = new HashSet<int> { session["target"]!["materialId"]!.GetValue<int>() };
         var at = Evening;
         double seconds = 0;
         for (var turn = 0; turn < 3; turn++)
         {
-            var turns = session["cue"]!["turnsAtSeconds"]!.GetValue<int>();
+            var turns = session["cue"]!["period"]!["endsAtSeconds"]!.GetValue<int>();
             await app.Clock(at = at.AddSeconds(turns - seconds));
             seconds = turns;
             await app.Post(

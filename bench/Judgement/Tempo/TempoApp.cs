@@ -132,6 +132,7 @@ internal sealed class TempoApp(bool alone)
         var takes = new List<StageTake>();
         var method = Methods.Of(drill);
         var used = 0.0;
+        double? loopFrom = 0;
         if (drill.Area != Area.Repertoire && !drill.Targets.Any(target => target.MaterialId >= 1000 && target.MaterialId < 2000))
             return Other(drill, sitting.Day);
         if (drill.Targets.Count == 0 || (method.Course == Course.Timed && drill.Targets is not [{ MaterialId: not null }]))
@@ -142,11 +143,11 @@ internal sealed class TempoApp(bool alone)
 
         while (used < drill.Seconds)
         {
-            var cue = Stage.Now(drill, takes, used);
+            var cue = Stage.Now(drill, takes, used, loopFrom: loopFrom);
             if (cue.Complete)
             {
                 var left = (int)(drill.Seconds - used);
-                if (SavedTime.PassOn(drill, later, left) is not null || SavedTime.GoOn(drill, left) is not { } longer)
+                if (SavedTime.Longer(drill, later, left) is not { } longer)
                     break;
                 drill = longer;
                 continue;
@@ -162,6 +163,7 @@ internal sealed class TempoApp(bool alone)
                 : (20, true);
             used += seconds;
             takes.Add(new StageTake(index, clean, tempo));
+            loopFrom = clean ? loopFrom : used;
         }
 
         if (

@@ -22,6 +22,9 @@ public sealed record Body(bool Quiet, bool HoldTempo, IReadOnlySet<DateOnly> Qui
     /// <summary>Days for which tension is remembered (common practice).</summary>
     private const int TensionDays = 3;
 
+    /// <summary>Days for which tension that was high speaks against a plateau of skill (common practice).</summary>
+    public const int TenseDays = 14;
+
     /// <summary>From this level on tension is the ceiling: tempo does not rise.</summary>
     public const int HighTension = 2;
 

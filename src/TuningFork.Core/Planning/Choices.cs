@@ -88,7 +88,7 @@ public static class Choices
     public static IReadOnlyList<string> Difficulties { get; } = [.. Purpose.Difficulties, "memory", "join"];
 
     /// <summary>The notes that a tempo may count.</summary>
-    public static IReadOnlyList<string> Beats { get; } = [.. BeatValue.Names];
+    public static IReadOnlyList<string> Beats { get; } = [.. Beat.All.Select(beat => beat.Name)];
 
     /// <summary>How bars can be played otherwise than they are written.</summary>
     public static IReadOnlyList<Choice> Variants { get; } = [.. VariantMaker.All.Select(one => new Choice(one.Id, one.Name))];

@@ -11,7 +11,11 @@ namespace TuningFork.Core.Planning;
 /// <param name="LastDay">Day it was last asked, or null.</param>
 /// <param name="Asked">Questions in the last weeks.</param>
 /// <param name="Missed">How many of them were missed.</param>
-public sealed record EarRecord(string Key, DateOnly? LastDay, int Asked, int Missed);
+public sealed record EarRecord(string Key, DateOnly? LastDay, int Asked, int Missed)
+{
+    /// <summary>Days that are looked back (common practice).</summary>
+    public const int LooksBack = 60;
+}
 
 /// <summary>Everything a day plan is made from. The same request makes the same plan.</summary>
 public sealed record DayRequest
@@ -92,6 +96,9 @@ public sealed record DayRequest
 
     /// <summary>Whether the instrument has notes of its own; a hand drum has none.</summary>
     public bool IsPitched { get; init; } = true;
+
+    /// <summary>The player's own ideas for play.</summary>
+    public IReadOnlyList<string> PlayIdeas { get; init; } = [];
 
     /// <summary>The versions of the warm-up; those of the family when there are none.</summary>
     public IReadOnlyList<WarmUp> WarmUps { get; init; } = [];

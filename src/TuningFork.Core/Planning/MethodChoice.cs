@@ -59,7 +59,7 @@ public static class MethodChoice
     /// <param name="methodId">Lasting name of the method.</param>
     /// <param name="request">What the plan was made from.</param>
     /// <exception cref="PlanException">The drill has no choice, or there is no such method.</exception>
-    public static Drill Change(Drill drill, string? methodId, DayRequest request)
+    public static Drill Change(Drill drill, MethodId? methodId, DayRequest request)
     {
         ArgumentNullException.ThrowIfNull(drill);
         var choices = For(drill, request);

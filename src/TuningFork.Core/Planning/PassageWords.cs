@@ -25,10 +25,16 @@ public static class PassageWords
         var words = new List<string>();
         if (earlier.Contains((passage.FromBar, passage.ToBar)))
             words.Add("These bars are there already.");
-        if (passage.Bars > MostBars)
-            words.Add($"{passage.Bars} bars are long for a passage; one to four come faster.");
+        if (Long(passage.FromBar, passage.ToBar) is { } tooLong)
+            words.Add(tooLong);
         if (passage.Difficulty.Length > 0 && !Known.Contains(passage.Difficulty, StringComparer.Ordinal))
             words.Add($"No method knows \"{passage.Difficulty}\" as a difficulty; it is kept as a word of yours.");
         return string.Join(' ', words);
     }
+
+    /// <summary>That it has many bars for a passage; null when it has not.</summary>
+    /// <param name="from">Its first bar.</param>
+    /// <param name="to">Its last bar.</param>
+    public static string? Long(int from, int to) =>
+        to - from >= MostBars ? $"{from}–{to}: {to - from + 1} bars are long for a passage; one to four come faster." : null;
 }

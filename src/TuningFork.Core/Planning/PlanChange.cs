@@ -1,3 +1,5 @@
+using TuningFork.Core.Practice;
+
 namespace TuningFork.Core.Planning;
 
 /// <summary>What a player may do with a plan.</summary>
@@ -39,5 +41,5 @@ public sealed record PlanChange(
     string? DrillId = null,
     int? Value = null,
     int? MaterialId = null,
-    string? MethodId = null
+    MethodId? MethodId = null
 );

@@ -1,3 +1,4 @@
+using TuningFork.Core.Planning.Fill;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 
@@ -43,7 +44,7 @@ public static class PlanEdit
                 drills[index] = drill with { Locked = !drill.Locked };
                 break;
             case ChangeKind.Minutes:
-                drills[index] = Fill.RoundsFill.Sized(drill with { Minutes = Checked(change.Value), ByHand = true });
+                drills[index] = RoundsFill.Sized(drill with { Minutes = Checked(change.Value), ByHand = true });
                 break;
             case ChangeKind.Times:
                 drills[index] = Counted(drill, change.Value);
@@ -105,7 +106,7 @@ public static class PlanEdit
             .ThenBy(drill => Math.Abs(drills.IndexOf(drill) - at))
             .FirstOrDefault();
         if (next is not null)
-            drills[drills.IndexOf(next)] = Fill.RoundsFill.Sized(next with { Minutes = next.Minutes + gone.Minutes });
+            drills[drills.IndexOf(next)] = RoundsFill.Sized(next with { Minutes = next.Minutes + gone.Minutes });
     }
 
     /// <summary>About the same: the same targets, or the same name where there are none.</summary>
@@ -134,15 +135,15 @@ public static class PlanEdit
 
     private static Drill Counted(Drill drill, int? times)
     {
-        if (drill.IsBreak || Methods.Of(drill).Course != Course.FixedCount)
+        if (drill.IsBreak || Methods.TimesOf(Methods.Of(drill)) is not { } range)
             throw new PlanException("drillId", "This drill does not count its takes. Choose a method that does, like six times, slowly.");
-        return times is >= Methods.LeastTimes and <= Methods.MostTimes
+        return times >= range.Least && times <= range.Most
             ? drill with
             {
                 Times = times,
                 ByHand = true,
             }
-            : throw new PlanException("value", $"Play it {Methods.LeastTimes} to {Methods.MostTimes} times.");
+            : throw new PlanException("value", $"Choose {range.Least} to {range.Most}.");
     }
 
     /// <summary>What a drill that was left out was about, as things that wait.</summary>
@@ -181,7 +182,7 @@ public static class PlanEdit
             return Made(plan, request, change, drill.Minutes) with { Id = drill.Id };
         // Without a wish: fill the same area again without what stands in the plan.
         var titles = plan.Drills.Select(other => other.Title).ToHashSet(StringComparer.Ordinal);
-        var fresh = new Fill.FillContext(request with { Kept = plan.Drills, ScaleMinutes = int.MaxValue });
+        var fresh = new FillContext(request with { Kept = plan.Drills, ScaleMinutes = int.MaxValue });
         return Candidates(fresh, request, drill).FirstOrDefault(other => !titles.Contains(other.Title)) is { } found
             ? found with
             {
@@ -194,7 +195,7 @@ public static class PlanEdit
             );
     }
 
-    private static IEnumerable<Drill> Candidates(Fill.FillContext context, DayRequest request, Drill drill)
+    private static IEnumerable<Drill> Candidates(FillContext context, DayRequest request, Drill drill)
     {
         if (drill.Area == Area.WarmUp)
             return Fill.WarmUpFill.Others(context, drill);
@@ -204,7 +205,7 @@ public static class PlanEdit
         return Enumerable
             .Range(1, 6)
             .SelectMany(days =>
-                Filled(new Fill.FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }), Area.Play, drill.Minutes)
+                Filled(new FillContext(request with { Kept = [], Day = request.Day.AddDays(days) }), Area.Play, drill.Minutes)
             );
     }
 
@@ -214,7 +215,7 @@ public static class PlanEdit
         var id = $"a{plan.Drills.Count(drill => drill.Id.StartsWith('a')) + 1}";
         while (plan.Drills.Any(drill => drill.Id == id))
             id += "x";
-        var context = new Fill.FillContext(
+        var context = new FillContext(
             request with
             {
                 Kept = [],
@@ -247,7 +248,7 @@ public static class PlanEdit
         return drill with { Id = id, Minutes = length, Reason = "added by you", ByHand = true };
     }
 
-    private static IEnumerable<Drill> Filled(Fill.FillContext context, Area area, int minutes)
+    private static IEnumerable<Drill> Filled(FillContext context, Area area, int minutes)
     {
         var block = new Block(area, minutes, minutes, minutes);
         return area switch

@@ -25,6 +25,14 @@ public static class PracticeDay
     /// <param name="day">The day.</param>
     public static int Weekday(DateOnly day) => ((int)day.DayOfWeek + 6) % 7;
 
+    /// <summary>After so long without playing the same thing may come again on the same day (common practice).</summary>
+    private static readonly TimeSpan BackAfter = TimeSpan.FromHours(2);
+
+    /// <summary>Whether somebody has come back on the same day, rested.</summary>
+    /// <param name="lastEnded">When the last sitting of the day ended, or null.</param>
+    /// <param name="now">The moment.</param>
+    public static bool IsBack(DateTime? lastEnded, DateTime now) => now - lastEnded >= BackAfter;
+
     /// <summary>Days by which what was really played may lie ahead of today: a flight west, a boundary hour moved after midnight.</summary>
     public const int MostDaysAhead = 2;
 

@@ -27,6 +27,16 @@ public static class SavedTime
     }
 
     /// <summary>
+    /// What a drill that is through before its time becomes when it goes on: rounds with as many takes more as fit. Null when it ends: a
+    /// later drill can use the time, or no take fits.
+    /// </summary>
+    /// <param name="ended">The drill that has ended.</param>
+    /// <param name="waiting">The drills that still wait, in order.</param>
+    /// <param name="seconds">Seconds it has left.</param>
+    public static Drill? Longer(Drill ended, IEnumerable<Drill> waiting, int seconds) =>
+        PassOn(ended, waiting, seconds) is null ? GoOn(ended, seconds) : null;
+
+    /// <summary>
     /// Rounds that are through before their time, with as many takes more as fit: for the last drill that could use the time. Null where
     /// none fits.
     /// </summary>

@@ -44,8 +44,26 @@ public sealed record Cue
     /// <summary>Seconds played of the drill at which this cue gives way to the next by itself; null where only takes move it on.</summary>
     public int? TurnsAtSeconds { get; init; }
 
+    /// <summary>Of work and rest in turns the period at hand, or null.</summary>
+    public PeriodCue? Period { get; init; }
+
+    /// <summary>The altered music of this moment, where the thing itself is as written; else empty.</summary>
+    public string Variant { get; init; } = "";
+
+    /// <summary>Of a growing chain the step, from 1; else null.</summary>
+    public int? Step { get; init; }
+
+    /// <summary>The last bar to be played where fewer are enough for now; null for all of them.</summary>
+    public int? StopAfterBar { get; init; }
+
     /// <summary>A run over keys, chords or positions, or null.</summary>
     public RunCue? Run { get; init; }
+
+    /// <summary>Minutes without a miss, or null.</summary>
+    public LoopCue? Loop { get; init; }
+
+    /// <summary>What is offered after three misses running, or null.</summary>
+    public HelpCue? Help { get; init; }
 
     /// <summary>True when tension is to be asked for: the tempo has just risen.</summary>
     public bool AsksTension { get; init; }
@@ -62,3 +80,12 @@ public sealed record Cue
 /// <param name="BeatsEach">Beats for each on the click; 0 against the clock.</param>
 /// <param name="LimitSeconds">Seconds for all of them against the clock; 0 on the click.</param>
 public sealed record RunCue(IReadOnlyList<string> Steps, int BeatsEach, int LimitSeconds);
+
+/// <summary>A stretch of work or of rest, by the clock.</summary>
+/// <param name="EndsAtSeconds">Seconds played of the drill at which it ends.</param>
+public sealed record PeriodCue(int EndsAtSeconds);
+
+/// <summary>A stretch without a miss.</summary>
+/// <param name="FromSeconds">Seconds played of the drill when it began; null before it did.</param>
+/// <param name="NeededSeconds">How long it should last.</param>
+public sealed record LoopCue(double? FromSeconds, int NeededSeconds);

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using TuningFork.Core.Ability;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -37,7 +38,7 @@ public sealed record Target
     public Bpm? Goal { get; init; }
 
     /// <summary>The note the tempo counts.</summary>
-    public string Beat { get; init; } = "quarter";
+    public Beat Beat { get; init; } = Beat.Quarter;
 
     /// <summary>Seconds of one take, set-up counted; 0 when takes are not measured.</summary>
     public int TakeSeconds { get; init; }
@@ -67,8 +68,8 @@ public sealed record Drill
     /// <summary>What it trains; null for a break.</summary>
     public Area? Area { get; init; }
 
-    /// <summary>The method; empty for a break.</summary>
-    public string MethodId { get; init; } = "";
+    /// <summary>The method; none for a break.</summary>
+    public MethodId MethodId { get; init; }
 
     /// <summary>The method itself where the player has defined it; else null.</summary>
     public Method? Own { get; init; }
@@ -129,6 +130,15 @@ public sealed record Drill
 
     /// <summary>For drills in rounds: rounds at most, or null where its time decides.</summary>
     public int? MostRounds { get; init; }
+
+    /// <summary>Takes after which help was last offered and answered.</summary>
+    public int HelpedAt { get; init; }
+
+    /// <summary>Of a growing chain: how many steps it has; null for other drills.</summary>
+    public int? Links { get; init; }
+
+    /// <summary>True when the steps of a chain are the notes of its music; false when the notes are not known and they are beats.</summary>
+    public bool LinksAreNotes { get; init; }
 
     /// <summary>An area to which its minutes are credited as well, though they count once; or null.</summary>
     public Area? CreditedTo { get; init; }

@@ -1,4 +1,5 @@
 using TuningFork.Core.Ability;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -73,7 +74,7 @@ public sealed record Material
     public Bpm? Target { get; init; }
 
     /// <summary>The note that the tempo counts, as a symbol: quarter, dotted quarter, eighth, half.</summary>
-    public string Beat { get; init; } = "quarter";
+    public Beat Beat { get; init; } = Beat.Quarter;
 
     /// <summary>How far it is.</summary>
     public Readiness Readiness { get; init; } = Readiness.Raw;
@@ -121,7 +122,7 @@ public sealed record Material
     public School? School { get; init; }
 
     /// <summary>Lasting name of the method that helps with what is still missing, or empty.</summary>
-    public string Proposed { get; init; } = "";
+    public MethodId Proposed { get; init; }
 
     /// <summary>What is still missing, or empty.</summary>
     public string Missing { get; init; } = "";

@@ -42,6 +42,9 @@ public enum Course
     /// <summary>Short bursts on two things in turn; each has a ladder of its own.</summary>
     Bursts,
 
+    /// <summary>Altered versions step by step, then one take as written.</summary>
+    Altered,
+
     /// <summary>From few notes to a click to many; up after clean takes, back after a miss.</summary>
     Densities,
 }
@@ -88,7 +91,7 @@ public readonly record struct MinuteRange(int Least, int Most)
 /// <param name="Course">What the stage does with it.</param>
 /// <param name="Count">Takes, or minutes without a miss, that count as done; else 0.</param>
 public sealed record Method(
-    string Id,
+    MethodId Id,
     string Name,
     string How,
     MinuteRange UsualMinutes,

@@ -6,7 +6,7 @@ public static class Methods
     /// <summary>Easy sound and motion.</summary>
     public static Method EaseIn { get; } =
         new(
-            "ease-in",
+            new("ease-in"),
             "ease in",
             "Easy and comfortable, eyes off the page. Seat, back, shoulders, jaw, hands: find what is tight and let it go. Nothing faster than attention can follow.",
             (1, 10),
@@ -18,7 +18,7 @@ public static class Methods
     /// <summary>Reading something new very slowly.</summary>
     public static Method SlowReading { get; } =
         new(
-            "slow-reading",
+            new("slow-reading"),
             "slow first reading",
             "Read it very slowly with a steady beat, once, without repairing. Note what trips you.",
             (2, 5),
@@ -30,7 +30,7 @@ public static class Methods
     /// <summary>One take of each, round and round.</summary>
     public static Method OneTakeRounds { get; } =
         new(
-            "one-take-rounds",
+            new("one-take-rounds"),
             "one take each, in rounds",
             "Play each passage once and stop at its end. Clean or not, go on to the next; every round comes in another order. It feels worse than staying on one, and it works better.",
             (3, 10),
@@ -42,7 +42,7 @@ public static class Methods
     /// <summary>Work and rest in turns.</summary>
     public static Method WorkRestRounds { get; } =
         new(
-            "work-rest",
+            new("work-rest"),
             "work-rest rounds",
             "Work on one passage, then rest with the hands down. After each rest comes the next passage.",
             (9, 30),
@@ -54,7 +54,7 @@ public static class Methods
     /// <summary>Three clean in a row.</summary>
     public static Method CleanInRow { get; } =
         new(
-            "clean-in-row",
+            new("clean-in-row"),
             "three clean in a row",
             "Same tempo each time. Three clean takes running and it is done; a miss counts anew. If it is too hard: slower, or smaller.",
             (2, 5),
@@ -67,11 +67,11 @@ public static class Methods
     /// <summary>Two minutes without a miss.</summary>
     public static Method CleanMinutes { get; } =
         new(
-            "clean-minutes",
+            new("clean-minutes"),
             "two minutes without a miss",
-            "Round and round, at whatever tempo lets it be right. A miss: a little slower, and the two minutes begin anew.",
+            "Round and round, at whatever tempo lets it be right. Press only a miss: a little slower, and the minutes begin anew.",
             (2, 5),
-            "clean or missed, every take",
+            "misses only; each round without one is clean",
             "Fits raw passages. Leave it after five minutes, done or not.",
             Course.CleanMinutes,
             2
@@ -80,7 +80,7 @@ public static class Methods
     /// <summary>A fixed number, slowly.</summary>
     public static Method FixedCount { get; } =
         new(
-            "fixed-count",
+            new("fixed-count"),
             "six times, slowly",
             "Six takes, slow enough that each can be right. Think it through before you play it.",
             (2, 5),
@@ -93,7 +93,7 @@ public static class Methods
     /// <summary>The tempo climbs by rule.</summary>
     public static Method TempoLadder { get; } =
         new(
-            "tempo-ladder",
+            new("tempo-ladder"),
             "tempo ladder",
             "Three clean in a row and the tempo goes up; a miss and it steps back. The tempo never creeps within a take.",
             (2, 10),
@@ -105,7 +105,7 @@ public static class Methods
     /// <summary>Today's keys, one after the other.</summary>
     public static Method KeyRound { get; } =
         new(
-            "key-round",
+            new("key-round"),
             "today's keys, in turn",
             "Each key once, then the next; round again while there is time. Stop only to repair. Another key begins tomorrow, so that each gets a fresh start.",
             (2, 10),
@@ -117,7 +117,7 @@ public static class Methods
     /// <summary>Back and forth between keys or chords.</summary>
     public static Method KeyShuttle { get; } =
         new(
-            "key-shuttle",
+            new("key-shuttle"),
             "shuttle",
             "Back and forth on the click until both are found without searching; then three, four, six, twelve. Stop only to repair; then again from the beginning.",
             (2, 10),
@@ -129,7 +129,7 @@ public static class Methods
     /// <summary>Chords on the click.</summary>
     public static Method ChordChanges { get; } =
         new(
-            "chord-changes",
+            new("chord-changes"),
             "changes on the click",
             "Each chord stands on its first beat. The click does not ask whether you are fast; it asks whether you are there. Mark every chord that came late.",
             (2, 6),
@@ -141,7 +141,7 @@ public static class Methods
     /// <summary>All positions of a chord.</summary>
     public static Method Inversions { get; } =
         new(
-            "inversions",
+            new("inversions"),
             "every position, against the clock",
             "Find all positions of one chord, from root position up, before the time is over. Look, then play; no groping.",
             (2, 6),
@@ -153,7 +153,7 @@ public static class Methods
     /// <summary>The next only when this one is right.</summary>
     public static Method OneByOne { get; } =
         new(
-            "one-by-one",
+            new("one-by-one"),
             "one by one",
             "Go on only when this one is centred; else again. There is no hurry: it stops at its time, keeps its place and goes on there next time.",
             (3, 10),
@@ -165,7 +165,7 @@ public static class Methods
     /// <summary>Fewer notes until they meet the click.</summary>
     public static Method HalfDensity { get; } =
         new(
-            "half-density",
+            new("half-density"),
             "fewer notes to the click",
             "After days away fingers drift off the click, mostly early. Not faster: fewer notes to the same click, until note and click are one. Two clean, and twice as many, up to what is written.",
             (2, 5),
@@ -178,7 +178,7 @@ public static class Methods
     /// <summary>A short burst, then something else.</summary>
     public static Method BurstAndSwitch { get; } =
         new(
-            "burst-and-switch",
+            new("burst-and-switch"),
             "burst and switch",
             "One short burst, then the other thing, and back. Four clean bursts and the click goes up; a miss and it steps back. Fifteen minutes at most.",
             (3, 15),
@@ -190,7 +190,7 @@ public static class Methods
     /// <summary>Three bars and one made up.</summary>
     public static Method ThreeAndOne { get; } =
         new(
-            "three-and-one",
+            new("three-and-one"),
             "three bars and one made up",
             "Three bars of the groove, the fourth is yours; the beat goes on. Write down what you want to keep.",
             (2, 8),
@@ -202,7 +202,7 @@ public static class Methods
     /// <summary>Half the tempo, with the whole head.</summary>
     public static Method SlowAnchor { get; } =
         new(
-            "slow-anchor",
+            new("slow-anchor"),
             "slow anchor",
             "Half the tempo you can play it at. Hear every note before it comes and know where each finger goes. It is harder on the mind, and it pays at speed.",
             (2, 6),
@@ -215,7 +215,7 @@ public static class Methods
     /// <summary>Once through as if people listened.</summary>
     public static Method PerformanceTake { get; } =
         new(
-            "performance-take",
+            new("performance-take"),
             "performance take",
             "Once, as if somebody listened. Hear the tempo first, then play; no stopping, whatever happens.",
             (1, 6),
@@ -227,103 +227,103 @@ public static class Methods
     /// <summary>Rhythm taken out.</summary>
     public static Method EqualValues { get; } =
         new(
-            "equal-values",
+            new("equal-values"),
             "all notes alike",
             "Every note as long as the next, slowly, full sound. Then once as written.",
             (2, 5),
             "the last take, as written",
             "Fits where the rhythm hides the notes. Leave it after two times round.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Uneven rhythms.</summary>
     public static Method RhythmVariants { get; } =
         new(
-            "rhythm-variants",
+            new("rhythm-variants"),
             "rhythm variants",
             "Long-short, short-long, and in groups: each finger has to be early once. Then once as written.",
             (2, 6),
             "the last take, as written",
             "Fits runs whose fingers are uneven. Leave it when all variants are easy.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>The rhythm by itself.</summary>
     public static Method RhythmAlone { get; } =
         new(
-            "rhythm-alone",
+            new("rhythm-alone"),
             "the rhythm alone",
             "The rhythm on one note, or clapped, until it speaks. Then once as written.",
             (1, 4),
             "the last take, as written",
             "Fits where the rhythm is not clear. Leave it when it can be spoken.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>First one note, then two.</summary>
     public static Method GrowingChain { get; } =
         new(
-            "growing-chain",
+            new("growing-chain"),
             "growing chain",
-            "The first note, the first two, and so on; then from the end. Slow enough that nothing breaks. Then once as written.",
+            "The first note, the first two, and so on, each step when the one before was clean; at the next visit from the end. Then once as written.",
             (3, 8),
             "the last take, as written",
             "Fits one change of fingers or position. Leave it when the whole chain stands.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Sound and silence in turns.</summary>
     public static Method SilentBars { get; } =
         new(
-            "silent-bars",
+            new("silent-bars"),
             "silent bars",
-            "One bar sounds, the next is heard inwardly in time; then the other way round, then by beats, then by notes. Then once as written.",
+            "One bar sounds, the next is heard inwardly in time; then the other way round, then by beats and by notes. Clean twice: on. Then once as written.",
             (2, 6),
             "the last take, as written",
             "Fits rushing and unsure entries. Leave it when the silence is as steady as the sound.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Sung, then played.</summary>
     public static Method SingFirst { get; } =
         new(
-            "sing-first",
+            new("sing-first"),
             "sing first",
             "Sing it as it should sound. Then play what you sang, once.",
             (1, 4),
             "the last take, as written",
             "Fits phrasing and length. Leave it when it sounds as it was sung.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>One part at a time.</summary>
     public static Method HandsSeparately { get; } =
         new(
-            "hands-separately",
+            new("hands-separately"),
             "hands or voices separately",
             "One hand or voice, then the other, each without thinking. Then both, slower, once.",
             (2, 6),
             "the last take, as written",
             "Fits what does not come together. Leave it when both are easy alone.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Eyes closed, then open.</summary>
     public static Method EyesClosed { get; } =
         new(
-            "eyes-closed",
+            new("eyes-closed"),
             "eyes closed, then open",
-            "Once with closed eyes, slowly, listening. Then once looking, as written.",
+            "Four times with closed eyes, listening; the tempo goes up after a clean one and back after a miss. Then once looking, a little above the best.",
             (1, 4),
             "the last take, as written",
             "Fits tone and touch. Leave it when nothing changes any more.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Test before looking.</summary>
     public static Method FromMemory { get; } =
         new(
-            "from-memory",
+            new("from-memory"),
             "from memory",
             "Without looking, slowly: that is the test. Then look at what was missing, and play it again.",
             (2, 5),
@@ -336,31 +336,31 @@ public static class Methods
     /// <summary>The same in other keys.</summary>
     public static Method OtherKeys { get; } =
         new(
-            "other-keys",
+            new("other-keys"),
             "in other keys",
             "A tone higher, a tone lower, a fourth higher; round again until it is found without searching. Then once as written.",
             (3, 8),
             "the last take, as written",
             "Fits what the fingers know by rote. Leave it when no key makes you stop.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>The top line alone.</summary>
     public static Method MelodyOnly { get; } =
         new(
-            "melody-only",
+            new("melody-only"),
             "melody only",
             "Only the top line, sung out. Then once as written.",
             (1, 4),
             "the last take, as written",
             "Fits chords and two parts. Leave it when the line carries.",
-            Course.Rounds
+            Course.Altered
         );
 
     /// <summary>Back into its place.</summary>
     public static Method PutBack { get; } =
         new(
-            "put-back",
+            new("put-back"),
             "put back in context",
             "From the bar before, through the passage, out to the bar after; the beat goes on. When that stands, the section, then the piece.",
             (1, 5),
@@ -373,7 +373,7 @@ public static class Methods
     /// <summary>Several passages and what lies between them.</summary>
     public static Method JoinedSection { get; } =
         new(
-            "joined-section",
+            new("joined-section"),
             "a section, joined",
             "From its first bar to its last, over all the joins; the beat goes on, whatever happens. Then once more, with the join that tripped in mind.",
             (2, 10),
@@ -386,7 +386,7 @@ public static class Methods
     /// <summary>Something new from a cell.</summary>
     public static Method FromThisCell { get; } =
         new(
-            "from-this-cell",
+            new("from-this-cell"),
             "make something from this cell",
             "Take three or four notes of it and make a line of your own. Write down what you like.",
             (2, 6),
@@ -398,7 +398,7 @@ public static class Methods
     /// <summary>In passing.</summary>
     public static Method SpareMinute { get; } =
         new(
-            "spare-minute",
+            new("spare-minute"),
             "spare minute",
             "One take in passing, no more. Several times a day, away from any session.",
             (1, 1),
@@ -410,7 +410,7 @@ public static class Methods
     /// <summary>Playing for its own sake.</summary>
     public static Method FreePlay { get; } =
         new(
-            "free-play",
+            new("free-play"),
             "free play",
             "Play for the sound of it. Make something up, and write down what you would like to keep.",
             (2, 20),
@@ -422,7 +422,7 @@ public static class Methods
     /// <summary>Unseen music in time.</summary>
     public static Method UnseenInTime { get; } =
         new(
-            "unseen-in-time",
+            new("unseen-in-time"),
             "unseen, in time",
             "Half a minute to look: time, key, tempo, the highest and the oddest place. Then play slower than feels necessary; the beat never stops and mistakes are passed by.",
             (2, 6),
@@ -434,7 +434,7 @@ public static class Methods
     /// <summary>Sing, then hear.</summary>
     public static Method SingThenHear { get; } =
         new(
-            "sing-then-hear",
+            new("sing-then-hear"),
             "sing it, then hear it",
             "Hear the question, answer it aloud, then hear the answer. Say whether yours was right.",
             (1, 5),
@@ -446,7 +446,7 @@ public static class Methods
     /// <summary>Reading without the instrument.</summary>
     public static Method SilentStudy { get; } =
         new(
-            "silent-study",
+            new("silent-study"),
             "silent study",
             "Without the instrument: read it and hear it inwardly in time, then look where the fingers would go. Leave the hands at rest.",
             (2, 10),
@@ -503,23 +503,41 @@ public static class Methods
     /// <summary>Most of them.</summary>
     public const int MostTimes = 20;
 
+    /// <summary>What can be chosen of a method that counts takes or minutes without a miss, least and most; null for others.</summary>
+    /// <param name="method">The method.</param>
+    public static (int Least, int Most)? TimesOf(Method method)
+    {
+        ArgumentNullException.ThrowIfNull(method);
+        return method.Course switch
+        {
+            Course.FixedCount => (LeastTimes, MostTimes),
+            Course.CleanMinutes => (StageLoop.LeastMinutes, StageLoop.MostMinutes),
+            _ => null,
+        };
+    }
+
     /// <summary>The method of a drill: the player's own, or one of these.</summary>
     /// <exception cref="ArgumentException">There is none of its name.</exception>
     public static Method Of(Drill drill)
     {
         ArgumentNullException.ThrowIfNull(drill);
         var method = drill.Own ?? Get(drill.MethodId);
-        return drill.Times is { } times && method.Course == Course.FixedCount
+        return drill.Times is { } times && method.Course is Course.FixedCount or Course.CleanMinutes
             ? method with
             {
                 Count = times,
-                Name = method == FixedCount ? $"{times} times, slowly" : method.Name,
+                Name =
+                    method == FixedCount ? $"{times} times, slowly"
+                    : method == CleanMinutes ? $"{Words.Minutes(times)} without a miss"
+                    : method.Name,
             }
             : method;
     }
 
+    /// <summary>The method with this lasting name; null where there is none.</summary>
+    public static Method? Find(MethodId id) => All.FirstOrDefault(method => method.Id == id);
+
     /// <summary>The method with this lasting name.</summary>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static Method Get(string id) =>
-        All.FirstOrDefault(method => method.Id == id) ?? throw new ArgumentException($"There is no method called \"{id}\".", nameof(id));
+    public static Method Get(MethodId id) => Find(id) ?? throw new ArgumentException($"There is no method called \"{id}\".", nameof(id));
 }

@@ -17,7 +17,8 @@ public static class Stage
     /// <param name="takes">Takes so far, in order.</param>
     /// <param name="playedSeconds">Seconds played of it, 0 or more.</param>
     /// <param name="nudge">Beats a minute by which the player has moved the tempo.</param>
-    public static Cue Now(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds, int nudge = 0)
+    /// <param name="loopFrom">Of minutes without a miss: seconds played when the present stretch began; null before it did.</param>
+    public static Cue Now(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds, int nudge = 0, double? loopFrom = null)
     {
         ArgumentNullException.ThrowIfNull(drill);
         ArgumentNullException.ThrowIfNull(takes);
@@ -28,19 +29,25 @@ public static class Stage
         {
             Course.Rounds => InRounds(drill, takes),
             Course.CleanInRow => CleanInRow(drill, method, takes),
-            Course.CleanMinutes => CleanMinutes(drill, method, takes),
+            Course.CleanMinutes => StageLoop.Now(drill, method, takes, playedSeconds, loopFrom),
             Course.FixedCount => FixedCount(drill, method, takes),
             Course.Ladder => Climb(drill, takes),
-            Course.WorkRest => WorkAndRest(drill, takes, playedSeconds),
+            Course.WorkRest => StageWork.Now(drill, takes, playedSeconds),
             Course.Once => Once(drill, takes),
             Course.Questions => Question(drill, takes),
             Course.Run or Course.Clock => StageRuns.Now(drill, method, takes),
             Course.Steps => StageRuns.Steps(drill, takes),
             Course.Densities => StageRuns.Densities(drill, method, takes),
             Course.Bursts => Burst(drill, takes),
+            Course.Altered => StageSteps.Now(drill, takes, playedSeconds),
             _ => Plain(drill, method),
         };
-        return cue with { Tempo = cue.Tempo?.Plus(nudge), GraceSeconds = cue.CountsTakes ? Grace(drill, cue.TargetIndex) : 0 };
+        return cue with
+        {
+            Tempo = cue.Tempo?.Plus(nudge),
+            Help = cue.Complete ? null : StageHelp.Of(drill, takes),
+            GraceSeconds = cue.CountsTakes ? Grace(drill, cue.TargetIndex) : 0,
+        };
     }
 
     private static Cue Plain(Drill drill, Method method)
@@ -79,7 +86,7 @@ public static class Stage
     /// The tempo of the next take of a target: where five of six come clean after what was just played. Fixed where nothing is believed
     /// of its reach, or where it is slow on purpose.
     /// </summary>
-    private static Bpm? Moved(Target target, int index, IReadOnlyList<StageTake> takes)
+    internal static Bpm? Moved(Target target, int index, IReadOnlyList<StageTake> takes)
     {
         if (target is not { Able: { } able, Pace: Pace.Work or Pace.Performance, Tempo: not null })
             return target.Tempo;
@@ -104,25 +111,6 @@ public static class Stage
             Sentence = (takes is [.., { Clean: false }] ? "Again, calmly. " : "The same tempo each time. ") + Stop(drill.Targets[0]),
             Count = $"{Math.Min(run, method.Count)} of {method.Count} clean in a row",
             Complete = run >= method.Count,
-        };
-    }
-
-    /// <summary>Takes stand for their time: so many in a row as fill the minutes. Each miss has lowered the tempo by a step.</summary>
-    private static Cue CleanMinutes(Drill drill, Method method, IReadOnlyList<StageTake> takes)
-    {
-        var target = drill.Targets[0];
-        var tempo = target.Tempo;
-        foreach (var _ in takes.Where(take => !take.Clean))
-            tempo = tempo?.Plus(-Ladder.Step(tempo.Value, target.Goal));
-        var each = Math.Max(1, target.TakeSeconds);
-        var needed = ((method.Count * 60) + each - 1) / each;
-        var run = takes.Reverse().TakeWhile(take => take.Clean).Count();
-        return Take(drill, 0) with
-        {
-            Sentence = takes is [.., { Clean: false }] ? "A little slower, and anew." : "Round and round, without a miss. " + Stop(target),
-            Tempo = tempo,
-            Count = $"{Math.Min(run, needed) * each / 60}:{Math.Min(run, needed) * each % 60:00} of {method.Count}:00 without a miss",
-            Complete = run >= needed,
         };
     }
 
@@ -190,71 +178,6 @@ public static class Stage
         return (state, rose, fell);
     }
 
-    /// <summary>Seconds of work, and of work and rest together, in one round of work and rest in turns.</summary>
-    private static (int Work, int Round) RoundOf(Drill drill)
-    {
-        var work = (drill.WorkMinutes ?? 4) * 60;
-        return (work, work + ((drill.RestMinutes ?? 1) * 60));
-    }
-
-    /// <summary>Of work and rest in turns: the targets that have had work for so long, as indices, in the order of their rounds.</summary>
-    /// <param name="drill">A drill whose method works and rests in turns.</param>
-    /// <param name="playedSeconds">Seconds played of it, 0 or more.</param>
-    /// <param name="leastSeconds">Seconds of work from which a target counts as worked on.</param>
-    public static IReadOnlyList<int> Worked(Drill drill, double playedSeconds, double leastSeconds)
-    {
-        ArgumentNullException.ThrowIfNull(drill);
-        if (drill.Targets.Count == 0)
-            return [];
-        var (work, round) = RoundOf(drill);
-        var rounds = (int)(playedSeconds / round) + 1;
-        return
-        [
-            .. Enumerable
-                .Range(0, rounds)
-                .Where(number => Math.Min(work, playedSeconds - (number * (double)round)) >= Math.Min(work, leastSeconds))
-                .Select(number => number % drill.Targets.Count)
-                .Distinct(),
-        ];
-    }
-
-    private static Cue WorkAndRest(Drill drill, IReadOnlyList<StageTake> takes, double playedSeconds)
-    {
-        var (work, round) = RoundOf(drill);
-        var number = (int)(playedSeconds / round);
-        var resting = playedSeconds - (number * (double)round) >= work;
-        var turn = (number * round) + (resting ? round : work);
-        var index = drill.Targets.Count == 0 ? -1 : number % drill.Targets.Count;
-        var next = drill.Targets.Count == 0 ? "" : drill.Targets[(number + 1) % drill.Targets.Count].Title;
-        if (resting)
-            return new Cue
-            {
-                TargetIndex = -1,
-                Title = "Rest",
-                Sentence = "Hands down, look away.",
-                Next = next,
-                Resting = true,
-                Count = $"round {number + 1}",
-                TurnsAtSeconds = turn,
-            };
-        return index < 0
-            ? new Cue
-            {
-                Title = drill.Title,
-                Sentence = "Work, then rest.",
-                Count = $"round {number + 1}",
-                TurnsAtSeconds = turn,
-            }
-            : Take(drill, index) with
-            {
-                Tempo = Moved(drill.Targets[index], index, takes),
-                Sentence = "Work on this one. " + Stop(drill.Targets[index]),
-                Next = next,
-                Count = $"round {number + 1}",
-                TurnsAtSeconds = turn,
-            };
-    }
-
     private static Cue Once(Drill drill, IReadOnlyList<StageTake> takes) =>
         Take(drill, 0) with
         {
@@ -280,7 +203,7 @@ public static class Stage
             CountsTakes = true,
         };
 
-    private static string Stop(Target target) => target.StopAfterBar is { } bar ? $"Stop after bar {bar}." : "Then stop.";
+    internal static string Stop(Target target) => target.StopAfterBar is { } bar ? $"Stop after bar {bar}." : "Then stop.";
 
     private static int Grace(Drill drill, int index) =>
         index < 0 ? 0 : Math.Clamp(drill.Targets[index].TakeSeconds, LeastGraceSeconds, MostGraceSeconds);

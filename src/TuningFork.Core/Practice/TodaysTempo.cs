@@ -31,6 +31,24 @@ public static class TodaysTempo
     /// <summary>How much a clean take of a section or a whole piece says about each passage in it.</summary>
     public const double InsideWeight = 0.5;
 
+    /// <summary>What the methods want that do not simply work.</summary>
+    private static readonly Dictionary<MethodId, Pace> Paces = new()
+    {
+        [Methods.TempoLadder.Id] = Pace.Ladder,
+        [Methods.BurstAndSwitch.Id] = Pace.Ladder,
+        [Methods.CleanMinutes.Id] = Pace.Ladder,
+        [Methods.FixedCount.Id] = Pace.Slow,
+        [Methods.SlowReading.Id] = Pace.Slow,
+        [Methods.FromMemory.Id] = Pace.Slow,
+        [Methods.EaseIn.Id] = Pace.Slow,
+        [Methods.SlowAnchor.Id] = Pace.Anchor,
+        [Methods.PerformanceTake.Id] = Pace.Performance,
+    };
+
+    /// <summary>Methods that ask for more than the notes in tempo: their takes say less about it.</summary>
+    private static readonly HashSet<MethodId> Harder = [Methods.FromMemory.Id, Methods.PutBack.Id, Methods.EyesClosed.Id];
+    private const double HarderWeight = 0.5;
+
     /// <summary>Parts of the reach.</summary>
     private const double LadderPart = 0.94;
     private const double SlowPart = 0.65;
@@ -45,14 +63,7 @@ public static class TodaysTempo
     public static Pace PaceOf(Method method)
     {
         ArgumentNullException.ThrowIfNull(method);
-        return method.Id switch
-        {
-            "tempo-ladder" or "burst-and-switch" or "clean-minutes" => Pace.Ladder,
-            "fixed-count" or "slow-reading" or "from-memory" or "ease-in" => Pace.Slow,
-            "slow-anchor" => Pace.Anchor,
-            "performance-take" => Pace.Performance,
-            _ => Pace.Work,
-        };
+        return Paces.GetValueOrDefault(method.Id, Pace.Work);
     }
 
     /// <summary>
@@ -61,14 +72,14 @@ public static class TodaysTempo
     /// </summary>
     /// <param name="methodId">Lasting name of the method.</param>
     /// <param name="key">Lasting key of the target.</param>
-    public static double Weight(string methodId, string key)
+    public static double Weight(MethodId methodId, string key)
     {
         ArgumentNullException.ThrowIfNull(key);
         return TargetKey.Parse(key).Part switch
         {
             TargetPart.Density or TargetPart.Bars => 0,
             TargetPart.Key or TargetPart.Pattern => 0.5,
-            _ => methodId is "from-memory" or "put-back" or "eyes-closed" ? 0.5 : 1,
+            _ => Harder.Contains(methodId) ? HarderWeight : 1,
         };
     }
 
@@ -84,6 +95,7 @@ public static class TodaysTempo
             TargetPart.Key => parsed.Name,
             TargetPart.Pattern => $"p:{parsed.Name}",
             TargetPart.Bars => $"b:{parsed.Name}",
+            TargetPart.Variant => $"v:{parsed.Name}",
             _ => null,
         };
     }

@@ -125,7 +125,7 @@ public static class DemoFile
         db.Visits.AddRange(history.Visits);
         db.Keys.AddRange(history.Keys);
         await db.SaveChangesAsync(cancel);
-        DemoJournal.Write(db, history.Sessions, today);
+        DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)
             DemoAims.Write(db, known, today);
         await db.SaveChangesAsync(cancel);

@@ -1,3 +1,4 @@
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
@@ -22,7 +23,7 @@ internal static class DemoGrooves
     public static IReadOnlyList<DemoItem> All(DateOnly today)
     {
         var circle = Piece("Circle at the Well", 32, 4, 108, today.AddDays(26));
-        var seven = Piece("Seven Steps Down", 28, 7, 176, today.AddDays(26), "eighth");
+        var seven = Piece("Seven Steps Down", 28, 7, 176, today.AddDays(26), Beat.Eighth);
         var rain = Piece("Rain on Tin", 16, 4, 84, null);
         rain.Readiness = Readiness.Ready;
         return

@@ -1,3 +1,4 @@
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
@@ -31,10 +32,10 @@ internal static class DemoMaterial
     public static IReadOnlyList<DemoItem> All(DateOnly today)
     {
         var ferry = Piece("Ferry Waltz", 48, 3, 120, today.AddDays(19));
-        var jig = Piece("Orchard Jig", 32, 2, 104, today.AddDays(19), "dotted quarter");
+        var jig = Piece("Orchard Jig", 32, 2, 104, today.AddDays(19), Beat.DottedQuarter);
         var lantern = Piece("Lantern Song", 24, 4, 66, null);
         lantern.Readiness = Readiness.Ready;
-        var march = Piece("March of the Kettles", 64, 2, 108, today.AddDays(19));
+        var march = Piece("March of the Kettles", 64, 2, 100, today.AddDays(19));
         var harbour = Piece("Harbour at Five", 40, 4, 84, null);
         return
         [

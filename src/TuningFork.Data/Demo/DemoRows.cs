@@ -1,4 +1,5 @@
 using System.Text.Json;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
@@ -9,7 +10,7 @@ namespace TuningFork.Data.Demo;
 /// <summary>Rows of the demos, with what they have in common.</summary>
 internal static class DemoRows
 {
-    public static MaterialRow Piece(string title, int bars, int beats, int target, DateOnly? performance, string beat = "quarter") =>
+    public static MaterialRow Piece(string title, int bars, int beats, int target, DateOnly? performance, Beat? beat = null) =>
         new()
         {
             Kind = MaterialKind.Piece,
@@ -17,7 +18,7 @@ internal static class DemoRows
             Area = Area.Repertoire,
             ToBar = bars,
             BeatsPerBar = beats,
-            Beat = beat,
+            Beat = beat ?? Beat.Quarter,
             Target = target,
             Performance = performance,
             Readiness = Readiness.Shaping,

@@ -68,11 +68,11 @@ public sealed class History
                 Day = day,
                 Minutes = minutes,
                 Routine = routine,
-                Shares = Bookkeeping.SharesOf(profile),
+                Shares = ProfileBooks.SharesOf(profile),
                 Family = profile.Family,
-                IsPitched = Bookkeeping.InstrumentOf(profile).IsPitched,
+                IsPitched = ProfileBooks.InstrumentOf(profile).IsPitched,
                 UsualMinutes = minutes,
-                Traits = Bookkeeping.TraitsOf(profile),
+                Traits = ProfileBooks.TraitsOf(profile),
                 Seed = day.DayNumber * 31,
                 History =
                 [
@@ -160,12 +160,14 @@ public sealed class History
     private void PlayTakes(Drill drill, SessionDrillRow row, DateOnly day, Dictionary<int, MaterialRow> materials, DateTime started)
     {
         var used = 0.0;
+        double? loopFrom = 0;
         drill = Refreshed(drill, day, materials);
         while (
             Stage.Now(
                 drill,
                 [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))],
-                used
+                used,
+                loopFrom: loopFrom
             )
                 is { CountsTakes: true, Complete: false } cue
             && used < row.PlayedSeconds
@@ -189,6 +191,7 @@ public sealed class History
                 }
             );
             used += Math.Max(15, target.TakeSeconds);
+            loopFrom = clean ? loopFrom : used;
             if (material is not null)
                 Visit(material, drill.MethodId, target.Key, day, new Try(clean, cue.Tempo));
             else if (target.Key.StartsWith("ear:", StringComparison.Ordinal))
@@ -216,7 +219,7 @@ public sealed class History
                 : null
         );
 
-    private void Visit(MaterialRow material, string method, string key, DateOnly day, Try take)
+    private void Visit(MaterialRow material, MethodId method, string key, DateOnly day, Try take)
     {
         if (!visits.TryGetValue((material.Id, day), out var visit))
             visits[(material.Id, day)] = visit = VisitBooks.Begin(material, day);

@@ -88,6 +88,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateTime>("AtUtc")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Became")
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly>("Day")
                         .HasColumnType("TEXT");
 
@@ -110,6 +113,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("SessionId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<DateTime?>("SettledUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("Take")
                         .HasColumnType("INTEGER");
 
@@ -119,10 +125,14 @@ namespace TuningFork.Data.Migrations
 
                     b.HasKey("Id");
 
+                    b.HasIndex("About");
+
                     b.HasIndex("Day");
 
                     b.HasIndex("Key")
                         .IsUnique();
+
+                    b.HasIndex("MaterialId");
 
                     b.ToTable("Entries");
                 });
@@ -203,6 +213,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateOnly>("LastDay")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Place")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double?>("ReachLog")
                         .HasColumnType("REAL");
 
@@ -248,6 +261,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<int?>("Best")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool?>("Click")
                         .HasColumnType("INTEGER");
 
                     b.Property<DateOnly?>("Confirmed")
@@ -744,6 +760,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("ExtraSeconds")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("LoopFrom")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("LostSeconds")
                         .HasColumnType("INTEGER");
 
@@ -908,6 +927,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<string>("Grade")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("LongestClean")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("MaterialId")
                         .HasColumnType("INTEGER");

@@ -9,6 +9,20 @@ public enum EntryKind
     Session,
 }
 
+/// <summary>What became of an idea on the shelf.</summary>
+public enum ShelfFate
+{
+    Piece,
+    Exercise,
+
+    /// <summary>An idea for free playing.</summary>
+    Play,
+
+    /// <summary>Something to listen to.</summary>
+    Listen,
+    Dropped,
+}
+
 /// <summary>Something written down.</summary>
 public sealed class EntryRow : IRemovable
 {
@@ -25,5 +39,11 @@ public sealed class EntryRow : IRemovable
     public int? Take { get; set; }
     public string About { get; set; } = "";
     public string Text { get; set; } = "";
+
+    /// <summary>When it was marked as settled: until then the last line about a thing comes back with it.</summary>
+    public DateTime? SettledUtc { get; set; }
+
+    /// <summary>Of an idea on the shelf: what became of it; null while it waits.</summary>
+    public ShelfFate? Became { get; set; }
     public DateTime? RemovedUtc { get; set; }
 }

@@ -6,7 +6,7 @@ public sealed class KeyRow
     public int MaterialId { get; set; }
     public MaterialRow? Material { get; set; }
 
-    /// <summary>"Bb major", or "p:3" for a pattern.</summary>
+    /// <summary>"Bb major", "p:3" for a pattern, "b:17-18" for bars, "v:chain" for an altered version.</summary>
     public string Key { get; set; } = "";
     public DateOnly LastDay { get; set; }
 
@@ -17,6 +17,9 @@ public sealed class KeyRow
     public bool Began { get; set; }
     public int Visits { get; set; }
     public int? LastClean { get; set; }
+
+    /// <summary>The step that comes next, from 0, where it is played step by step.</summary>
+    public int Place { get; set; }
 
     /// <summary>What the player can do in it, as for a material, with the takes of its last day and what was known before them.</summary>
     public double? ReachLog { get; set; }

@@ -1,3 +1,4 @@
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 
@@ -17,7 +18,7 @@ public sealed class MaterialRow : IRemovable
     public int FromBar { get; set; } = 1;
     public int ToBar { get; set; } = 4;
     public int BeatsPerBar { get; set; } = 4;
-    public string Beat { get; set; } = "quarter";
+    public Beat Beat { get; set; } = Beat.Quarter;
     public int? Target { get; set; }
     public Readiness Readiness { get; set; } = Readiness.Raw;
     public string Difficulty { get; set; } = "";
@@ -47,7 +48,7 @@ public sealed class MaterialRow : IRemovable
     /// <summary>What is still missing, what helps, and the method that does it.</summary>
     public string Missing { get; set; } = "";
     public string Remedy { get; set; } = "";
-    public string Proposed { get; set; } = "";
+    public MethodId Proposed { get; set; }
 
     /// <summary>How far it has been put back into its piece, 0 to 3.</summary>
     public int PutBack { get; set; }
@@ -73,6 +74,9 @@ public sealed class MaterialRow : IRemovable
     public string Fingering { get; set; } = "";
     public string Stroke { get; set; } = "";
     public string Why { get; set; } = "";
+
+    /// <summary>With the click or without, as decided by hand; null for what the school says.</summary>
+    public bool? Click { get; set; }
     public DateOnly? AskedFor { get; set; }
     public int NextExample { get; set; } = 1;
     public int Examples { get; set; }

@@ -31,5 +31,8 @@ public sealed class SessionDrillRow
     public int LostSeconds { get; set; }
     public DrillState State { get; set; }
     public int Nudge { get; set; }
+
+    /// <summary>Of minutes without a miss: seconds played when the present stretch began; null before it did.</summary>
+    public double? LoopFrom { get; set; }
     public List<TakeRow> Takes { get; set; } = [];
 }

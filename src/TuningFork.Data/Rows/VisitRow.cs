@@ -17,6 +17,9 @@ public sealed class VisitRow
     public string Tries { get; set; } = "";
     public int Takes { get; set; }
     public int CleanTakes { get; set; }
+
+    /// <summary>Longest stretch without a miss, in seconds; 0 where none was tried.</summary>
+    public int LongestClean { get; set; }
     public int? TriesToClean { get; set; }
     public int? Clean { get; set; }
     public Grade? Grade { get; set; }

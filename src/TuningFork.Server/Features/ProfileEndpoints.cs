@@ -224,7 +224,7 @@ public static class ProfileEndpoints
             row.Transposition,
             [.. row.WeekdayMinutes.Split(',').Select(int.Parse)],
             row.BoundaryHour,
-            Bookkeeping.SharesOf(row),
+            ProfileBooks.SharesOf(row),
             row.School,
             row.Mix,
             row.ScaleMinutes,

@@ -74,6 +74,39 @@ public sealed class ByHandTests
         );
     }
 
+    /// <summary>A day made much shorter: what is locked stays, of the rest as much as fits, and what goes is named.</summary>
+    [Fact]
+    public void On_a_shorter_day_what_does_not_fit_is_named_and_nothing_else_goes()
+    {
+        var request = DayPlannerTests.Request(60, Shapes.Default, 7, 12, 5);
+        var plan = DayPlanner.Plan(request);
+        var drills = plan.Drills.Where(drill => !drill.IsBreak).ToList();
+        plan = PlanEdit.Apply(plan, new PlanChange(ChangeKind.Lock, drills[^1].Id), request);
+        foreach (var drill in drills.SkipLast(1).TakeLast(4))
+            plan = PlanEdit.Apply(plan, new PlanChange(ChangeKind.Minutes, drill.Id, 8), request);
+        PlanAnew.Keeping(plan, request with { Seed = 8 }).Gone.ShouldBeEmpty("an hour holds them");
+
+        var shorter = request with { Minutes = 30, Routine = Shapes.All[^1] };
+        var (anew, gone) = PlanAnew.Keeping(plan, shorter);
+        gone.ShouldNotBeEmpty();
+        gone.ShouldAllBe(drill => !drill.Locked);
+        foreach (var kept in plan.Kept.Where(kept => gone.All(one => one.Id != kept.Id)))
+            anew.Drills.ShouldContain(drill => drill.Id == kept.Id && drill.Minutes == kept.Minutes);
+        anew.Total.ShouldBeLessThanOrEqualTo(30);
+        foreach (var one in gone)
+            Should.Throw<PlanException>(
+                () =>
+                    DayPlanner.Plan(
+                        shorter with
+                        {
+                            Kept = [.. plan.Kept.Where(kept => gone.All(left => left.Id != kept.Id)), one],
+                            LeftOut = plan.LeftOut,
+                        }
+                    ),
+                $"{one.Title} would have fitted"
+            );
+    }
+
     [Fact]
     public void What_was_moved_stands_where_it_was_put()
     {

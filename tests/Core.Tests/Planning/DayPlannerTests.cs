@@ -81,7 +81,7 @@ public sealed class DayPlannerTests
         for (var seed = 0; seed < 60; seed++)
         {
             var plan = DayPlanner.Plan(Request(45, Shapes.Default, seed, 16, 5));
-            foreach (var drill in plan.Drills.Where(drill => drill is { MethodId: "one-take-rounds", Targets.Count: > 1 }))
+            foreach (var drill in plan.Drills.Where(drill => drill.MethodId == Methods.OneTakeRounds.Id && drill.Targets.Count > 1))
             {
                 drill.Sequence.Zip(drill.Sequence.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
                 var counts = drill.Sequence.GroupBy(index => index).Select(group => group.Count()).ToList();

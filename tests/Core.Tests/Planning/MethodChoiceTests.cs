@@ -14,9 +14,14 @@ public sealed class MethodChoiceTests
     [Fact]
     public void A_method_of_ones_own_takes_its_turn_where_it_fits()
     {
-        var own = new Method("own:1", "whisper", "So soft that nobody hears it.", (2, 5), "", "", Course.FixedCount, 2) { Fit = Fit.Raw };
+        var own = new Method(new("own:1"), "whisper", "So soft that nobody hears it.", (2, 5), "", "", Course.FixedCount, 2)
+        {
+            Fit = Fit.Raw,
+        };
         IEnumerable<string> Visits(Fit fit, Material passage) =>
-            Enumerable.Range(1, 10).Select(visits => Drills([passage with { Visits = visits }], 5, own with { Fit = fit })[0].MethodId);
+            Enumerable
+                .Range(1, 10)
+                .Select(visits => Drills([passage with { Visits = visits }], 5, own with { Fit = fit })[0].MethodId.Name);
         var raw = Passage() with { Readiness = Readiness.Raw, LastClean = null };
         Visits(Fit.Raw, raw).Count(id => id == "own:1").ShouldBe(2, "every fifth time, as each of ours");
         Visits(Fit.Ready, raw).ShouldNotContain("own:1");
@@ -68,8 +73,8 @@ public sealed class MethodChoiceTests
                 0
             ];
             (changed.MethodId, changed.Locked, changed.Minutes).ShouldBe((method.Id, true, plan.Drills[0].Minutes));
-            changed.Targets.ShouldContain(target => target.MaterialId == 7, method.Id);
-            Should.NotThrow(() => Stage.Now(changed, [], 0), method.Id);
+            changed.Targets.ShouldContain(target => target.MaterialId == 7, method.Name);
+            Should.NotThrow(() => Stage.Now(changed, [], 0), method.Name);
         }
 
         // A burst needs something else to switch to, of another piece; and one can change one's mind.
@@ -82,9 +87,9 @@ public sealed class MethodChoiceTests
         bursts.Targets.Select(target => target.MaterialId).ShouldBe([7, 8]);
         MethodChoice.Change(bursts, Methods.FixedCount.Id, two).Targets.ShouldHaveSingleItem().MaterialId.ShouldBe(7);
         MethodChoice.For(plan.Drills[0], request with { IsPitched = false }).ShouldNotContain(Methods.OtherKeys);
-        Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], "magic", request)).Field.ShouldBe("methodId");
+        Should.Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0], new("magic"), request)).Field.ShouldBe("methodId");
         Should
-            .Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, "fixed-count", request))
+            .Throw<PlanException>(() => MethodChoice.Change(plan.Drills[0] with { Area = Area.Ear }, Methods.FixedCount.Id, request))
             .Field.ShouldBe("drillId");
     }
 }

@@ -131,7 +131,7 @@ public sealed class OverruledTests
         PassageWords
             .Of(passage, [(5, 16)])
             .ShouldBe(
-                "These bars are there already. 12 bars are long for a passage; one to four come faster. No method knows \"left hand stretch\" as a difficulty; it is kept as a word of yours."
+                "These bars are there already. 5–16: 12 bars are long for a passage; one to four come faster. No method knows \"left hand stretch\" as a difficulty; it is kept as a word of yours."
             );
         PassageWords.Of(passage with { ToBar = 8, Difficulty = "shift" }, [(5, 16)]).ShouldBeEmpty();
     }

@@ -229,43 +229,24 @@ public sealed class PracticeTests
                 },
             ],
         };
-        Cue After(string takes) => Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], 10);
-        After("++++").Complete.ShouldBeFalse("100 seconds");
-        After("+++++").Complete.ShouldBeTrue("125 seconds");
-        After("++++-++++").Complete.ShouldBeFalse();
-        After("++-").Tempo!.Value.Value.ShouldBe(67);
-        After("-+-").Tempo!.Value.Value.ShouldBe(64);
-        After("-++").Count.ShouldBe("0:50 of 2:00 without a miss");
-    }
-
-    [Fact]
-    public void Work_and_rest_follow_the_clock()
-    {
-        var drill = new Drill
-        {
-            Id = "d",
-            Area = Area.Technique,
-            MethodId = Methods.WorkRestRounds.Id,
-            Title = "x",
-            Minutes = 24,
-            WorkMinutes = 4,
-            RestMinutes = 1,
-            Targets = [new Target { Key = "m:1", Title = "one" }, new Target { Key = "m:2", Title = "two" }],
-        };
-        Stage.Now(drill, [], 0).Title.ShouldBe("one");
-        Stage.Now(drill, [], 239).Resting.ShouldBeFalse();
-        Stage.Now(drill, [], 241).Resting.ShouldBeTrue();
-        Stage.Now(drill, [], 100).TurnsAtSeconds.ShouldBe(240);
-        Stage.Now(drill, [], 241).TurnsAtSeconds.ShouldBe(300);
-        Stage.Now(drill, [], 300).TurnsAtSeconds.ShouldBe(540);
-        // Rounds of 5 minutes, 4 of them work; the second thing begins at 300 seconds.
-        Stage.Worked(drill, 10, 20).ShouldBeEmpty();
-        Stage.Worked(drill, 299, 20).ShouldBe([0]);
-        Stage.Worked(drill, 310, 20).ShouldBe([0]);
-        Stage.Worked(drill, 320, 20).ShouldBe([0, 1]);
-        Stage.Worked(drill, 1440, 20).ShouldBe([0, 1]);
-        Stage.Now(drill, [], 301).Title.ShouldBe("two");
-        Stage.Now(drill, [], 601).Title.ShouldBe("one");
+        Cue After(string takes, double played, double? from) =>
+            Stage.Now(drill, [.. takes.Select(take => new StageTake(0, take == '+'))], played, loopFrom: from);
+        var before = After("", 30, null);
+        (before.Complete, before.TurnsAtSeconds, before.Loop!.FromSeconds).ShouldBe(
+            (false, null, null),
+            "nothing counts before it was begun"
+        );
+        var begun = After("", 40, 30);
+        (begun.Complete, begun.TurnsAtSeconds, begun.Count).ShouldBe((false, 150, "2:00 without a miss"));
+        After("", 149, 30).Complete.ShouldBeFalse();
+        After("", 150, 30).Complete.ShouldBeTrue();
+        After("+++++++", 60, 30).Complete.ShouldBeFalse("seven quick presses are not two minutes");
+        After("++-", 90, 80).Tempo!.Value.Value.ShouldBe(67);
+        After("-+-", 90, 80).Tempo!.Value.Value.ShouldBe(64);
+        // Eight beats or so at 70 without setting up again: 17 of the 25 seconds; slower they last longer.
+        StageLoop.Rounds(drill.Targets[0], new Bpm(70), 51).ShouldBe(3);
+        StageLoop.Rounds(drill.Targets[0], new Bpm(35), 51).ShouldBe(1);
+        Stage.Now(drill with { Times = 5 }, [], 0, loopFrom: 0).TurnsAtSeconds.ShouldBe(300);
     }
 
     /// <summary>ISO 16:1975 and equal temperament (from memory).</summary>

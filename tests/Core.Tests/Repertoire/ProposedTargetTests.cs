@@ -15,7 +15,7 @@ public sealed class ProposedTargetTests
     [InlineData("Q:1/2=50", "quarter", 100)]
     public void A_tempo_given_in_the_music_is_said_in_the_beats_of_the_piece(string mark, string beat, int expected)
     {
-        var proposed = ProposedTarget.Of(Music($"M:6/8\n{mark}", "cde fga|"), BeatValue.Of(beat));
+        var proposed = ProposedTarget.Of(Music($"M:6/8\n{mark}", "cde fga|"), Beat.Find(beat)!.Value);
         proposed.ShouldBe(new ProposedTarget(new(expected), true));
     }
 
@@ -27,12 +27,12 @@ public sealed class ProposedTargetTests
         Proposed("c/d/e/f/ g/a/b/c'/ c/d/e/f/ g/a/b/c'/|").ShouldBe(75, "sixteenths: 300 a minute");
         Proposed("c2 d2 e2 f2|c/d/e/f/ g/a/b/c'/ c/d/e/f/ g/a/b/c'/|").ShouldBe(75, "the denser bar decides");
         Proposed("c8-|c8-|c4 d4|").ShouldBe(132, "a tied note is one note");
-        ProposedTarget.Of(Music("M:4/4", "z8|"), BeatValue.Of("quarter")).ShouldBeNull();
+        ProposedTarget.Of(Music("M:4/4", "z8|"), Beat.Quarter.Value).ShouldBeNull();
     }
 
     private static int Proposed(string bars)
     {
-        var proposed = ProposedTarget.Of(Music("M:4/4", bars), BeatValue.Of("quarter"))!;
+        var proposed = ProposedTarget.Of(Music("M:4/4", bars), Beat.Quarter.Value)!;
         proposed.Marked.ShouldBeFalse();
         return proposed.Tempo.Value;
     }

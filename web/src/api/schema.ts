@@ -1044,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/journal/{id}/settled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SettleEntry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/journal/{id}/back": {
         parameters: {
             query?: never;
@@ -1054,6 +1070,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["TakeBackEntry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["DecideAboutIdea"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1486,6 +1534,11 @@ export interface components {
          */
         ClickOn: "EveryBeat" | "TwoAndFour" | "FirstOfBar";
         /**
+         * @default Always
+         * @enum {unknown}
+         */
+        ClickSchool: "Always" | "NotAtFirst" | "Weaning" | "ByKey";
+        /**
          * @default Click
          * @enum {unknown}
          */
@@ -1521,9 +1574,10 @@ export interface components {
             where: string;
             /** Format: int32 */
             painAt?: null | number;
+            tomorrowKeys?: null | string[];
         };
         /** @enum {unknown} */
-        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Densities";
+        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities";
         Cue: {
             /** Format: int32 */
             targetIndex?: number;
@@ -1539,7 +1593,15 @@ export interface components {
             resting?: boolean;
             /** Format: int32 */
             turnsAtSeconds?: null | number;
+            period?: null | components["schemas"]["PeriodCue"];
+            variant?: string;
+            /** Format: int32 */
+            step?: null | number;
+            /** Format: int32 */
+            stopAfterBar?: null | number;
             run?: null | components["schemas"]["RunCue"];
+            loop?: null | components["schemas"]["LoopCue"];
+            help?: null | components["schemas"]["HelpCue"];
             asksTension?: boolean;
             complete?: boolean;
             /** Format: int32 */
@@ -1592,6 +1654,11 @@ export interface components {
             decision: components["schemas"]["ReviewDecision"];
         };
         Demands: string;
+        DrillClick: {
+            cycle: components["schemas"]["ClickCycle"];
+            starts: boolean;
+            word: string;
+        };
         /** @enum {unknown} */
         DrillState: "Waiting" | "Done" | "Skipped";
         DrillView: {
@@ -1610,8 +1677,8 @@ export interface components {
             locked: boolean;
             targets: components["schemas"]["TargetView"][];
             block: string;
-            /** Format: int32 */
-            times: null | number;
+            times: null | components["schemas"]["TimesView"];
+            written: components["schemas"]["WrittenView"][];
         };
         /**
          * @default Alone
@@ -1731,6 +1798,7 @@ export interface components {
             target: null | number;
             passages: components["schemas"]["BarsWish"][];
             words: string;
+            problem: string;
         };
         FirstVisitWish: {
             profile: components["schemas"]["ProfileWish"];
@@ -1833,6 +1901,17 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "Right" | "Left" | null;
+        HelpCue: {
+            /** Format: int32 */
+            targetIndex: number;
+            title: string;
+            /** Format: int32 */
+            materialId: null | number;
+            canSlow: boolean;
+            /** Format: int32 */
+            halfTo: null | number;
+            canSayWhy: boolean;
+        };
         InstrumentsView: {
             names: string[];
             found: null | components["schemas"]["InstrumentView"];
@@ -1857,6 +1936,7 @@ export interface components {
             entries: components["schemas"]["EntryView"][];
             wasTense: boolean;
             pain: boolean;
+            sittings: components["schemas"]["SittingView"][];
         };
         JournalView: {
             days: components["schemas"]["JournalDay"][];
@@ -1919,6 +1999,12 @@ export interface components {
             /** Format: int32 */
             sessionId: number;
         };
+        LongestView: {
+            /** Format: int32 */
+            seconds: number;
+            /** Format: date */
+            day: string;
+        };
         LookView: {
             says: string;
             abc: string;
@@ -1928,6 +2014,12 @@ export interface components {
         };
         LookWish: {
             work: components["schemas"]["Work"];
+        };
+        LoopCue: {
+            /** Format: double */
+            fromSeconds: null | number;
+            /** Format: int32 */
+            neededSeconds: number;
         };
         MarksWish: {
             marks: number[];
@@ -2301,6 +2393,10 @@ export interface components {
             words?: null | string;
             warning?: null | string;
         };
+        PeriodCue: {
+            /** Format: int32 */
+            endsAtSeconds: number;
+        };
         /** @enum {unknown} */
         Phase: "Passages" | "Sections" | "RunThroughs" | null;
         PieceSchoolWish: {
@@ -2557,6 +2653,7 @@ export interface components {
             nudge: number;
             canAsk: boolean;
             ownBar: boolean;
+            things: components["schemas"]["ThingView"][];
         };
         SessionView: {
             /** Format: int32 */
@@ -2579,7 +2676,13 @@ export interface components {
             groove: null | components["schemas"]["Groove"];
             isOver: boolean;
             laterToday: string;
+            forTomorrow: string;
             isUntouched: boolean;
+            written: null | components["schemas"]["WrittenView"];
+            sound: null | components["schemas"]["StageSoundView"];
+        };
+        SettledWish: {
+            settled: boolean;
         };
         SheetChoices: {
             instrument: string;
@@ -2660,6 +2763,40 @@ export interface components {
             ladderSeconds: number;
             played: components["schemas"]["PlayedNoteView"][];
         };
+        /** @enum {unknown} */
+        ShelfFate: "Piece" | "Exercise" | "Play" | "Listen" | "Dropped" | null;
+        ShelfIdea: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            day: string;
+            text: string;
+            about: string;
+        };
+        ShelfView: {
+            waiting: components["schemas"]["ShelfIdea"][];
+            play: components["schemas"]["ShelfIdea"][];
+            listen: components["schemas"]["ShelfIdea"][];
+        };
+        ShelfWish: {
+            became: null | components["schemas"]["ShelfFate"];
+            title?: null | string;
+            /**
+             * Format: int32
+             * @default 32
+             */
+            bars: number;
+        };
+        ShelvedView: {
+            /** Format: int32 */
+            materialId: null | number;
+        };
+        SittingView: {
+            /** Format: date-time */
+            startedUtc: string;
+            /** Format: date-time */
+            endedUtc: string;
+        };
         SoundSettings: {
             /**
              * Format: int32
@@ -2694,8 +2831,7 @@ export interface components {
              */
             countInBars: number;
             voice?: components["schemas"]["ClickVoice"];
-            /** @default false */
-            withDrill: boolean;
+            school?: components["schemas"]["ClickSchool"];
             /**
              * Format: int32
              * @default 0
@@ -2726,7 +2862,15 @@ export interface components {
             droneSounds: string;
         };
         /** @enum {unknown} */
-        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later";
+        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help";
+        StageSoundView: {
+            click: null | components["schemas"]["DrillClick"];
+            /** Format: int32 */
+            countInBars: number;
+            droneHertz: number[];
+            droneSounds: string;
+            droneStarts: boolean;
+        };
         StretchView: {
             places: number[];
             title: string;
@@ -2808,6 +2952,20 @@ export interface components {
             ladderSettlesAt: number;
             /** Format: int32 */
             notesPerMinute: null | number;
+            longest: null | components["schemas"]["LongestView"];
+        };
+        ThingView: {
+            key: string;
+            title: string;
+        };
+        TimesView: {
+            /** Format: int32 */
+            now: number;
+            /** Format: int32 */
+            least: number;
+            /** Format: int32 */
+            most: number;
+            word: string;
         };
         TodayView: {
             /** Format: date */
@@ -2842,6 +3000,8 @@ export interface components {
             techniqueFor: string;
             focuses: string[];
             done: string;
+            /** Format: int32 */
+            onShelf: number;
         };
         TodayWish: {
             /** Format: int32 */
@@ -3003,6 +3163,15 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        WrittenView: {
+            /** Format: int32 */
+            entryId: number;
+            /** Format: date */
+            day: string;
+            about: string;
+            text: string;
+            settled: boolean;
         };
     };
     responses: never;
@@ -4882,6 +5051,30 @@ export interface operations {
             };
         };
     };
+    SettleEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettledWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     TakeBackEntry: {
         parameters: {
             query?: never;
@@ -4899,6 +5092,52 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+        };
+    };
+    DecideAboutIdea: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelvedView"];
+                };
             };
         };
     };

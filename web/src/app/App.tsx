@@ -30,6 +30,7 @@ const FirstVisitPage = lazyPage(() => import('../features/planning/FirstVisitPag
 const MaterialPage = lazyPage(() => import('../features/material/MaterialPage'), 'MaterialPage')
 const StagePage = lazyPage(() => import('../features/practice/StagePage'), 'StagePage')
 const ClosePage = lazyPage(() => import('../features/practice/ClosePage'), 'ClosePage')
+const ShelfPage = lazyPage(() => import('../features/progress/ShelfPage'), 'ShelfPage')
 const JournalPage = lazyPage(() => import('../features/progress/JournalPage'), 'JournalPage')
 
 export function App() {
@@ -58,6 +59,7 @@ export function App() {
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />
               <Route path="/craft/sound" element={<SoundPage />} />
               <Route path="/journal" element={<JournalPage />} />
+              <Route path="/journal/shelf" element={<ShelfPage />} />
               <Route path="/set-up" element={<RoutinesPage />} />
               <Route path="/set-up/shares" element={<SharesPage />} />
               <Route path="/set-up/methods" element={<MethodsPage />} />

@@ -21,7 +21,14 @@ export const places: readonly Place[] = [
       ['/craft/sound', 'Click and drone'],
     ],
   },
-  { name: 'Journal', to: '/journal' },
+  {
+    name: 'Journal',
+    to: '/journal',
+    views: [
+      ['/journal', 'Days'],
+      ['/journal/shelf', 'Shelf'],
+    ],
+  },
 ]
 
 export const setUp: Place = {

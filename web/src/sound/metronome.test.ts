@@ -129,3 +129,14 @@ test('stopped, nothing that was put ahead is heard', () => {
   expect(heard().filter((at) => at > clock.now)).toEqual([])
   expect(click.beat()).toBeNull()
 })
+
+test('a new tempo is seen for a bar before it is counted in', () => {
+  const click = new Metronome({ ...four, settings: { countInBars: 1 } })
+  click.start(60, 1)
+  expect(click.beat()).toBeCloseTo(-8.12)
+  // A bar of four at 60 in silence, then the bar counted in, then the first of the first.
+  expect(heard()[0]).toBeCloseTo(10.12 + 4)
+  pass(8.2)
+  expect(click.beat()).toBeGreaterThan(0)
+  expect(heard()[4]).toBeCloseTo(10.12 + 8)
+})

@@ -40,13 +40,14 @@ export class Metronome {
     return this.bpm
   }
 
-  /** Starts, after the bars counted in if there are any. */
-  start(bpm: number) {
+  /** Starts, after the bars counted in if there are any, and before them bars that are only seen. */
+  start(bpm: number, quietBars = 0) {
     this.stop()
     this.bpm = bpm
     this.before = null
     const countIn = (this.view.settings.countInBars ?? 0) * this.view.cycle.beatsPerBar
-    this.anchor = { beat: -countIn, at: now() + firstSeconds }
+    const quiet = quietBars * this.view.cycle.beatsPerBar
+    this.anchor = { beat: -countIn - quiet, at: now() + firstSeconds }
     this.next = 0
     this.round = 0
     this.countIn(countIn)

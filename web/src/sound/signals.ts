@@ -25,6 +25,18 @@ export function soundTurn() {
   tone(880, at + 0.18, 0.35, 0.12)
 }
 
+/** Two notes down: hands down. */
+export function soundRest() {
+  const at = now() + 0.02
+  tone(659.3, at, 0.25, 0.12)
+  tone(440, at + 0.25, 0.5, 0.12)
+}
+
+/** One short note: another way to work on the same thing. */
+export function soundStep() {
+  tone(880, now() + 0.02, 0.14, 0.1)
+}
+
 /** One low note: the time is up, finish the take. */
 export function soundLast() {
   tone(440, now() + 0.02, 0.3, 0.1)

@@ -4,7 +4,10 @@ import type { Drone } from './drone'
 import type { Metronome } from './metronome'
 import { useWanted } from './useWanted'
 
-type View = Schemas['SoundView']
+/** What is to be heard; settings that are left out are the usual ones. */
+type View = Pick<Schemas['SoundView'], 'cycle' | 'droneHertz'> & {
+  settings: Partial<Schemas['SoundSettings']>
+}
 
 /** Click and drone for a page; what makes the sound is loaded when it is first asked for. */
 export function useSound(view: View | undefined) {
@@ -38,7 +41,7 @@ export function useSound(view: View | undefined) {
     setClicking(false)
   }, [clickWanted])
   const startClick = useCallback(
-    async (bpm: number) => {
+    async (bpm: number, quietBars = 0) => {
       if (!latest.current) return
       const still = clickWanted.begin()
       setClicking(true)
@@ -48,7 +51,7 @@ export function useSound(view: View | undefined) {
       if (!loaded) return setClicking(false)
       click.current ??= new loaded.Metronome(latest.current)
       click.current.setView(latest.current)
-      click.current.start(bpm)
+      click.current.start(bpm, quietBars)
     },
     [clickWanted],
   )

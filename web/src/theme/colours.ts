@@ -16,6 +16,7 @@ export const colours = {
   stage: '#181c26',
   stageLine: '#3a404e',
   stageEdge: '#8a91a3',
+  stageRest: '#12332f',
   stageHover: '#262c3a',
   stageChosen: '#2b3346',
   stageText: '#f4efe3',

@@ -8,6 +8,8 @@ interface Props {
   label: string
   /** Wider staves for small screens and the stage. */
   staffWidth?: number
+  /** Breaks lines where they would be too narrow, whatever the text says. */
+  wrap?: boolean
   dark?: boolean
 }
 
@@ -41,7 +43,7 @@ function withinThePolicy(draw: () => void) {
 }
 
 /** Music engraved from ABC, sharp at any size. */
-export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props) {
+export function Engraving({ abc, label, staffWidth = 760, wrap = false, dark = false }: Props) {
   const place = useRef<HTMLDivElement>(null)
   useEffect(() => {
     let gone = false
@@ -53,6 +55,7 @@ export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props)
           responsive: 'resize',
           add_classes: true,
           staffwidth: staffWidth,
+          ...(wrap && { wrap: { minSpacing: 1.4, maxSpacing: 2.4, preferredMeasuresPerLine: 4 } }),
           paddingtop: 4,
           paddingbottom: 4,
           paddingleft: 0,
@@ -64,7 +67,7 @@ export function Engraving({ abc, label, staffWidth = 760, dark = false }: Props)
     return () => {
       gone = true
     }
-  }, [abc, staffWidth, dark])
+  }, [abc, staffWidth, wrap, dark])
   return (
     <Box ref={place} role="img" aria-label={label} data-testid="engraving" width="100%" overflow="hidden" />
   )

@@ -1,5 +1,5 @@
 import { Box, Toast, Toaster, createToaster } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
+import { useSaved } from '../api/saved'
 import { useCallback } from 'react'
 import { useLocation } from 'react-router'
 import { Press } from './Press'
@@ -48,7 +48,7 @@ export function RemovalOffers() {
 }
 
 function Strip({ what, back, over }: Removed & { over: () => void }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const takeBack = async () => {
     const done = await run(async () => {
@@ -56,7 +56,7 @@ function Strip({ what, back, over }: Removed & { over: () => void }) {
       return true
     })
     if (!done) return
-    await queries.invalidateQueries()
+    await saved()
     over()
   }
   return (
@@ -85,14 +85,14 @@ export function removeRow<T>(what: string, list: T[], at: number, set: (change: 
 
 /** Removes something, and offers to take that back. Answers whether it is gone. */
 export function useRemoval() {
-  const queries = useQueryClient()
+  const saved = useSaved()
   return useCallback(
     async (what: string, remove: () => Promise<unknown>, back: () => Promise<unknown>) => {
       await remove()
       offer({ what: `Removed: ${what.length > 60 ? `${what.slice(0, 57)} …` : what}`, back })
-      await queries.invalidateQueries()
+      await saved()
       return true
     },
-    [queries],
+    [saved],
   )
 }

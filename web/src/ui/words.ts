@@ -16,6 +16,11 @@ export const weekdayNumber = (day: string) => (asDate(day).getDay() + 6) % 7
 /** "3 Mar". */
 export const sayDate = (day: string) => dateAlone.format(asDate(day))
 
+const clockTime = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** A moment as the time of day here: "18:05". */
+export const sayTime = (moment: string) => clockTime.format(new Date(moment))
+
 /** A date as people say it: "Tue 3 Mar, in 9 days". */
 export function sayDay(day: string, today?: string) {
   const said = dayAndMonth.format(asDate(day)).replace(',', '')

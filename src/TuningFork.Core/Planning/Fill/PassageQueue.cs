@@ -22,7 +22,10 @@ internal static class PassageQueue
     private const double TakesADay = 6;
 
     /// <summary>What does not fit comes after so many days (common practice).</summary>
-    private const int MostDaysAway = 3;
+    private const int MostDaysAway = 5;
+
+    /// <summary>Days before a date on which all of its passages begin, fit or not: nothing is met for the first time on the day.</summary>
+    private const int LastDays = 28;
 
     /// <summary>
     /// The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be
@@ -31,6 +34,12 @@ internal static class PassageQueue
     private const int MostDaysAwayOfFarTooMuch = 10;
 
     private const double FarTooMuch = 2;
+
+    /// <summary>
+    /// All together needs so much more than there is before anything is held back: the sum itself is unsure (found by simulation: with
+    /// uneven minutes and a week away, what was held back by a narrow sum would have come out after all).
+    /// </summary>
+    private const double TooMuch = 1.3;
 
     /// <summary>Days ahead over which the minutes are counted for that where there is no date.</summary>
     private const int FarDays = 120;
@@ -82,8 +91,8 @@ internal static class PassageQueue
     }
 
     /// <summary>
-    /// As long as all that is not safe yet can be brought there in the minutes until its date, what is new comes before what
-    /// was played yesterday. Beyond that it is better that some can be played than that all are half done: what has the nearest
+    /// As long as all that is not safe yet can be brought there in the minutes until its date, or nearly, what is new comes before what
+    /// was played yesterday. Well beyond that it is better that some can be played than that all are half done: what has the nearest
     /// date and needs least goes on, and the rest comes every few days only, seldom where twice as much is wanted as fits, and waits by
     /// name.
     /// </summary>
@@ -109,10 +118,10 @@ internal static class PassageQueue
             fits.Add(material.Id);
         }
 
-        var farTooMuch =
-            open.Count > 0
-            && open.Sum(material => Seconds(material, request.Traits)) > FarTooMuch * open.Max(material => Available(material, FarDays));
-        var later = queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList();
+        var all = open.Sum(material => Seconds(material, request.Traits));
+        var tooMuch = open.Count > 0 && all > TooMuch * open.Max(material => Available(material, UsualDays));
+        var farTooMuch = open.Count > 0 && all > FarTooMuch * open.Max(material => Available(material, FarDays));
+        var later = tooMuch || farTooMuch ? queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList() : [];
         queue.RemoveAll(later.Contains);
         Wait(context, later);
         var at = queue.FindIndex(queued =>
@@ -145,8 +154,9 @@ internal static class PassageQueue
         && request.Materials.Where(one => one.Kind == MaterialKind.Passage && one.Group == material.Id).All(one => one.Visits <= FewVisits);
 
     /// <summary>
-    /// What does not fit and was played not long ago. Unless far too much is wanted, what was missed and never clean comes back all the
-    /// same, and what is new begins.
+    /// What does not fit and was played not long ago, or is new: one begins it when others are done, or when its date comes near (found by
+    /// simulation: whoever begins all at once ends with all half done). Unless far too much is wanted, what was missed and never clean
+    /// comes back all the same.
     /// </summary>
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) =>
         queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
@@ -156,7 +166,7 @@ internal static class PassageQueue
         && (
             material.LastVisit is { } last
                 ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway)
-                : farTooMuch
+                : farTooMuch || !(material.Performance > day && material.Performance <= day.AddDays(LastDays))
         );
 
     /// <summary>What waits until others had their turn; where a day has two blocks of music, only once.</summary>

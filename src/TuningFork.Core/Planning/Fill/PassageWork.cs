@@ -18,7 +18,7 @@ internal static class PassageWork
     public static bool IsTurn(FillContext context, Material material) =>
         material.Visits % EveryVisits == EveryVisits - 1
         && (
-            material is { Proposed.Length: > 0 } or { Difficulty.Length: > 0 } or { Stuck: true } or { Best: null }
+            material is { Proposed.IsNone: false } or { Difficulty.Length: > 0 } or { Stuck: true } or { Best: null }
             || OwnMethods.For(context.Request.Methods, material, context.Request.Day).Count > 0
         );
 
@@ -53,11 +53,7 @@ internal static class PassageWork
         var turn = ((material.Visits / EveryVisits) + (material.Visits % EveryVisits)) % (Ways + own.Count);
         if (turn >= Ways)
             return own[turn - Ways];
-        if (
-            turn % 2 == 0
-            && Methods.All.FirstOrDefault(method => method.Id == material.Proposed) is { } proposed
-            && (!context.Careful || !Climbs(proposed))
-        )
+        if (turn % 2 == 0 && Methods.Find(material.Proposed) is { } proposed && (!context.Careful || !Climbs(proposed)))
             return proposed;
         return turn switch
         {
@@ -129,4 +125,17 @@ internal static class PassageWork
                 context.TargetOf(other, Pace.Ladder)
             );
     }
+
+    /// <summary>What is at its target: put back into its place until that held three times, then performed.</summary>
+    public static Drill Performed(FillContext context, Queued queued, int minutes) =>
+        queued.Material is { Kind: MaterialKind.Passage, PutBack: < 3, PieceEnds: > 0 }
+            ? PutBack(context, queued.Material, minutes)
+            : context.Make(
+                Area.Repertoire,
+                Methods.PerformanceTake,
+                queued.Material.Title,
+                minutes,
+                queued.Reason,
+                context.TargetOf(queued.Material, Pace.Performance)
+            );
 }

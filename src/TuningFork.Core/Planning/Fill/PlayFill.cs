@@ -64,9 +64,13 @@ internal static class PlayFill
         }
 
         (string Title, string How)[] ideas =
-            block.Ideas.Count > 0 ? [.. block.Ideas.Select(idea => (idea, "Your own idea: stay with it until the time is up."))]
-            : context.Request.IsPitched ? Ideas
-            : Beats;
+            block.Ideas.Count > 0
+                ? [.. block.Ideas.Select(idea => (idea, "Your own idea: stay with it until the time is up."))]
+                :
+                [
+                    .. context.Request.PlayIdeas.Select(idea => (idea, "From your shelf: try it, and write down what you like.")),
+                    .. context.Request.IsPitched ? Ideas : Beats,
+                ];
         var turn = day.DayNumber + context.Request.Variant;
         foreach (var length in left > 0 ? FillContext.Chop(left, 15, 20) : [])
         {

@@ -157,6 +157,8 @@ internal static class RoundsFill
             [.. set.Select(material => context.TargetOf(material))]
         ) with
         {
+            // Each day begins with another way to work.
+            Seed = context.Request.Day.DayNumber,
             WorkMinutes = rounds.Work,
             RestMinutes = rounds.Rest,
             Sum = WorkRestSum(minutes, rounds),

@@ -22,5 +22,6 @@ public sealed record DayFacts(
     DateTime Now,
     IReadOnlyList<string> Asked,
     IReadOnlyList<WarmUp> WarmUps,
-    IReadOnlyList<Method> Methods
+    IReadOnlyList<Method> Methods,
+    IReadOnlyList<string> PlayIdeas
 );

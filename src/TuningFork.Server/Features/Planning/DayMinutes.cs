@@ -44,7 +44,7 @@ public static class DayMinutes
         double playedToday
     ) =>
         WeekBalance.Of(
-            Bookkeeping.SharesOf(profile),
+            ProfileBooks.SharesOf(profile),
             history,
             Math.Max(0, WeekOf(profile)[PracticeDay.Weekday(day)] - (int)Math.Round(playedToday))
         );
@@ -67,7 +67,7 @@ public static class DayMinutes
         Core.Repertoire.Performances.All(
             facts.Materials,
             facts.Day,
-            Habits.RepertoireMinutes(facts.MinutesByDay, facts.Day, WeekOf(facts.Profile), Bookkeeping.SharesOf(facts.Profile)),
-            Bookkeeping.TraitsOf(facts.Profile)
+            Habits.RepertoireMinutes(facts.MinutesByDay, facts.Day, WeekOf(facts.Profile), ProfileBooks.SharesOf(facts.Profile)),
+            ProfileBooks.TraitsOf(facts.Profile)
         );
 }

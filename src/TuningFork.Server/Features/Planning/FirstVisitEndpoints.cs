@@ -27,7 +27,8 @@ public sealed record FirstLinesWish(string Lines, int Minutes = 30, string Exerc
 
 /// <summary>A piece as a line was understood.</summary>
 /// <param name="Words">The same in words, to be confirmed.</param>
-public sealed record FirstPieceView(string Title, int Bars, int? Target, IReadOnlyList<BarsWish> Passages, string Words);
+/// <param name="Problem">What cannot be entered so, or comes slowly; empty when there is nothing to say.</param>
+public sealed record FirstPieceView(string Title, int Bars, int? Target, IReadOnlyList<BarsWish> Passages, string Words, string Problem);
 
 /// <summary>A drill of a plan to come.</summary>
 public sealed record FirstDrillView(Area? Area, int Minutes, string Title);
@@ -169,7 +170,13 @@ public static class FirstVisitEndpoints
             line.Bars,
             line.Target,
             [.. line.Passages.Select(passage => new BarsWish(passage.From, passage.To))],
-            line.Title.Length == 0 ? "A title is missing." : string.Join("; ", words)
+            string.Join("; ", words),
+            line.Title.Length == 0
+                ? "A title is missing."
+                : line.Passages.Select(passage => ProblemOf(line, passage)).FirstOrDefault(problem => problem is not null) ?? ""
         );
     }
+
+    private static string? ProblemOf(PieceLine line, SuggestedPassage passage) =>
+        PassageBars.Problem(line.Title, 1, line.Bars, passage.From, passage.To) ?? PassageWords.Long(passage.From, passage.To);
 }

@@ -77,7 +77,7 @@ public static class MethodEndpoints
     }
 
     public static MethodChoiceView Choice(Method method) =>
-        new(method.Id, method.Name, method.How, method.Fits, $"{method.UsualMinutes.Least}–{method.UsualMinutes.Most} min");
+        new(method.Id.Name, method.Name, method.How, method.Fits, $"{method.UsualMinutes.Least}–{method.UsualMinutes.Most} min");
 
     private static void Write(MethodRow row, MethodWish wish)
     {
@@ -101,7 +101,7 @@ public static class MethodEndpoints
 
     private static MethodView View(Method method, MethodRow? row) =>
         new(
-            method.Id,
+            method.Id.Name,
             row?.Id,
             method.Name,
             method.How,

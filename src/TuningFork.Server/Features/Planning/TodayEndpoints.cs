@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Text.Json;
-using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Data;
@@ -16,10 +15,10 @@ public static class TodayEndpoints
     {
         var group = app.MapGroup("/api/today").WithTags("Today");
         group
-            .MapGet("", async (PlanDesk desk, PracticeDb db, CancellationToken cancel) =>
+            .MapGet("", async (PlanDesk desk, TodayViews views, CancellationToken cancel) =>
             {
                 var facts = await desk.FactsAsync(cancel);
-                return await ViewAsync(db, desk, facts, await desk.StoredAsync(facts.Day, cancel), cancel);
+                return await views.OfAsync(facts, await desk.StoredAsync(facts.Day, cancel), cancel);
             })
             .WithName("GetToday");
         group
@@ -40,6 +39,7 @@ public static class TodayEndpoints
     private static async Task<TodayView> WishAsync(
         TodayWish wish,
         PlanDesk desk,
+        TodayViews views,
         PracticeDb db,
         PracticeClock clock,
         CancellationToken cancel
@@ -71,24 +71,32 @@ public static class TodayEndpoints
             PlanDesk.CheckMusts(facts.Routines.First(known => known.Id == chosen), row.Minutes);
         PlanDesk.ReplanKeeping(row, facts, wish.LetGo);
         row.BeforeJson = "";
-        return await SaveAsync(db, desk, facts, row, cancel);
+        await db.SaveChangesAsync(cancel);
+        return await views.OfAsync(facts, row, cancel);
     }
 
-    private static async Task<TodayView> ChangeAsync(ChangeWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    private static async Task<TodayView> ChangeAsync(
+        ChangeWish wish,
+        PlanDesk desk,
+        TodayViews views,
+        PracticeDb db,
+        CancellationToken cancel
+    )
     {
         var facts = await desk.FactsAsync(cancel);
         var (row, plan) = await TouchAsync(desk, db, facts, wish.Version, cancel);
         var changed = PlanEdit.Apply(
             plan,
-            new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId),
+            new PlanChange(wish.Kind, wish.DrillId, wish.Value, wish.MaterialId, wish.MethodId is { } method ? new MethodId(method) : null),
             PlanDesk.Request(row, facts)
         );
         row.BeforeJson = row.PlanJson;
         row.PlanJson = JsonSerializer.Serialize(changed, Bookkeeping.Json);
-        return await SaveAsync(db, desk, facts, row, cancel);
+        await db.SaveChangesAsync(cancel);
+        return await views.OfAsync(facts, row, cancel);
     }
 
-    private static async Task<TodayView> AnewAsync(AnewWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    private static async Task<TodayView> AnewAsync(AnewWish wish, PlanDesk desk, TodayViews views, PracticeDb db, CancellationToken cancel)
     {
         var facts = await desk.FactsAsync(cancel);
         var (row, _) = await TouchAsync(desk, db, facts, wish.Version, cancel);
@@ -98,10 +106,11 @@ public static class TodayEndpoints
             PlanDesk.Replan(row, facts, [.. PlanDesk.Read(row).Kept.Where(drill => drill.Locked)]);
         else
             PlanDesk.ReplanKeeping(row, facts, letGo: false);
-        return await SaveAsync(db, desk, facts, row, cancel);
+        await db.SaveChangesAsync(cancel);
+        return await views.OfAsync(facts, row, cancel);
     }
 
-    private static async Task<TodayView> BackAsync(BackWish wish, PlanDesk desk, PracticeDb db, CancellationToken cancel)
+    private static async Task<TodayView> BackAsync(BackWish wish, PlanDesk desk, TodayViews views, PracticeDb db, CancellationToken cancel)
     {
         var facts = await desk.FactsAsync(cancel);
         if (await desk.StoredAsync(facts.Day, cancel) is not { BeforeJson.Length: > 0 } row || row.Version != wish.Version)
@@ -112,7 +121,8 @@ public static class TodayEndpoints
             );
         row.Version++;
         (row.PlanJson, row.BeforeJson) = (row.BeforeJson, "");
-        return await SaveAsync(db, desk, facts, row, cancel);
+        await db.SaveChangesAsync(cancel);
+        return await views.OfAsync(facts, row, cancel);
     }
 
     /// <summary>The plan row to be changed, checked against the version that was seen.</summary>
@@ -136,115 +146,6 @@ public static class TodayEndpoints
         row.Version++;
         return (row, PlanDesk.Read(row));
     }
-
-    private static async Task<TodayView> SaveAsync(PracticeDb db, PlanDesk desk, DayFacts facts, PlanRow row, CancellationToken cancel)
-    {
-        await db.SaveChangesAsync(cancel);
-        return await ViewAsync(db, desk, facts, row, cancel);
-    }
-
-    private static async Task<TodayView> ViewAsync(PracticeDb db, PlanDesk desk, DayFacts facts, PlanRow? stored, CancellationToken cancel)
-    {
-        var row = stored ?? await desk.FreshAsync(facts, cancel);
-        var plan = PlanDesk.Read(row);
-        var advice = DayMinutes.Advice(facts);
-        var open = await db
-            .Sessions.AsNoTracking()
-            .Where(session => session.EndedUtc == null)
-            .OrderBy(session => session.Id)
-            .FirstOrDefaultAsync(cancel);
-        var unclosed = open is not null && desk.IsOver(open, facts.Day) ? await UnclosedAsync(db, open, cancel) : null;
-        return new TodayView(
-            facts.Day,
-            row.Version,
-            row.Minutes,
-            advice.Minutes,
-            advice.Reason,
-            Split(row.Demands),
-            row.Purpose,
-            row.RoutineId,
-            facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            Drills(plan.Drills),
-            plan.Total,
-            plan.Waiting,
-            plan.Summary,
-            [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)],
-            DayMinutes.Balance(facts),
-            BodyQuestion(facts),
-            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1),
-            open is not null && unclosed is null,
-            unclosed,
-            plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
-            row.Focus,
-            Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials),
-            Purpose.Difficulties,
-            open is null ? DayMinutes.Done(facts) : ""
-        );
-    }
-
-    private static async Task<UnclosedView> UnclosedAsync(PracticeDb db, SessionRow open, CancellationToken cancel)
-    {
-        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.SessionId == open.Id);
-        return new UnclosedView(
-            open.Id,
-            open.Day,
-            Math.Round(await drills.Where(drill => drill.Area != null).SumAsync(drill => drill.PlayedSeconds, cancel) / 60, 1),
-            open.PlannedMinutes,
-            await drills.SelectMany(drill => drill.Takes).CountAsync(cancel),
-            await db.Entries.CountAsync(entry => entry.SessionId == open.Id, cancel)
-        );
-    }
-
-    public static IReadOnlyList<DrillView> Drills(IReadOnlyList<Drill> drills)
-    {
-        var at = 0;
-        return
-        [
-            .. drills.Select(drill =>
-            {
-                var method = drill.IsBreak ? null : Methods.Of(drill);
-                var view = new DrillView(
-                    drill.Id,
-                    drill.Area,
-                    drill.Title,
-                    drill.MethodId,
-                    method?.Name ?? "",
-                    drill.How.Length > 0 ? drill.How : method?.How ?? "",
-                    drill.Minutes,
-                    at,
-                    drill.Reason,
-                    drill.Sum,
-                    drill.Locked,
-                    Targets(drill),
-                    drill.Block,
-                    method?.Course == Course.FixedCount ? method.Count : null
-                );
-                at += drill.Minutes;
-                return view;
-            }),
-        ];
-    }
-
-    private static List<TargetView> Targets(Drill drill) =>
-        [
-            .. drill.Targets.Select(target => new TargetView(
-                target.Key,
-                target.MaterialId,
-                target.Title,
-                target.Tempo?.Value,
-                target.Goal?.Value,
-                target.Beat,
-                target.Note
-            )),
-        ];
-
-    private static List<Demands> Split(Demands demands) =>
-        [.. Enum.GetValues<Demands>().Where(one => one != Demands.None && (demands & one) != Demands.None)];
-
-    private static string BodyQuestion(DayFacts facts) =>
-        facts.LastBody is { Pain: true } body && body.Day < facts.Day
-            ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
-            : "";
 
     private static int MinutesUntil(string until, PracticeClock clock)
     {

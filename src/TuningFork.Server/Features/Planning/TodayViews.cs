@@ -1,103 +1,149 @@
+using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Progress;
 
 namespace TuningFork.Server.Features.Planning;
 
-/// <summary>A drill as it stands in today's list.</summary>
-/// <param name="Times">Takes that its method counts, and that can be chosen; null where it counts none.</param>
-public sealed record DrillView(
-    string Id,
-    Area? Area,
-    string Title,
-    string MethodId,
-    string Method,
-    string How,
-    int Minutes,
-    int At,
-    string Reason,
-    string Sum,
-    bool Locked,
-    IReadOnlyList<TargetView> Targets,
-    string Block,
-    int? Times
-);
+/// <summary>Shows a day's plan: its drills, its sums, what waits, and the words that come back.</summary>
+public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written)
+{
+    /// <summary>Today's plan with what there is to say about it.</summary>
+    /// <param name="stored">The plan of the day; null when nobody has touched it yet.</param>
+    public async Task<TodayView> OfAsync(DayFacts facts, PlanRow? stored, CancellationToken cancel)
+    {
+        var row = stored ?? await desk.FreshAsync(facts, cancel);
+        var plan = PlanDesk.Read(row);
+        var advice = DayMinutes.Advice(facts);
+        var open = await db
+            .Sessions.AsNoTracking()
+            .Where(session => session.EndedUtc == null)
+            .OrderBy(session => session.Id)
+            .FirstOrDefaultAsync(cancel);
+        var unclosed = open is not null && desk.IsOver(open, facts.Day) ? await UnclosedAsync(open, cancel) : null;
+        return new TodayView(
+            facts.Day,
+            row.Version,
+            row.Minutes,
+            advice.Minutes,
+            advice.Reason,
+            Split(row.Demands),
+            row.Purpose,
+            row.RoutineId,
+            facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
+            await DrillsAsync(plan.Drills, cancel),
+            plan.Total,
+            plan.Waiting,
+            plan.Summary,
+            [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)],
+            DayMinutes.Balance(facts),
+            BodyQuestion(facts),
+            Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1),
+            open is not null && unclosed is null,
+            unclosed,
+            plan.Kept.Count(drill => !drill.Locked) + plan.LeftOut.Count,
+            row.Focus,
+            Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials),
+            Purpose.Difficulties,
+            open is null ? DayMinutes.Done(facts) : "",
+            await ShelfEndpoints.Waiting(db).CountAsync(cancel)
+        );
+    }
 
-/// <summary>One thing a drill is about.</summary>
-public sealed record TargetView(string Key, int? MaterialId, string Title, int? Tempo, int? Goal, string Beat, string Note);
+    private async Task<UnclosedView> UnclosedAsync(SessionRow open, CancellationToken cancel)
+    {
+        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.SessionId == open.Id);
+        return new UnclosedView(
+            open.Id,
+            open.Day,
+            Math.Round(await drills.Where(drill => drill.Area != null).SumAsync(drill => drill.PlayedSeconds, cancel) / 60, 1),
+            open.PlannedMinutes,
+            await drills.SelectMany(drill => drill.Takes).CountAsync(cancel),
+            await db.Entries.CountAsync(entry => entry.SessionId == open.Id, cancel)
+        );
+    }
 
-/// <summary>A session of an earlier day that nobody closed, with what it holds.</summary>
-public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, int PlannedMinutes, int Takes, int Notes);
+    private async Task<IReadOnlyList<DrillView>> DrillsAsync(IReadOnlyList<Drill> drills, CancellationToken cancel)
+    {
+        var ids = drills.SelectMany(drill => drill.Targets).Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
+        var titles = drills.Where(drill => !drill.IsBreak).Select(drill => drill.Title).Distinct(StringComparer.Ordinal).ToList();
+        var (byThing, byTitle) = (await written.OfAsync(ids, null, cancel), await written.OfAsync(titles, null, cancel));
+        var at = 0;
+        var views = new List<DrillView>();
+        foreach (var drill in drills)
+        {
+            views.Add(View(drill, at, Lines(drill, byThing, byTitle)));
+            at += drill.Minutes;
+        }
 
-/// <summary>Today, laid out.</summary>
-/// <param name="SessionOpen">Whether there is a session to go on with.</param>
-/// <param name="Done">What there is to say when the day's minutes were played; else empty.</param>
-/// <param name="ByHand">How many things about the plan were changed by hand.</param>
-/// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
-public sealed record TodayView(
-    DateOnly Day,
-    int Version,
-    int Minutes,
-    int UsualMinutes,
-    string Advice,
-    IReadOnlyList<Demands> Demands,
-    string Purpose,
-    int RoutineId,
-    string RoutineName,
-    IReadOnlyList<DrillView> Drills,
-    int Total,
-    IReadOnlyList<Waiting> Waiting,
-    IReadOnlyList<string> Summary,
-    IReadOnlyList<string> Warnings,
-    IReadOnlyList<AreaBalance> Tines,
-    string BodyQuestion,
-    double PlayedToday,
-    bool SessionOpen,
-    UnclosedView? Unclosed,
-    int ByHand,
-    string Focus,
-    string TechniqueFor,
-    IReadOnlyList<string> Focuses,
-    string Done
-);
+        return views;
+    }
 
-/// <summary>What is wished for today. Left out means: as it was.</summary>
-/// <param name="Version">The version that was seen; 0 for a plan nobody has touched.</param>
-/// <param name="Minutes">5 to 240.</param>
-/// <param name="Until">Local time of day, "19:30", in place of minutes.</param>
-/// <param name="Demands">What the rest of the day asks.</param>
-/// <param name="Purpose">What the work is for.</param>
-/// <param name="RoutineId">The shape of the day.</param>
-/// <param name="Focus">The difficulty that technique is to serve, "none", or empty for the app's choice.</param>
-/// <param name="LetGo">What was changed by hand and does not fit any more may go; else it is named first and nothing is changed.</param>
-public sealed record TodayWish(
-    int Version,
-    int? Minutes = null,
-    string? Until = null,
-    IReadOnlyList<Demands>? Demands = null,
-    string? Purpose = null,
-    int? RoutineId = null,
-    string? Focus = null,
-    bool LetGo = false
-);
+    private static DrillView View(Drill drill, int at, IReadOnlyList<WrittenView> lines)
+    {
+        var method = drill.IsBreak ? null : Methods.Of(drill);
+        return new DrillView(
+            drill.Id,
+            drill.Area,
+            drill.Title,
+            drill.MethodId.Name,
+            method?.Name ?? "",
+            drill.How.Length > 0 ? drill.How : method?.How ?? "",
+            drill.Minutes,
+            at,
+            drill.Reason,
+            drill.Sum,
+            drill.Locked,
+            Targets(drill),
+            drill.Block,
+            method is not null && Methods.TimesOf(method) is { } range
+                ? new TimesView(method.Count, range.Least, range.Most, method.Course == Course.CleanMinutes ? "minutes" : "times")
+                : null,
+            lines
+        );
+    }
 
-/// <summary>One change by hand.</summary>
-public sealed record ChangeWish(
-    int Version,
-    ChangeKind Kind,
-    string? DrillId = null,
-    int? Value = null,
-    int? MaterialId = null,
-    string? MethodId = null
-);
+    /// <summary>What comes back with a drill: the last line about each of its things, newest first, unless it is settled.</summary>
+    private static List<WrittenView> Lines(
+        Drill drill,
+        IReadOnlyDictionary<int, EntryRow> byThing,
+        IReadOnlyDictionary<string, EntryRow> byTitle
+    )
+    {
+        var lines = drill
+            .Targets.Where(target => target.MaterialId is not null)
+            .DistinctBy(target => target.MaterialId)
+            .Select(target => (Line: byThing.GetValueOrDefault(target.MaterialId!.Value), target.Title))
+            .Append((Line: byTitle.GetValueOrDefault(drill.Title), drill.Title));
+        return
+        [
+            .. lines
+                .Where(one => one.Line is { SettledUtc: null })
+                .OrderByDescending(one => one.Line!.Id)
+                .Select(one => WrittenLast.View(one.Line!, one.Title)),
+        ];
+    }
 
-/// <summary>A method that a drill could go by.</summary>
-/// <param name="Usual">Usual minutes in words.</param>
-public sealed record MethodChoiceView(string Id, string Name, string How, string Fits, string Usual);
+    private static List<TargetView> Targets(Drill drill) =>
+        [
+            .. drill.Targets.Select(target => new TargetView(
+                target.Key,
+                target.MaterialId,
+                target.Title,
+                target.Tempo?.Value,
+                target.Goal?.Value,
+                target.Beat.Name,
+                target.Note
+            )),
+        ];
 
-/// <summary>Another plan for the same wishes; what is locked stays, and what was changed by hand.</summary>
-/// <param name="FromScratch">The changes by hand go; what is locked stays.</param>
-public sealed record AnewWish(int Version, bool FromScratch = false);
+    private static List<Demands> Split(Demands demands) =>
+        [.. Enum.GetValues<Demands>().Where(one => one != Demands.None && (demands & one) != Demands.None)];
 
-/// <summary>The plan as it was before the last change by hand.</summary>
-/// <param name="Version">The version that the change has made.</param>
-public sealed record BackWish(int Version);
+    private static string BodyQuestion(DayFacts facts) =>
+        facts.LastBody is { Pain: true } body && body.Day < facts.Day
+            ? $"You noted pain, numbness or tingling{(body.Where.Length > 0 ? $" ({body.Where})" : "")} {Words.Ago(facts.Day.DayNumber - body.Day.DayNumber)}. How is it now?"
+            : "";
+}

@@ -12,89 +12,6 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
-/// <summary>A material with what its history comes to.</summary>
-public sealed record MaterialView(
-    int Id,
-    MaterialKind Kind,
-    Area Area,
-    string Title,
-    string ShortTitle,
-    string OwnTitle,
-    int? PieceId,
-    int FromBar,
-    int ToBar,
-    int BeatsPerBar,
-    string Beat,
-    int? Target,
-    Readiness Readiness,
-    string Difficulty,
-    string Note,
-    bool Resting,
-    bool IsScale,
-    DateOnly? Performance,
-    int NextExample,
-    int Examples,
-    int PerDay,
-    int? DaysLeft,
-    DateOnly? LastVisit,
-    int Visits,
-    int? LastClean,
-    DateOnly? Due,
-    bool Slipped,
-    IReadOnlyList<string> Serves,
-    int Version,
-    string Standing,
-    bool Growing,
-    IReadOnlyList<DateOnly> LaterDates,
-    int WeekMinutes,
-    int WeekTimes,
-    bool TwiceADay,
-    string Word
-);
-
-/// <summary>
-/// What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a
-/// week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.
-/// </summary>
-public sealed record MaterialWish(
-    MaterialKind Kind,
-    string Title = "",
-    Area? Area = null,
-    int? PieceId = null,
-    int FromBar = 1,
-    int ToBar = 4,
-    int BeatsPerBar = 4,
-    string Beat = "quarter",
-    int? Target = null,
-    Readiness Readiness = Readiness.Raw,
-    string Difficulty = "",
-    string Note = "",
-    bool Resting = false,
-    bool IsScale = false,
-    DateOnly? Performance = null,
-    int NextExample = 1,
-    int Examples = 0,
-    int PerDay = 3,
-    IReadOnlyList<string>? Serves = null,
-    int Version = 0,
-    IReadOnlyList<DateOnly>? LaterDates = null,
-    int WeekMinutes = 0,
-    int WeekTimes = 0,
-    bool TwiceADay = false
-);
-
-/// <summary>A number of a readiness rating and its day.</summary>
-public sealed record RatingView(DateOnly Day, Readiness Readiness);
-
-/// <summary>One visit: its takes summed up.</summary>
-public sealed record VisitView(DateOnly Day, int Takes, int CleanTakes, int? TriesToClean, int? Clean, Grade? Grade);
-
-/// <summary>What happened with one material.</summary>
-public sealed record MaterialHistory(IReadOnlyList<VisitView> Visits, IReadOnlyList<RatingView> Ratings);
-
-/// <summary>How fast something should go in the end, in beats a minute; null for no target.</summary>
-public sealed record TargetWish(int? Target);
-
 /// <summary>Material over HTTP.</summary>
 public static class MaterialEndpoints
 {
@@ -107,7 +24,7 @@ public static class MaterialEndpoints
                 var profile = await desk.ProfileAsync(cancel);
                 return await ViewsAsync(
                     await db.Materials.AsNoTracking().ToListAsync(cancel),
-                    desk,
+                    db,
                     clock.Today(profile),
                     profile.School,
                     cancel
@@ -196,7 +113,7 @@ public static class MaterialEndpoints
             await RateAsync(db, row, today, cancel);
         await db.SaveChangesAsync(cancel);
         var all = await db.Materials.AsNoTracking().ToListAsync(cancel);
-        return (await ViewsAsync(all, desk, today, profile.School, cancel)).First(view => view.Id == row.Id);
+        return (await ViewsAsync(all, db, today, profile.School, cancel)).First(view => view.Id == row.Id);
     }
 
     /// <summary>Only what was entered by mistake can go: what was practised is part of the history and rests instead.</summary>
@@ -246,7 +163,7 @@ public static class MaterialEndpoints
         row.FromBar = wish.FromBar;
         row.ToBar = wish.ToBar;
         row.BeatsPerBar = piece?.BeatsPerBar ?? wish.BeatsPerBar;
-        row.Beat = piece?.Beat ?? wish.Beat;
+        row.Beat = piece?.Beat ?? Beat.Find(wish.Beat)!;
         row.Target = wish.Target;
         row.Readiness = wish.Readiness;
         row.Difficulty = wish.Difficulty.Trim();
@@ -298,7 +215,7 @@ public static class MaterialEndpoints
 
     private static async Task<List<MaterialView>> ViewsAsync(
         List<MaterialRow> rows,
-        PlanDesk desk,
+        PracticeDb db,
         DateOnly today,
         School school,
         CancellationToken cancel
@@ -307,7 +224,7 @@ public static class MaterialEndpoints
         var byId = rows.ToDictionary(row => row.Id);
         return
         [
-            .. rows.Zip(await desk.WithWeekAsync(PlanDesk.ToCore(rows, today), today, cancel), (row, core) =>
+            .. rows.Zip(await VisitedLately.WithWeekAsync(db, PlanDesk.ToCore(rows, today), today, cancel), (row, core) =>
                     new MaterialView(
                         row.Id,
                         row.Kind,
@@ -319,7 +236,7 @@ public static class MaterialEndpoints
                         row.FromBar,
                         row.ToBar,
                         row.BeatsPerBar,
-                        row.Beat,
+                        row.Beat.Name,
                         row.Target,
                         row.Readiness,
                         row.Difficulty,
@@ -363,73 +280,5 @@ public static class MaterialEndpoints
                 .ThenBy(view => view.PieceId is not null)
                 .ThenBy(view => view.FromBar),
         ];
-    }
-}
-
-/// <summary>What cannot be entered, with the field and the remedy.</summary>
-internal static class MaterialCheck
-{
-    public const int MostBars = 10_000;
-    private const int MostDates = 30;
-
-    public static void Check(MaterialWish wish, MaterialRow? piece, int lastPassage)
-    {
-        Problems.Text("title", wish.Title, 200);
-        Problems.Text("note", wish.Note);
-        Problems.Text("difficulty", wish.Difficulty, 200);
-        if (wish.Kind != MaterialKind.Passage && string.IsNullOrWhiteSpace(wish.Title))
-            throw new FieldException("title", "Give it a title.");
-        Problems.Tempo("target", wish.Target);
-        if (wish.BeatsPerBar is < 1 or > 32)
-            throw new FieldException("beatsPerBar", "A bar has 1 to 32 beats.");
-        if (!BeatValue.Names.Contains(wish.Beat, StringComparer.Ordinal))
-            throw new FieldException("beat", $"The tempo counts one of: {Words.List([.. BeatValue.Names])}.");
-        if (!Enum.IsDefined(wish.Readiness))
-            throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
-        if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })
-            throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
-        if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
-            throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
-        if (wish is { WeekTimes: > 0, Area: Area.WarmUp })
-            throw new FieldException("weekMinutes", "What belongs to the warm-up comes with it. Set minutes for technique or repertoire.");
-        if (wish.LaterDates?.Count > MostDates)
-            throw new FieldException(
-                "laterDates",
-                $"A piece has {MostDates} further performances at most; leave out the ones that are past."
-            );
-        Bars(wish, piece, lastPassage);
-        if (wish.Kind == MaterialKind.Book)
-            Book(wish);
-    }
-
-    private static void Bars(MaterialWish wish, MaterialRow? piece, int lastPassage)
-    {
-        if (wish.FromBar is < 0 or > MostBars || wish.ToBar is < 0 or > MostBars)
-            throw new FieldException("toBar", $"Bars are numbered from 1 (an upbeat is 0) to {MostBars}.");
-        if (wish.ToBar < wish.FromBar)
-            throw new FieldException("toBar", $"The last bar ({wish.ToBar}) lies before the first ({wish.FromBar}); swap them.");
-        if (wish.Kind == MaterialKind.Piece && wish.FromBar > 1)
-            throw new FieldException("fromBar", "A piece begins with bar 1, or with 0 for an upbeat.");
-        if (wish.Kind == MaterialKind.Piece && wish.ToBar < lastPassage)
-            throw new FieldException("toBar", $"A passage of this piece reaches to bar {lastPassage}; change the passage first.");
-        if (wish.Kind != MaterialKind.Passage)
-            return;
-        if (piece is not { Kind: MaterialKind.Piece })
-            throw Problems.Unknown("pieceId", "piece");
-        if (Core.Repertoire.PassageBars.Problem(piece.Title, piece.FromBar, piece.ToBar, wish.FromBar, wish.ToBar) is { } problem)
-            throw new FieldException("toBar", problem);
-    }
-
-    private static void Book(MaterialWish wish)
-    {
-        if (wish.Examples is < 1 or > 10_000)
-            throw new FieldException("examples", "A book has 1 to 10,000 examples.");
-        if (wish.NextExample < 1 || wish.NextExample > wish.Examples + 1)
-            throw new FieldException(
-                "nextExample",
-                $"The next example is 1 to {wish.Examples}, or {wish.Examples + 1} when all are played."
-            );
-        if (wish.PerDay is < 1 or > 50)
-            throw new FieldException("perDay", "Examples a day are 1 to 50.");
     }
 }

@@ -14,7 +14,7 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>
 /// Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.
 /// </summary>
-public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, PracticeClock clock)
+public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, CleanStretches stretches, PracticeClock clock)
 {
     public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
         db
@@ -52,7 +52,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     public async Task<bool> IsOverAsync(SessionRow session, CancellationToken cancel) =>
         plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel)));
 
-    private static FieldException Unclosed(SessionRow open) =>
+    internal static FieldException Unclosed(SessionRow open) =>
         new(
             "session",
             string.Create(
@@ -61,71 +61,6 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             ),
             StatusCodes.Status409Conflict
         );
-
-    /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day has to be closed first.</summary>
-    public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
-    {
-        var facts = await plans.FactsAsync(cancel);
-        if (await OpenAsync(cancel) is { } open)
-            return plans.IsOver(open, facts.Day) ? throw Unclosed(open) : open;
-        var (row, plan) = await TodayEndpoints.TouchAsync(plans, db, facts, version, cancel);
-        if (plan.Drills.Count == 0)
-            throw new FieldException("drills", "The plan is empty. Add a drill, or plan anew.");
-        row.Begun = true;
-        // The plan's number is needed for the session: two steps, kept together or not at all.
-        await using var both = await db.Database.BeginTransactionAsync(cancel);
-        await db.SaveChangesAsync(cancel);
-        var session = new SessionRow
-        {
-            Day = facts.Day,
-            PlanId = row.Id,
-            PlannedMinutes = plan.Total,
-            Purpose = row.Purpose,
-            StartedUtc = clock.UtcNow,
-            PulseUtc = clock.UtcNow,
-            Running = true,
-            Drills =
-            [
-                .. plan.Drills.Select(
-                    (drill, position) =>
-                        new SessionDrillRow
-                        {
-                            Day = facts.Day,
-                            Position = position,
-                            Area = drill.Area,
-                            CreditedTo = drill.CreditedTo,
-                            Title = drill.Title,
-                            DrillJson = JsonSerializer.Serialize(drill, Bookkeeping.Json),
-                            PlannedSeconds = drill.Minutes * 60,
-                        }
-                ),
-            ],
-        };
-        db.Sessions.Add(session);
-        await db.SaveChangesAsync(cancel);
-        await both.CommitAsync(cancel);
-        return session;
-    }
-
-    /// <summary>True while nothing of it was played, marked or written: it was begun by mistake, or a moment ago.</summary>
-    public static async Task<bool> IsUntouchedAsync(PracticeDb db, SessionRow session, CancellationToken cancel) =>
-        session.Drills.Sum(row => row.PlayedSeconds) < StageClock.Unplayed
-        && session.Drills.TrueForAll(row => row.Takes.Count == 0)
-        && !await db.Entries.AnyAsync(entry => entry.SessionId == session.Id, cancel);
-
-    /// <summary>Takes back that it was begun: the plan stands as before, and nothing is in the books.</summary>
-    public async Task LeaveAsync(int id, CancellationToken cancel)
-    {
-        var session = await NeedAsync(id, cancel);
-        if (!await IsUntouchedAsync(db, session, cancel))
-            throw new FieldException("session", "Something was played in this session already. Close it; what was played is kept.");
-        var plan = await db.Plans.FindAsync([session.PlanId], cancel);
-        if (plan is not null && !await db.Sessions.AnyAsync(other => other.PlanId == plan.Id && other.Id != id, cancel))
-            plan.Begun = false;
-        db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == id).ToListAsync(cancel));
-        db.Sessions.Remove(session);
-        await db.SaveChangesAsync(cancel);
-    }
 
     /// <summary>
     /// Takes over the seconds the stage has counted. They are the stage's own total for the drill, so a report sent twice,
@@ -175,34 +110,33 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         var drill = Read(row);
         var cue = CueOf(row, drill);
         var shown = Shown(drill, cue, key);
-        // A take pressed for what was shown counts, though its rest has just begun.
-        if ((!cue.CountsTakes && !(cue.Resting && key is not null)) || cue.Complete || shown < 0)
+        // A take pressed for what was shown counts, though its rest, or another way to work on it, has just begun.
+        if ((!cue.CountsTakes && !(cue.Period is not null && key is not null)) || cue.Complete || shown < 0)
             return;
+        if (cue.Loop is not null)
+        {
+            await stretches.PressAsync(session, row, drill, cue, id, clean, cancel);
+            return;
+        }
+
         var target = drill.Targets[shown];
         var tempo = shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge);
-        var take = new TakeRow
-        {
-            Id = id,
-            Number = row.Takes.Count,
-            Day = session.Day,
-            AtUtc = clock.UtcNow,
-            Key = target.Key,
-            TargetIndex = shown,
-            MaterialId = target.MaterialId,
-            Clean = clean,
-            Tempo = tempo?.Value,
-            Late = late,
-            Seconds = seconds,
-        };
-        row.Takes.Add(take);
-        db.Takes.Add(take);
-        await books.KeepPlaceAsync(row, drill, cancel);
-        if (target.MaterialId is not null)
-            await books.TakeAsync(session, row, drill, target, new Try(clean, tempo), cancel);
+        await books.MarkAsync(session, row, drill, shown, new Try(clean, tempo), id, cancel, late, seconds);
         // Where the tempo follows the takes it goes on from the one that was just played.
         if (target is { Able: not null, Pace: Pace.Work } && Methods.Of(drill).Course is Course.Rounds or Course.WorkRest)
             row.Nudge = 0;
         if (CueOf(row, drill).Complete && !GoesOn(session, row, drill))
+            await LeaveAsync(session, row, DrillState.Done, cancel);
+    }
+
+    /// <summary>A stretch that has lasted long enough ends its drill by the clock.</summary>
+    public async Task SettleAsync(SessionRow session, CancellationToken cancel)
+    {
+        if (
+            session.Drills.FirstOrDefault(drill => drill.Position == session.Current) is { LoopFrom: not null } row
+            && Read(row) is var drill
+            && StageLoop.IsThrough(drill, row.PlayedSeconds, row.LoopFrom)
+        )
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
 
@@ -212,10 +146,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         // Takes pressed faster than they can be played have had their time all the same.
         var played = StageClock.Spent(row.PlayedSeconds, row.Takes.Sum(take => drill.Targets[take.TargetIndex].TakeSeconds));
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - played);
-        if (
-            SavedTime.PassOn(drill, WaitingAfter(session, row).Select(Read), left) is not null
-            || SavedTime.GoOn(drill, left) is not { } longer
-        )
+        if (SavedTime.Longer(drill, WaitingAfter(session, row).Select(Read), left) is not { } longer)
             return false;
         row.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
         return true;
@@ -260,10 +191,8 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     {
         if (row.Takes.MaxBy(take => take.Number) is not { } last)
             return;
-        row.Takes.Remove(last);
-        db.Takes.Remove(last);
-        await books.KeepPlaceAsync(row, Read(row), cancel);
-        await books.UndoAsync(session, Read(row), last, cancel);
+        await books.TakeBackAsync(session, row, Read(row), last, cancel);
+        await stretches.TakeBackAsync(session, row, Read(row), last, cancel);
     }
 
     /// <summary>One minute more for a drill, an hour in all at most.</summary>
@@ -280,10 +209,13 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     public async Task LeaveAsync(SessionRow session, SessionDrillRow row, DrillState state, CancellationToken cancel)
     {
         row.State = state;
+        var complete = CueOf(row, Read(row)).Complete;
+        if (row.LoopFrom is not null)
+            await stretches.EndAsync(session, row, Read(row), CueOf(row, Read(row)), cancel);
         if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= StageClock.Visit))
             await books.TouchedAsync(session, Read(row), row, cancel);
         if (state == DrillState.Done)
-            PassOn(session, row);
+            PassOn(session, row, complete);
         session.Current = session
             .Drills.Where(drill => drill.State == DrillState.Waiting)
             .Select(drill => drill.Position)
@@ -294,14 +226,14 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     }
 
     /// <summary>The time that a drill leaves goes to the rounds that follow in its area.</summary>
-    private static void PassOn(SessionRow session, SessionDrillRow row)
+    private static void PassOn(SessionRow session, SessionDrillRow row, bool complete)
     {
         var waiting = WaitingAfter(session, row);
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
         row.LostSeconds = 0;
         if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is not { } longer)
         {
-            row.LostSeconds = left > 0 && CueOf(row, Read(row)).Complete ? left : 0;
+            row.LostSeconds = left > 0 && complete ? left : 0;
             return;
         }
 
@@ -333,7 +265,11 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 
     public static Cue CueOf(SessionDrillRow row, Drill drill) =>
         Stage.Now(
-            drill,
+            // A minute more is time of the drill as any other.
+            drill with
+            {
+                SavedSeconds = drill.SavedSeconds + row.ExtraSeconds,
+            },
             [
                 .. row
                     .Takes.OrderBy(take => take.Number)
@@ -344,6 +280,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
                     )),
             ],
             row.PlayedSeconds,
-            row.Nudge
+            row.Nudge,
+            row.LoopFrom
         );
 }

@@ -1,149 +1,11 @@
 using Microsoft.EntityFrameworkCore;
-using TuningFork.Core.EarTraining;
-using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
-using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
-using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
-
-/// <summary>A drill of a session.</summary>
-/// <param name="OwnBar">Every fourth bar of its groove is silent: it is the player's own.</param>
-public sealed record SessionDrillView(
-    int Position,
-    Area? Area,
-    string Title,
-    string Method,
-    string How,
-    string Sum,
-    int Minutes,
-    int AllowedSeconds,
-    double PlayedSeconds,
-    DrillState State,
-    int Takes,
-    int CleanTakes,
-    int Nudge,
-    bool CanAsk,
-    bool OwnBar
-);
-
-/// <summary>The open session as the stage shows it.</summary>
-/// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
-/// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
-/// <param name="MusicWord">Why the music of the thing at hand cannot be shown; empty where it can, or where there is none.</param>
-/// <param name="Groove">The groove at hand, or null.</param>
-/// <param name="LaterToday">Of the thing that was played last, when it is to come once more in a later sitting today: its title; else
-/// empty.</param>
-/// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
-/// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
-public sealed record SessionView(
-    int Id,
-    DateOnly Day,
-    bool Running,
-    int Position,
-    int PlannedMinutes,
-    string Purpose,
-    IReadOnlyList<SessionDrillView> Drills,
-    Cue? Cue,
-    TargetView? Target,
-    EarQuestion? Question,
-    string NextDrill,
-    string Abc,
-    string MusicWord,
-    Groove? Groove,
-    bool IsOver,
-    string LaterToday,
-    bool IsUntouched
-);
-
-/// <summary>Leaves a session in which nothing was played yet.</summary>
-public sealed record LeaveWish(int SessionId);
-
-/// <summary>Begins today's plan.</summary>
-public sealed record BeginWish(int Version);
-
-/// <summary>The stage's own count for the drill, sent every second.</summary>
-public sealed record PulseWish(int SessionId, int Position, double PlayedSeconds);
-
-/// <summary>What was done on the stage.</summary>
-public enum StageAct
-{
-    Clean,
-    Missed,
-    Undo,
-    Done,
-    Skip,
-    Back,
-    Pause,
-    Resume,
-
-    /// <summary>One minute more for the drill.</summary>
-    Extend,
-
-    /// <summary>Value: beats a minute by which the tempo is moved in all.</summary>
-    Nudge,
-
-    /// <summary>Value: 1 to 3.</summary>
-    Readiness,
-
-    /// <summary>A run over keys, chords or positions is through. Value: how many came late; Seconds: how long it took.</summary>
-    Run,
-
-    /// <summary>Value: tension, 0 to 3.</summary>
-    Tension,
-
-    /// <summary>The thing at hand is to come once more in a later sitting today; again: no more.</summary>
-    Later,
-}
-
-/// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
-/// <param name="SessionId">The session that the window shows.</param>
-/// <param name="Key">Key of the target that was shown when it was pressed; left out: what stands there now.</param>
-public sealed record ActWish(
-    Guid Id,
-    int SessionId,
-    int Position,
-    double PlayedSeconds,
-    StageAct Kind,
-    int? Value = null,
-    double? Seconds = null,
-    string? Key = null
-);
-
-/// <summary>What a pulse comes back with.</summary>
-public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
-
-/// <summary>A line on one drill.</summary>
-public sealed record CloseLine(int Position, string Text);
-
-/// <summary>
-/// The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time.
-/// PainAt: position of the drill in which it hurt, or null.
-/// </summary>
-public sealed record CloseWish(
-    Guid Id,
-    int SessionId,
-    string Note = "",
-    IReadOnlyList<CloseLine>? Lines = null,
-    IReadOnlyList<int>? Tomorrow = null,
-    int? Tension = null,
-    bool Pain = false,
-    string Where = "",
-    int? PainAt = null
-);
-
-/// <summary>What the close came to.</summary>
-public sealed record CloseView(
-    double PlayedMinutes,
-    int PlannedMinutes,
-    string Advice,
-    IReadOnlyList<RatingQuestion> Questions,
-    IReadOnlyList<TargetQuestion> Targets
-);
 
 /// <summary>The session over HTTP.</summary>
 public static class SessionEndpoints
@@ -161,8 +23,8 @@ public static class SessionEndpoints
             .Produces(StatusCodes.Status204NoContent)
             .WithName("GetSession");
         group
-            .MapPost("", async (BeginWish wish, SessionDesk desk, SessionViews views, CancellationToken cancel) =>
-                await views.OfAsync(await desk.BeginAsync(wish.Version, cancel), cancel)
+            .MapPost("", async (BeginWish wish, SessionBeginning beginning, SessionViews views, CancellationToken cancel) =>
+                await views.OfAsync(await beginning.BeginAsync(wish.Version, cancel), cancel)
             )
             .WithName("BeginSession");
         group
@@ -171,6 +33,7 @@ public static class SessionEndpoints
                 var session = await desk.NeedRunningAsync(wish.SessionId, cancel);
                 if (session.Running)
                     desk.Report(session, wish.Position, wish.PlayedSeconds);
+                await desk.SettleAsync(session, cancel);
                 session.Version++;
                 await db.SaveChangesAsync(cancel);
                 return new PulseView(
@@ -181,8 +44,8 @@ public static class SessionEndpoints
             })
             .WithName("Pulse");
         group
-            .MapPost("/leave", async (LeaveWish wish, SessionDesk desk, CancellationToken cancel) =>
-                await desk.LeaveAsync(wish.SessionId, cancel)
+            .MapPost("/leave", async (LeaveWish wish, SessionBeginning beginning, CancellationToken cancel) =>
+                await beginning.LeaveAsync(wish.SessionId, cancel)
             )
             .WithName("LeaveSession");
         group.MapPost("/act", ActAsync).WithName("Act");
@@ -193,6 +56,7 @@ public static class SessionEndpoints
         ActWish wish,
         SessionDesk desk,
         ThingAtHand thing,
+        HelpAtHand help,
         SessionViews views,
         PracticeDb db,
         PracticeClock clock,
@@ -211,12 +75,32 @@ public static class SessionEndpoints
                 Run(session, wish.Kind == StageAct.Resume, clock);
             else if (wish.Kind == StageAct.Back)
                 await desk.BackAsync(session, cancel);
+            else if (wish.Kind == StageAct.Help && row is not null)
+                await GiveAsync(wish, desk, help, session, row, cancel);
             else if (row is not null)
                 await OnDrillAsync(wish, desk, thing, session, row, cancel);
             await db.SaveChangesAsync(cancel);
         }
 
         return await views.OfAsync(session, cancel);
+    }
+
+    private static async Task GiveAsync(
+        ActWish wish,
+        SessionDesk desk,
+        HelpAtHand help,
+        SessionRow session,
+        SessionDrillRow row,
+        CancellationToken cancel
+    )
+    {
+        var chosen =
+            wish.Value is { } value && Enum.IsDefined((Help)value)
+                ? (Help)value
+                : throw new FieldException("value", "Help is 0 (none), 1 (slower), 2 (half of the bars) or 3 (something else first).");
+        await help.GiveAsync(session, row, chosen, cancel);
+        if (chosen == Help.Break)
+            await desk.LeaveAsync(session, row, DrillState.Done, cancel);
     }
 
     private static void Run(SessionRow session, bool running, PracticeClock clock)
@@ -244,7 +128,13 @@ public static class SessionEndpoints
             case StageAct.Tension:
                 return thing.TenseAsync(session, row, wish.Value ?? 0, cancel);
             case StageAct.Later:
-                return thing.LaterAsync(session, row, wish.Key, cancel);
+                return thing.AgainAsync(session, row, wish.Key, 0, cancel);
+            case StageAct.Tomorrow:
+                return thing.AgainAsync(session, row, wish.Key, 1, cancel);
+            case StageAct.Click:
+                return thing.ClickAsync(row, wish.Value == 1, wish.Key, cancel);
+            case StageAct.Settle:
+                return thing.SettleAsync(wish.Value ?? 0, cancel);
             case StageAct.Undo:
                 return desk.UndoAsync(session, row, cancel);
             case StageAct.Done:
@@ -297,8 +187,7 @@ public static class SessionEndpoints
                 db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Drill, text, session.Id, row, MaterialOf(row)));
         }
 
-        foreach (var position in wish.Tomorrow ?? [])
-            await AskAsync(db, session, position, cancel);
+        await AskAsync(db, session, wish, cancel);
         if (wish.Tension is not null || wish.Pain)
         {
             var hurt = wish is { Pain: true, PainAt: { } at }
@@ -355,22 +244,23 @@ public static class SessionEndpoints
         return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", [], []);
     }
 
-    private static async Task AskAsync(PracticeDb db, SessionRow session, int position, CancellationToken cancel)
+    /// <summary>What is asked for tomorrow: all that a drill is about, or single things.</summary>
+    private static async Task AskAsync(PracticeDb db, SessionRow session, CloseWish wish, CancellationToken cancel)
     {
-        var row = session.Drills.FirstOrDefault(drill => drill.Position == position) ?? throw Problems.Unknown("tomorrow", "drill");
-        var ids = SessionDesk.Read(row).Targets.Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
-        foreach (
-            var key in SessionDesk
-                .Read(row)
-                .Targets.Where(target => target.MaterialId is null)
-                .Select(target => target.Key)
-                .Distinct(StringComparer.Ordinal)
-        )
+        var drills = session.Drills.ToDictionary(row => row.Position, row => SessionDesk.Read(row).Targets);
+        var asked = (wish.Tomorrow ?? [])
+            .SelectMany(position => drills.GetValueOrDefault(position) ?? throw Problems.Unknown("tomorrow", "drill"))
+            .ToList();
+        var all = drills.Values.SelectMany(targets => targets).ToList();
+        foreach (var key in wish.TomorrowKeys ?? [])
+            asked.Add(all.Find(target => target.Key == key) ?? throw Problems.Unknown("tomorrowKeys", "thing"));
+        foreach (var key in asked.Where(target => target.MaterialId is null).Select(target => target.Key).Distinct(StringComparer.Ordinal))
         {
             var ask = await db.Asks.FindAsync([key], cancel) ?? db.Asks.Add(new AskRow { Key = key }).Entity;
             ask.Day = session.Day.AddDays(1);
         }
 
+        var ids = asked.Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
         foreach (var material in await db.Materials.Where(material => ids.Contains(material.Id)).ToListAsync(cancel))
             material.AskedFor = session.Day.AddDays(1);
     }

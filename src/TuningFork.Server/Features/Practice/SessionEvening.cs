@@ -15,7 +15,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
     public async Task LearnAsync(SessionRow session, CancellationToken cancel)
     {
         var profile = await plans.ProfileAsync(cancel);
-        var traits = Bookkeeping.TraitsOf(profile);
+        var traits = ProfileBooks.TraitsOf(profile);
         var touched = Touched(session);
         foreach (
             var material in await db

@@ -9,6 +9,7 @@ using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Repertoire;
+using TuningFork.Server.Features.Sound;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
@@ -20,6 +21,7 @@ public sealed partial class SessionViews(
     PlanDesk plans,
     ThingAtHand thing,
     MusicDesk music,
+    StageSound sound,
     PracticeClock clock,
     ILogger<SessionViews> log
 )
@@ -32,7 +34,11 @@ public sealed partial class SessionViews(
         var drill = current is null ? null : SessionDesk.Read(current);
         var cue = current is null ? null : SessionDesk.CueOf(current, drill!);
         var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
-        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await MusicAsync(target, cancel);
+        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await MusicAsync(target, cue, cancel);
+        var asked = current is null ? null : await thing.MaterialAsync(current, null, cancel);
+        var title = asked is null
+            ? ""
+            : Bookkeeping.TitleOf(asked, asked.PieceId is { } piece ? await db.Materials.FindAsync([piece], cancel) : null);
         return new SessionView(
             session.Id,
             session.Day,
@@ -50,7 +56,7 @@ public sealed partial class SessionViews(
                     target.Title,
                     cue!.Tempo?.Value,
                     target.Goal?.Value,
-                    target.Beat,
+                    target.Beat.Name,
                     target.Note
                 ),
             cue is null ? null : await QuestionAsync(drill!, cue, cancel),
@@ -60,10 +66,13 @@ public sealed partial class SessionViews(
             word,
             target?.Work is { Kind: WorkKind.Groove } groove ? Groove.Parse(groove.Text) : null,
             plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel))),
-            current is not null && await thing.MaterialAsync(current, null, cancel) is { } material && material.AskedFor == session.Day
-                ? Bookkeeping.TitleOf(material, material.PieceId is { } piece ? await db.Materials.FindAsync([piece], cancel) : null)
-                : "",
-            await SessionDesk.IsUntouchedAsync(db, session, cancel)
+            asked?.AskedFor == session.Day ? title : "",
+            asked?.AskedFor == session.Day.AddDays(1) ? title : "",
+            await SessionBeginning.IsUntouchedAsync(db, session, cancel),
+            drill is null or { IsBreak: true } || cue is { Resting: true }
+                ? null
+                : await thing.WrittenAsync(session, drill, target, cancel),
+            cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel)
         );
     }
 
@@ -86,8 +95,16 @@ public sealed partial class SessionViews(
             row.Takes.Count(take => take.Clean),
             row.Nudge,
             drill.Targets.Count > 0,
-            drill.MethodId == Methods.ThreeAndOne.Id
+            drill.MethodId == Methods.ThreeAndOne.Id,
+            Things(drill)
         );
+    }
+
+    private static List<ThingView> Things(Drill drill)
+    {
+        // A key or an example of a thing is not asked for by itself.
+        var things = drill.Targets.Where(target => target.MaterialId is not null).DistinctBy(target => target.MaterialId).ToList();
+        return things.Count > 1 ? things.ConvertAll(target => new ThingView(target.Key, target.Title)) : [];
     }
 
     private async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) =>
@@ -96,11 +113,11 @@ public sealed partial class SessionViews(
             : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
 
     /// <summary>The music of a target as the stage shows it. A drill runs at worst without its music, and with a word about it.</summary>
-    private async Task<(string Abc, string Word)> MusicAsync(Target target, CancellationToken cancel)
+    private async Task<(string Abc, string Word)> MusicAsync(Target target, Cue cue, CancellationToken cancel)
     {
         try
         {
-            return (await AbcAsync(target, cancel), "");
+            return (await AbcAsync(target, cue, cancel), "");
         }
         catch (FieldException problem)
         {
@@ -119,13 +136,20 @@ public sealed partial class SessionViews(
     private static partial void NoMusic(ILogger log, string key, Exception problem);
 
     /// <summary>The music of a target in ABC notation, in its key, pattern or thinned; empty when it has none.</summary>
-    private async Task<string> AbcAsync(Target target, CancellationToken cancel)
+    private async Task<string> AbcAsync(Target target, Cue cue, CancellationToken cancel)
     {
         if (target.Work is { Kind: WorkKind.Notation } written)
             return written.Text;
         if (
             TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key
-            && await music.OfPassageAsync(key.Id, key.Part == TargetPart.Variant ? key.Name : "", cancel) is { } bars
+            && await music.OfPassageAsync(
+                key.Id,
+                key.Part == TargetPart.Variant ? key.Name : cue.Variant,
+                cancel,
+                cue.Step,
+                cue.StopAfterBar
+            )
+                is { } bars
         )
             return AbcWriter.Write(bars with { Title = "", Tempo = null });
         if (target.MaterialId is not { } id)
@@ -137,7 +161,7 @@ public sealed partial class SessionViews(
         {
             var wish = SheetEndpoints.For(sheet, target.Key, target.Work);
             return AbcWriter.Write(
-                SheetEndpoints.Make(wish, Bookkeeping.InstrumentOf(await plans.ProfileAsync(cancel))).Score with
+                SheetEndpoints.Make(wish, ProfileBooks.InstrumentOf(await plans.ProfileAsync(cancel))).Score with
                 {
                     Title = "",
                     Tempo = null,

@@ -4,11 +4,12 @@ using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
-public sealed class TakeBooks(PracticeDb db)
+public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
 {
     /// <summary>
     /// What a drill leaves behind beside its takes: a visit, the place in a book (an example that was seen is not unseen any
@@ -37,7 +38,7 @@ public sealed class TakeBooks(PracticeDb db)
         var seen =
             drill.MethodId == Methods.UnseenInTime.Id
                 ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
-            : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? Stage.Worked(drill, row.PlayedSeconds, StageClock.Visit)
+            : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? StageWork.Worked(drill, row.PlayedSeconds, StageClock.Visit)
             : drill.Targets.Count == 1 ? [0]
             : [];
         if (
@@ -53,10 +54,60 @@ public sealed class TakeBooks(PracticeDb db)
             await VisitAsync(session.Day, target!.MaterialId!.Value, target.Key, null, cancel);
     }
 
+    /// <summary>A take of a drill, and what it leaves behind.</summary>
+    public async Task MarkAsync(
+        SessionRow session,
+        SessionDrillRow row,
+        Drill drill,
+        int index,
+        Try played,
+        Guid id,
+        CancellationToken cancel,
+        int? late = null,
+        double? seconds = null
+    )
+    {
+        var target = drill.Targets[index];
+        var take = new TakeRow
+        {
+            Id = id,
+            Number = row.Takes.Count,
+            Day = session.Day,
+            AtUtc = clock.UtcNow,
+            Key = target.Key,
+            TargetIndex = index,
+            MaterialId = target.MaterialId,
+            Clean = played.Clean,
+            Tempo = played.Tempo?.Value,
+            Late = late,
+            Seconds = seconds,
+        };
+        row.Takes.Add(take);
+        db.Takes.Add(take);
+        await KeepPlaceAsync(row, drill, cancel);
+        if (target.MaterialId is not null)
+            await TakeAsync(session, row, drill, target, played, cancel);
+    }
+
+    /// <summary>Takes a take back, and what it left behind.</summary>
+    public async Task TakeBackAsync(SessionRow session, SessionDrillRow row, Drill drill, TakeRow take, CancellationToken cancel)
+    {
+        row.Takes.Remove(take);
+        db.Takes.Remove(take);
+        await KeepPlaceAsync(row, drill, cancel);
+        await UndoAsync(session, drill, take, cancel);
+    }
+
     /// <summary>Work that keeps its place goes on there next time.</summary>
     public async Task KeepPlaceAsync(SessionDrillRow row, Drill drill, CancellationToken cancel)
     {
         var takes = row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean)).ToList();
+        if (!drill.IsBreak && Methods.Of(drill).Course == Course.Altered)
+        {
+            await KeepStepAsync(row.Day, drill, StageSteps.PlaceAfter(drill, takes), cancel);
+            return;
+        }
+
         if (
             StageRuns.PlaceAfter(drill, takes) is { } place
             && drill.Targets[0].MaterialId is { } id
@@ -65,8 +116,26 @@ public sealed class TakeBooks(PracticeDb db)
             material.Place = place;
     }
 
+    /// <summary>The step of an altered version at which the next visit goes on.</summary>
+    private async Task KeepStepAsync(DateOnly day, Drill drill, int place, CancellationToken cancel)
+    {
+        if (TargetKey.Parse(drill.Targets[0].Key) is not { Kind: TargetKind.Material, Part: TargetPart.Variant } key)
+            return;
+        var part = TodaysTempo.PartOf(drill.Targets[0].Key)!;
+        var known = await db.Keys.FindAsync([key.Id, part], cancel)
+            ?? db.Keys.Add(
+                new KeyRow
+                {
+                    MaterialId = key.Id,
+                    Key = part,
+                    FirstDay = day,
+                }
+            ).Entity;
+        (known.LastDay, known.Place) = (day, place);
+    }
+
     /// <summary>What a take leaves behind: its visit, and its key or pattern where it was in one.</summary>
-    public async Task TakeAsync(SessionRow session, SessionDrillRow row, Drill drill, Target target, Try take, CancellationToken cancel)
+    private async Task TakeAsync(SessionRow session, SessionDrillRow row, Drill drill, Target target, Try take, CancellationToken cancel)
     {
         var traits = await TraitsAsync(cancel);
         await VisitAsync(
@@ -101,7 +170,7 @@ public sealed class TakeBooks(PracticeDb db)
     /// <summary>
     /// The passages that a clean section or run-through of their piece has met: it counts for them too, with less weight.
     /// </summary>
-    private async Task<IReadOnlyList<int>> InsideAsync(Target target, string methodId, Try take, CancellationToken cancel)
+    private async Task<IReadOnlyList<int>> InsideAsync(Target target, MethodId methodId, Try take, CancellationToken cancel)
     {
         if (
             take is not { Clean: true, Tempo: not null }
@@ -116,7 +185,7 @@ public sealed class TakeBooks(PracticeDb db)
     }
 
     /// <summary>Takes the last take of a material back.</summary>
-    public async Task UndoAsync(SessionRow session, Drill drill, TakeRow take, CancellationToken cancel)
+    private async Task UndoAsync(SessionRow session, Drill drill, TakeRow take, CancellationToken cancel)
     {
         foreach (
             var inside in await InsideAsync(
@@ -166,6 +235,13 @@ public sealed class TakeBooks(PracticeDb db)
             VisitBooks.Add(material, visit, played.Clean, played.Tempo?.Value, played.Weight, await TraitsAsync(cancel));
     }
 
+    /// <summary>The longest stretch without a miss of a day.</summary>
+    public async Task LongestAsync(int material, DateOnly day, int seconds, CancellationToken cancel)
+    {
+        if (await OfTodayAsync(material, day, cancel) is { } visit)
+            visit.LongestClean = Math.Max(visit.LongestClean, seconds);
+    }
+
     /// <summary>The drill with tempi that follow from what was played this day before it.</summary>
     public async Task<Drill> RefreshedAsync(Drill drill, DateOnly day, CancellationToken cancel)
     {
@@ -198,6 +274,6 @@ public sealed class TakeBooks(PracticeDb db)
 
     private async Task<Traits> TraitsAsync(CancellationToken cancel) =>
         (db.Profiles.Local.FirstOrDefault() ?? await db.Profiles.OrderBy(row => row.Id).FirstOrDefaultAsync(cancel)) is { } profile
-            ? Bookkeeping.TraitsOf(profile)
+            ? ProfileBooks.TraitsOf(profile)
             : Traits.Usual;
 }

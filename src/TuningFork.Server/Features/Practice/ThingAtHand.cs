@@ -11,7 +11,7 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>What the player says on the stage about the thing at hand: how it stands, how tense it is, that it is to come again.</summary>
-public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
+public sealed class ThingAtHand(PracticeDb db, WrittenLast written, PracticeClock clock)
 {
     /// <summary>Rates the thing at hand.</summary>
     public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, string? key, CancellationToken cancel)
@@ -70,12 +70,40 @@ public sealed class ThingAtHand(PracticeDb db, PracticeClock clock)
             );
     }
 
-    /// <summary>Asks for the thing once more in a later sitting of the day; pressed again, no more.</summary>
-    public async Task LaterAsync(SessionRow session, SessionDrillRow row, string? key, CancellationToken cancel)
+    /// <summary>Asks for the thing once more, in a later sitting of the day or on a day after it; pressed again, no more.</summary>
+    public async Task AgainAsync(SessionRow session, SessionDrillRow row, string? key, int days, CancellationToken cancel)
     {
         if (await MaterialAsync(row, key, cancel) is not { } material)
-            throw new FieldException("value", "There is nothing here that could come again later today.");
-        material.AskedFor = material.AskedFor == session.Day ? null : session.Day;
+            throw new FieldException("value", "There is nothing here that could be asked for again.");
+        var day = session.Day.AddDays(days);
+        material.AskedFor = material.AskedFor == day ? null : day;
+    }
+
+    /// <summary>With the click or without, whatever the school says; remembered for what has a place of its own in the books.</summary>
+    public async Task ClickAsync(SessionDrillRow row, bool on, string? key, CancellationToken cancel)
+    {
+        var drill = SessionDesk.Read(row);
+        var index = SessionDesk.Shown(drill, SessionDesk.CueOf(row, drill), key);
+        if (index >= 0 && drill.Targets[index].MaterialId is { } id && await db.Materials.FindAsync([id], cancel) is { } material)
+            material.Click = on;
+    }
+
+    /// <summary>The line that came back is settled; pressed again, it is not.</summary>
+    public async Task SettleAsync(int entry, CancellationToken cancel)
+    {
+        var line = await db.Entries.FindAsync([entry], cancel) ?? throw Problems.Unknown("value", "entry");
+        await written.SettleAsync(entry, line.SettledUtc is null, cancel);
+    }
+
+    /// <summary>The last line about what is shown; of those that are settled only one that was settled in this session.</summary>
+    public async Task<WrittenView?> WrittenAsync(SessionRow session, Drill drill, Target? target, CancellationToken cancel)
+    {
+        var line = target?.MaterialId is { } id
+            ? (await written.OfAsync([id], session.Id, cancel)).GetValueOrDefault(id)
+            : (await written.OfAsync([drill.Title], session.Id, cancel)).GetValueOrDefault(drill.Title);
+        return line is not null && (line.SettledUtc is null || line.SettledUtc >= session.StartedUtc)
+            ? WrittenLast.View(line, target?.Title ?? drill.Title)
+            : null;
     }
 
     /// <summary>The material that is meant: in rounds the thing just played, not the one that comes next.</summary>

@@ -23,8 +23,12 @@ public sealed record JournalDay(
     IReadOnlyList<PlayedDrillView> Drills,
     IReadOnlyList<EntryView> Entries,
     bool WasTense,
-    bool Pain
+    bool Pain,
+    IReadOnlyList<SittingView> Sittings
 );
+
+/// <summary>When a sitting began and ended.</summary>
+public sealed record SittingView(DateTime StartedUtc, DateTime EndedUtc);
 
 /// <summary>A stretch of the journal, newest first. More: the day before which to ask for the next stretch, or null.</summary>
 public sealed record JournalView(IReadOnlyList<JournalDay> Days, DateOnly? More);
@@ -65,6 +69,13 @@ public static class JournalEndpoints
                 return View(row);
             })
             .WithName("ChangeEntry");
+        group
+            .MapPut("/{id:int}/settled", async (int id, SettledWish wish, WrittenLast written, PracticeDb db, CancellationToken cancel) =>
+            {
+                await written.SettleAsync(id, wish.Settled, cancel);
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName("SettleEntry");
         group.MapRemoval<EntryRow>("/{id:int}", "Entry", "entry");
     }
 
@@ -167,11 +178,48 @@ public static class JournalEndpoints
             .ThenBy(drill => drill.Position)
             .AsSplitQuery()
             .ToListAsync(cancel);
+        var sittings = await db
+            .Sessions.AsNoTracking()
+            .Where(session => session.EndedUtc != null && shown.Contains(session.Day))
+            .OrderBy(session => session.Id)
+            .Select(session => new
+            {
+                session.Day,
+                session.StartedUtc,
+                session.EndedUtc,
+            })
+            .ToListAsync(cancel);
         var bodies = await db.Bodies.AsNoTracking().Where(body => shown.Contains(body.Day)).ToListAsync(cancel);
-        return new JournalView([.. shown.Select(day => Day(day, found, drills, bodies))], days.Count > DaysAtOnce ? shown[^1] : null);
+        return new JournalView(
+            [
+                .. shown.Select(day =>
+                    Day(
+                        day,
+                        found,
+                        drills,
+                        bodies,
+                        [
+                            .. sittings
+                                .Where(one => one.Day == day)
+                                .Select(one => new SittingView(Utc(one.StartedUtc), Utc(one.EndedUtc!.Value))),
+                        ]
+                    )
+                ),
+            ],
+            days.Count > DaysAtOnce ? shown[^1] : null
+        );
     }
 
-    private static JournalDay Day(DateOnly day, List<EntryRow> entries, List<SessionDrillRow> drills, List<BodyRow> bodies)
+    /// <summary>The file does not say that its times are those of Greenwich; whoever reads the answer has to know.</summary>
+    private static DateTime Utc(DateTime moment) => DateTime.SpecifyKind(moment, DateTimeKind.Utc);
+
+    private static JournalDay Day(
+        DateOnly day,
+        List<EntryRow> entries,
+        List<SessionDrillRow> drills,
+        List<BodyRow> bodies,
+        IReadOnlyList<SittingView> sittings
+    )
     {
         var played = drills.Where(drill => drill.Day == day).ToList();
         return new JournalDay(
@@ -187,7 +235,8 @@ public static class JournalEndpoints
             )),
             [.. entries.Where(entry => entry.Day == day).Select(View)],
             bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension),
-            bodies.Exists(body => body.Day == day && body.Pain)
+            bodies.Exists(body => body.Day == day && body.Pain),
+            sittings
         );
     }
 

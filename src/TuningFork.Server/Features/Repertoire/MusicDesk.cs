@@ -48,7 +48,7 @@ public sealed class MusicDesk(PracticeDb db)
     {
         try
         {
-            return await KeptAsync(piece.Id, cancel) is { } score ? ProposedTarget.Of(score, BeatValue.Of(piece.Beat)) : null;
+            return await KeptAsync(piece.Id, cancel) is { } score ? ProposedTarget.Of(score, piece.Beat.Value) : null;
         }
         catch (FieldException)
         {
@@ -57,7 +57,13 @@ public sealed class MusicDesk(PracticeDb db)
     }
 
     /// <summary>The bars of a passage, as written or as one of its variants; null when there is no music for them.</summary>
-    public async Task<Score?> OfPassageAsync(int material, string variant, CancellationToken cancel)
+    public async Task<Score?> OfPassageAsync(
+        int material,
+        string variant,
+        CancellationToken cancel,
+        int? step = null,
+        int? stopAfterBar = null
+    )
     {
         var row = await db
             .Materials.AsNoTracking()
@@ -71,7 +77,7 @@ public sealed class MusicDesk(PracticeDb db)
             .FirstOrDefaultAsync(cancel);
         if (row?.PieceId is not { } piece || await OfPieceAsync(piece, cancel) is not { } whole || !Holds(whole, row.FromBar, row.ToBar))
             return null;
-        var bars = Excerpt.Of(whole, row.FromBar, row.ToBar);
+        var bars = Excerpt.Of(whole, row.FromBar, Math.Min(row.ToBar, stopAfterBar ?? row.ToBar));
         if (variant.Length == 0)
             return bars;
         if (
@@ -79,12 +85,30 @@ public sealed class MusicDesk(PracticeDb db)
             && int.TryParse(variant.AsSpan(3), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var semitones)
         )
             return VariantMaker.InKey(bars, bars.Key.Plus(Interval.OfSemitones(semitones)));
-        return
-            VariantMaker.Ids.Contains(variant, StringComparer.Ordinal) && VariantMaker.Make(bars, variant) is { Steps: [.., var last] } made
-            ? made.Id.StartsWith("silent", StringComparison.Ordinal)
-                ? made.Steps[0]
-                : last
-            : bars;
+        var swapped = variant.EndsWith(AlteredVersion.Swapped, StringComparison.Ordinal);
+        var id = swapped ? variant[..^AlteredVersion.Swapped.Length] : variant;
+        if (!VariantMaker.Ids.Contains(id, StringComparer.Ordinal) || VariantMaker.Make(bars, id).Steps is not [_, ..] steps)
+            return bars;
+        return id.StartsWith("silent", StringComparison.Ordinal)
+            ? steps[swapped ? 1 : 0]
+            : steps[Math.Clamp((step ?? steps.Count) - 1, 0, steps.Count - 1)];
+    }
+
+    /// <summary>
+    /// How many notes a chain over a passage grows through; null without music, or where it cannot be read or is too long.
+    /// </summary>
+    public async Task<int?> LinksAsync(int passage, string chain, CancellationToken cancel)
+    {
+        try
+        {
+            return await OfPassageAsync(passage, "", cancel) is { } bars && VariantMaker.Make(bars, chain).Steps is { Count: > 0 } steps
+                ? steps.Count
+                : null;
+        }
+        catch (FieldException)
+        {
+            return null;
+        }
     }
 
     public static bool Holds(Score score, int from, int to) =>

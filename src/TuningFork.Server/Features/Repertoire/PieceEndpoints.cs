@@ -69,7 +69,7 @@ public static class PieceEndpoints
                         row.Proposed,
                     })
                     .ToListAsync(cancel);
-                var known = Causes.All.Select(cause => new CauseView(cause.Name, cause.Remedy, cause.Method.Id, cause.Method.Name));
+                var known = Causes.All.Select(cause => new CauseView(cause.Name, cause.Remedy, cause.Method.Id.Name, cause.Method.Name));
                 return known
                     .Concat(
                         own.Where(one => Causes.All.All(cause => cause.Name != one.Missing))
@@ -77,8 +77,8 @@ public static class PieceEndpoints
                             .Select(one => new CauseView(
                                 one.Missing,
                                 one.Remedy,
-                                one.Proposed,
-                                Methods.All.FirstOrDefault(method => method.Id == one.Proposed)?.Name ?? ""
+                                one.Proposed.Name,
+                                Methods.Find(one.Proposed)?.Name ?? ""
                             ))
                     )
                     .ToList();
@@ -148,7 +148,7 @@ public static class PieceEndpoints
             row.FromBar,
             row.ToBar,
             row.BeatsPerBar,
-            row.Beat,
+            row.Beat.Name,
             row.Target,
             piece.Performance,
             row.Readiness,
@@ -191,7 +191,7 @@ public static class PieceEndpoints
             row.Why,
             row.Missing,
             row.Remedy,
-            row.Proposed,
+            row.Proposed.Name,
             row.LastClean,
             one.LastVisit is { } last ? facts.Day.DayNumber - last.DayNumber : null,
             Standing.Due(one, facts.Day, facts.Profile.School),
@@ -265,7 +265,7 @@ public static class PieceEndpoints
 
     private static async Task MissingAsync(int id, MissingWish wish, PracticeDb db, CancellationToken cancel)
     {
-        if (wish.Method.Length > 0 && Methods.All.All(method => method.Id != wish.Method))
+        if (wish.Method.Length > 0 && Methods.Find(new(wish.Method)) is null)
             throw new FieldException("method", "There is no such method. Choose one from the list.");
         var row = await PassageAsync(db, id, cancel);
         row.Missing = Problems.Text("cause", wish.Cause, 200);
@@ -275,7 +275,7 @@ public static class PieceEndpoints
                 "\"Wrong notes\" says what, not why. Name the cause: rushing, too short, hand too tight, eye too late?"
             );
         row.Remedy = row.Missing.Length == 0 ? "" : Problems.Text("remedy", wish.Remedy, 500);
-        row.Proposed = row.Missing.Length == 0 ? "" : wish.Method;
+        row.Proposed = row.Missing.Length == 0 ? default : new MethodId(wish.Method);
         row.Version++;
         await db.SaveChangesAsync(cancel);
     }
@@ -338,7 +338,7 @@ public static class PieceEndpoints
                     ? found
                     : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".")
             );
-        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+        var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
         if (variant.Length == 0)
             return View(bars, instrument, new Variant("", "as written", [bars]), 0);
         if (!VariantMaker.Ids.Contains(variant, StringComparer.Ordinal))

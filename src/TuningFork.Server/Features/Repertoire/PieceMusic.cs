@@ -15,7 +15,7 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
     public async Task<BarsView> KeepAsync(int id, byte[] file, CancellationToken cancel)
     {
         await PieceEndpoints.PieceAsync(db, id, cancel);
-        var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+        var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
         var kept = await MusicDesk.TakeInAsync(file, instrument, cancel);
         using var turn = await turns.TakeAsync(ledger.Of(http.HttpContext), cancel);
         var piece = await PieceEndpoints.PieceAsync(db, id, cancel);

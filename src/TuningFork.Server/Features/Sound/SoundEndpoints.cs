@@ -25,6 +25,7 @@ public enum DroneWith
 }
 
 /// <summary>How click and drone are set; kept for the stage.</summary>
+/// <param name="School">When the click belongs to a drill.</param>
 /// <param name="GainStep">Beats a minute by which the tempo changes by itself, 0 for never.</param>
 /// <param name="GainBars">Bars after which it changes.</param>
 /// <param name="GainTo">Tempo at which it stops changing.</param>
@@ -40,7 +41,7 @@ public sealed record SoundSettings(
     int SilentBars = 0,
     int CountInBars = 0,
     ClickVoice Voice = ClickVoice.Click,
-    bool WithDrill = false,
+    ClickSchool School = ClickSchool.Always,
     int GainStep = 0,
     int GainBars = 4,
     int GainTo = 120,
@@ -79,7 +80,7 @@ public static class SoundEndpoints
             .WithName("SetSound");
     }
 
-    private static SoundSettings Read(ProfileRow profile) =>
+    internal static SoundSettings Read(ProfileRow profile) =>
         profile.SoundJson.Length == 0
             ? new SoundSettings()
             : JsonSerializer.Deserialize<SoundSettings>(profile.SoundJson, Bookkeeping.Json) ?? new SoundSettings();
@@ -108,11 +109,15 @@ public static class SoundEndpoints
         return new SoundView(settings, cycle, hertz, sounds);
     }
 
-    private static (IReadOnlyList<double> Hertz, string Sounds) Drone(SoundSettings settings, ProfileRow profile)
+    /// <summary>The frequencies of a drone, and what it sounds.</summary>
+    /// <param name="lowest">Its octave is chosen so that it lies within the twelve semitones from here; null to sound it as written.</param>
+    internal static (IReadOnlyList<double> Hertz, string Sounds) Drone(SoundSettings settings, ProfileRow profile, int? lowest = null)
     {
         if (settings.Drone.Trim().Length == 0)
             return ([], "");
         var sounding = Problems.PitchOf("drone", settings.Drone).Near(Interval.OfSemitones(profile.Transposition));
+        if (lowest is { } from)
+            sounding = sounding with { Octave = sounding.Octave - (int)Math.Floor((sounding.Midi - from) / 12.0) };
         var above = settings.DroneWith switch
         {
             DroneWith.Fifth => 7,

@@ -99,7 +99,7 @@ public static class KeyEndpoints
     {
         Problems.Tempo("target", wish.Target);
         var profile = await desk.ProfileAsync(cancel);
-        var sheet = SheetEndpoints.Make(wish.Sheet, Bookkeeping.InstrumentOf(profile));
+        var sheet = SheetEndpoints.Make(wish.Sheet, ProfileBooks.InstrumentOf(profile));
         var title = Problems.Text("title", wish.Title ?? "", 200);
         var plan = wish.Keys ?? (wish.InAllKeys ? new KeyPlan(Minor: sheet.Score.Key.IsMinor) : null);
         var row = new MaterialRow

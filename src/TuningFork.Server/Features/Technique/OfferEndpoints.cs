@@ -50,7 +50,7 @@ public static class OfferEndpoints
                         .Where(other => ServedDifficulties.Read(other.Serves).Contains(row.Difficulty, StringComparer.Ordinal))
                         .Select(other => new ChoiceView($"{other.Id}", other.Title))
                         .ToList();
-                    var instrument = Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel));
+                    var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
                     if (!instrument.IsPitched)
                         return new OffersView(row.Difficulty, "", false, known, []);
                     var written = row.PieceId is { } piece ? (await music.OfPieceAsync(piece, cancel))?.Key : null;

@@ -84,7 +84,7 @@ public static class SheetEndpoints
             .MapGet("/choices", async (PlanDesk desk, CancellationToken cancel) =>
             {
                 var profile = await desk.ProfileAsync(cancel);
-                var instrument = Bookkeeping.InstrumentOf(profile);
+                var instrument = ProfileBooks.InstrumentOf(profile);
                 return new SheetChoices(
                     instrument.Name,
                     profile.Family,
@@ -106,7 +106,7 @@ public static class SheetEndpoints
             .MapPost("/sheet", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
             {
                 var profile = await desk.ProfileAsync(cancel);
-                return View(Make(request, Bookkeeping.InstrumentOf(profile)), request.Concert, request.Names ? profile.Naming : null);
+                return View(Make(request, ProfileBooks.InstrumentOf(profile)), request.Concert, request.Names ? profile.Naming : null);
             })
             .WithName("MakeSheet");
         group
@@ -122,7 +122,7 @@ public static class SheetEndpoints
     }
 
     private static async Task<Score> ScoreAsync(SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-        Make(request, Bookkeeping.InstrumentOf(await desk.ProfileAsync(cancel))).Score;
+        Make(request, ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel))).Score;
 
     /// <summary>The sheet of a request; a wish that cannot be met becomes a refusal with its field.</summary>
     public static Sheet Make(SheetRequest request, Instrument instrument)

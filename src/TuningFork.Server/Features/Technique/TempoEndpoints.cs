@@ -35,14 +35,16 @@ public sealed record TempoView(
     PlateauView Plateau,
     ForecastView? Forecast,
     double LadderSettlesAt,
-    int? NotesPerMinute
+    int? NotesPerMinute,
+    LongestView? Longest
 );
+
+/// <summary>The longest stretch without a miss, and its day.</summary>
+public sealed record LongestView(int Seconds, DateOnly Day);
 
 /// <summary>Tempo over visits, over HTTP.</summary>
 public static class TempoEndpoints
 {
-    private const int TenseDays = 14;
-
     public static void MapTempo(this WebApplication app) =>
         app.MapGet(
                 "/api/materials/{id:int}/tempo",
@@ -56,12 +58,12 @@ public static class TempoEndpoints
                     var today = clock.Today(await desk.ProfileAsync(cancel));
                     var visits = await db.Visits.AsNoTracking().Where(visit => visit.MaterialId == id).ToListAsync(cancel);
                     var tense = await db.Bodies.AnyAsync(
-                        body => body.Tension >= Body.HighTension && body.Day >= today.AddDays(-TenseDays),
+                        body => body.Tension >= Body.HighTension && body.Day >= today.AddDays(-Body.TenseDays),
                         cancel
                     );
                     var core = Bookkeeping.ToCore(row, today, row.Piece);
                     var points = Bookkeeping.Tempos(row, visits);
-                    var traits = Bookkeeping.TraitsOf(await desk.ProfileAsync(cancel));
+                    var traits = ProfileBooks.TraitsOf(await desk.ProfileAsync(cancel));
                     var plateau = Bookkeeping.Plateau(row, visits, tense);
                     var start = core.IsTimed
                         ? TodaysTempo.Of(
@@ -73,7 +75,7 @@ public static class TempoEndpoints
                     return new TempoView(
                         row.Id,
                         core.Title,
-                        core.Beat,
+                        core.Beat.Name,
                         core.Target?.Value,
                         core.LastClean?.Value,
                         core.Best?.Value,
@@ -106,6 +108,9 @@ public static class TempoEndpoints
                         UpDown.Ours.SettlesAt(),
                         Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == core.Rhythm) is { } rhythm && core.LastClean is { } clean
                             ? (int)Math.Round(clean.Value * (double)rhythm.Values.Count / rhythm.Clicks)
+                            : null,
+                        visits.MaxBy(visit => visit.LongestClean) is { LongestClean: > 0 } longest
+                            ? new LongestView(longest.LongestClean, longest.Day)
                             : null
                     );
                 }

@@ -1,7 +1,7 @@
 import { chakra, Flex, Input } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Form } from '../../ui/Form'
 import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
@@ -27,7 +27,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
   const [wish, setWish] = useState(start)
   const { problem, run } = useProblem()
   const removal = useRemoval()
-  const queries = useQueryClient()
+  const changed = useSaved()
   const profile = api.useQuery('get', '/api/profile')
   const week = (profile.data?.weekdayMinutes ?? []).reduce((sum, minutes) => sum + minutes, 0)
   const set = (change: Partial<Wish>) => setWish({ ...wish, ...change })
@@ -38,7 +38,7 @@ export function MaterialForm({ id, start, pieces, close, again }: Props) {
         : ask(client.PUT('/api/materials/{id}', { params: { path: { id } }, body: wish })),
     )
     if (!saved) return
-    await queries.invalidateQueries()
+    await changed()
     if (more) {
       again({ ...start, pieceId: wish.pieceId, title: '', note: '' })
       setWish({ ...start, pieceId: wish.pieceId })

@@ -1,9 +1,9 @@
 import { Box, chakra, Flex, Input, Table, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { OutlineLines } from '../../ui/Outline'
 import { ReadinessSign, readinessWords } from '../../ui/Readiness'
 import { AreaGlyph } from '../../ui/areas'
@@ -163,7 +163,7 @@ function List({ items, today, indent, edit }: TableProps) {
 }
 
 function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: Material }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const rest = async () => {
     await run(() =>
@@ -174,7 +174,7 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
         }),
       ),
     )
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Table.Row color={item.resting ? 'faded' : undefined}>

@@ -10,7 +10,8 @@ import { NumberInput } from '../../ui/NumberInput'
 import { Press } from '../../ui/Press'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { useSortableItem } from '../../ui/useSortableItem'
-import { sayTempo } from '../../ui/words'
+import { dayAfter, sayTempo } from '../../ui/words'
+import { WrittenLine } from '../../ui/WrittenLine'
 import { DrillMore } from './DrillMore'
 import type { Today } from './useToday'
 
@@ -154,6 +155,9 @@ interface RowProps {
 
 function Row({ drill, state, more, toggle }: RowProps) {
   const { item, handle } = useSortableItem(drill.id, drill.title)
+  const { today } = state
+  // What is older stands in the opened row, and on the stage.
+  const line = drill.written.find(({ day }) => today && dayAfter(day, 28) >= today.day)
   return (
     <chakra.li {...item} breakInside="avoid">
       <Line>
@@ -184,19 +188,26 @@ function Row({ drill, state, more, toggle }: RowProps) {
           aria-expanded={more}
           onClick={toggle}
         >
-          <Text lineClamp={{ base: 2, md: 1 }}>
-            <b data-testid="drill">{drill.title}</b>
-            {drill.locked && (
-              <chakra.span display="inline-block" mx="1.5" verticalAlign="-2px">
-                <Lock size={14} aria-label="locked" />
+          <Box>
+            <Text lineClamp={{ base: 2, md: 1 }}>
+              <b data-testid="drill">{drill.title}</b>
+              {drill.locked && (
+                <chakra.span display="inline-block" mx="1.5" verticalAlign="-2px">
+                  <Lock size={14} aria-label="locked" />
+                </chakra.span>
+              )}{' '}
+              <chakra.span color="faded" fontSize="0.9em" data-testid={drill.area ? 'method' : undefined}>
+                {drill.block && `${drill.block} · `}
+                {drill.method || drill.how}
+                {tempos(drill)}
               </chakra.span>
-            )}{' '}
-            <chakra.span color="faded" fontSize="0.9em" data-testid={drill.area ? 'method' : undefined}>
-              {drill.block && `${drill.block} · `}
-              {drill.method || drill.how}
-              {tempos(drill)}
-            </chakra.span>
-          </Text>
+            </Text>
+            {line && (
+              <Text fontSize="0.9em" lineHeight={1.2}>
+                <WrittenLine line={line} about={drill.targets.length > 1} lines={1} />
+              </Text>
+            )}
+          </Box>
           <Text
             gridColumn={{ base: '1', md: 'auto', _print: 'auto' }}
             fontSize="0.9em"

@@ -1,8 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Lock, LockOpen, Repeat2, X } from 'lucide-react'
 import { Link } from 'react-router'
-import type { Schemas } from '../../api/client'
+import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { WrittenLine } from '../../ui/WrittenLine'
 import { offer } from '../../ui/removal'
 import { MethodChoice } from './MethodChoice'
 import type { Today } from './useToday'
@@ -44,6 +47,9 @@ export function DrillMore({ drill, state }: Props) {
         <Text key={note} color="accent" maxW="76ch">
           {note}
         </Text>
+      ))}
+      {drill.written.map((line) => (
+        <Written key={line.entryId} line={line} />
       ))}
       {measured.length > 0 && (
         <Text color="faded" fontSize="0.92em">
@@ -87,5 +93,25 @@ export function DrillMore({ drill, state }: Props) {
         </Press>
       </Flex>
     </Box>
+  )
+}
+
+/** A line that came back, and that it is settled. */
+function Written({ line }: { line: Schemas['WrittenView'] }) {
+  const saved = useSaved()
+  const { problem, run } = useProblem()
+  const settle = async () => {
+    const params = { path: { id: line.entryId } }
+    await run(() => ask(client.PUT('/api/journal/{id}/settled', { params, body: { settled: true } })))
+    await saved('/api/today')
+  }
+  return (
+    <Flex gap="2" align="baseline" maxW="76ch">
+      <WrittenLine line={line} about />
+      <Press look="quiet" aria-label={`Settled: ${line.text}`} onClick={settle}>
+        Settled
+      </Press>
+      <Refusal problem={problem} />
+    </Flex>
   )
 }

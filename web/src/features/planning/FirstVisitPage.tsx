@@ -159,6 +159,7 @@ function Understood({ pieces }: { pieces: Schemas['FirstPieceView'][] }) {
           <b>{piece.title}</b>
           {piece.title && ': '}
           {piece.words}
+          {piece.problem && <Box color="wrong">{piece.problem}</Box>}
         </li>
       ))}
     </chakra.ul>

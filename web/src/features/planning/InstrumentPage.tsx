@@ -1,9 +1,9 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { Outline } from '../../ui/Outline'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
 import { Page } from '../../ui/Page'
@@ -45,7 +45,7 @@ function Form({ start, kept, setKept }: FormProps) {
   const instruments = useInstruments(wish.instrument)
   const choices = useChoices()
   const { problem, run } = useProblem()
-  const queries = useQueryClient()
+  const saved = useSaved()
   const set = (part: Partial<Profile>) => {
     setKept(false)
     setWish({ ...wish, ...part })
@@ -53,7 +53,7 @@ function Form({ start, kept, setKept }: FormProps) {
   const save = async () => {
     if (!(await run(() => ask(client.PUT('/api/profile', { body: wish }))))) return
     setKept(true)
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Page title="Instrument" problem={problem}>

@@ -50,14 +50,14 @@ export function MethodChoice({ drill, state }: Props) {
           {drill.times != null && chosen === drill.methodId && (
             <Flex gap="3" align="center" mt="2">
               <NumberInput
-                label={`Times ${drill.title} is played`}
-                value={drill.times}
-                min={3}
-                max={20}
+                label={`${drill.times.word === 'minutes' ? 'Minutes' : 'Times'} ${drill.title} is played`}
+                value={drill.times.now}
+                min={drill.times.least}
+                max={drill.times.most}
                 width="76px"
                 onChange={(value) => void state.change({ kind: 'Times', drillId: drill.id, value })}
               />
-              <Text>times</Text>
+              <Text>{drill.times.word}</Text>
             </Flex>
           )}
           {method && chosen !== drill.methodId && (

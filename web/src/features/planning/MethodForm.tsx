@@ -1,8 +1,8 @@
 import { Box, Flex, Grid, Input, Textarea } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Form } from '../../ui/Form'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
@@ -38,7 +38,7 @@ const fresh: Wish = {
 
 /** A method of one's own: what to do, how it ends, and what the planner may take it for. */
 export function MethodForm({ method, close }: { method: Schemas['MethodView'] | null; close: () => void }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const removal = useRemoval()
   const [wish, setWish] = useState<Wish>(
@@ -50,7 +50,7 @@ export function MethodForm({ method, close }: { method: Schemas['MethodView'] | 
   const choices = useChoices()
   const done = async (kept: unknown) => {
     if (!kept) return
-    await queries.invalidateQueries()
+    await saved()
     close()
   }
   const path = { id: method?.ownId ?? 0 }

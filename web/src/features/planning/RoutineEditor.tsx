@@ -1,10 +1,10 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, refusalOf, type Area, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { BlockRow, type KeyedBlock } from './BlockRow'
 import { dragWords } from '../../ui/dragWords'
 import { useDragSensors } from '../../ui/useDragSensors'
@@ -44,7 +44,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
   useEffect(() => {
     window.scrollTo(0, 0)
   }, [])
-  const queries = useQueryClient()
+  const changed = useSaved()
   const fit = api.useQuery(
     'post',
     '/api/routines/fit',
@@ -68,7 +68,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
         : ask(client.PUT('/api/routines/{id}', { params: { path: { id: start.id } }, body })),
     )
     if (!saved) return
-    await queries.invalidateQueries()
+    await changed()
     close()
   }
   return (

@@ -1,8 +1,8 @@
 import { Box, Flex, Table, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Field } from '../../ui/Field'
@@ -23,14 +23,14 @@ export function SharesPage() {
 function Form({ start }: { start: Schemas['ProfileView'] }) {
   const [wish, setWish] = useState(start)
   const { problem, run } = useProblem()
-  const queries = useQueryClient()
+  const saved = useSaved()
   const choices = useChoices()
   const set = (part: Partial<Schemas['ProfileView']>) => setWish({ ...wish, ...part })
   const share = (area: Schemas['Area'], part: Partial<Schemas['AreaShare']>) =>
     set({ shares: wish.shares.map((one) => (one.area === area ? { ...one, ...part } : one)) })
   const sum = wish.shares.reduce((all, one) => all + one.percent, 0)
   const save = async () => {
-    if (await run(() => ask(client.PUT('/api/profile', { body: wish })))) await queries.invalidateQueries()
+    if (await run(() => ask(client.PUT('/api/profile', { body: wish })))) await saved()
   }
   return (
     <Page title="Shares" problem={problem}>

@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useEffect } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Empty, Page } from '../../ui/Page'
@@ -98,7 +99,7 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
             space
           </Text>
         </Press>
-        {today.playedToday > 0 && (
+        {Math.round(today.playedToday) > 0 && (
           <Text mt="2" color="faded">
             {sayMinutes(Math.round(today.playedToday))} played today already.
           </Text>
@@ -128,10 +129,12 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
             key={line}
             role="status"
             data-testid="warning"
-            color="wrong"
+            borderLeft="4px solid"
+            borderColor="accent"
+            pl="3"
             fontWeight={600}
             fontSize="0.95em"
-            mb="1"
+            mb="2"
           >
             {line}
           </Text>
@@ -141,6 +144,13 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
       </Box>
       <Box gridArea="rest" as="aside" className="no-print" aria-label="The day" mt={{ base: '5', lg: '0' }}>
         <DayWishes state={state} today={today} />
+        {today.onShelf > 0 && (
+          <Text fontSize="0.95em" mt="3">
+            <Link to="/journal/shelf">
+              {today.onShelf === 1 ? 'One idea waits' : `${today.onShelf} ideas wait`} on the shelf
+            </Link>
+          </Text>
+        )}
         {(today.summary.length > 0 || today.advice) && (
           <Box borderLeft="4px solid" borderColor="accent" pl="4" mt="4" fontSize="0.93em">
             {today.advice && <Text mb="2">{today.advice}</Text>}
@@ -215,11 +225,11 @@ function Asks({ label, children }: { label: string; children: React.ReactNode })
 
 /** A session of an earlier day that nobody closed, with what it holds; it is closed before today begins. */
 function Unclosed({ unclosed }: { unclosed: Schemas['UnclosedView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const close = async () => {
     const body = { id: crypto.randomUUID(), sessionId: unclosed.id, note: '', pain: false, where: '' }
-    if (await run(() => ask(client.POST('/api/session/close', { body })))) await queries.invalidateQueries()
+    if (await run(() => ask(client.POST('/api/session/close', { body })))) await saved()
   }
   const holds = [
     `${Math.round(unclosed.playedMinutes)} of ${sayMinutes(unclosed.plannedMinutes)} played`,

@@ -3,9 +3,9 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, Navigate, useNavigate } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { AreaGlyph } from '../../ui/areas'
 import { DemoWord } from '../../ui/DemoWord'
 import { Field } from '../../ui/Field'
 import { Page } from '../../ui/Page'
@@ -14,6 +14,7 @@ import { Press } from '../../ui/Press'
 import { Refusal, useProblem, RefusalOf } from '../../ui/refusal'
 import { Select } from '../../ui/Select'
 import { sayDay, sayMinutes } from '../../ui/words'
+import { CloseLine } from './CloseLine'
 import { LeftOver } from './LeftOver'
 import { RatingQuestion } from './RatingQuestion'
 import { TargetQuestion } from './TargetQuestion'
@@ -41,8 +42,9 @@ interface FormProps {
 
 function CloseForm({ session, draft, closed }: FormProps) {
   const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
-  const { note, lines, tomorrow, tension, pain, where, painAt } = draft.written
+  const { note, lines, tomorrow, tomorrowKeys = [], tension, pain, where, painAt } = draft.written
   const drills = session.drills.filter((drill) => drill.area)
   const played = drills.reduce((sum, drill) => sum + drill.playedSeconds, 0) / 60
   const save = async () => {
@@ -52,6 +54,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
       note,
       lines: Object.entries(lines).map(([position, text]) => ({ position: Number(position), text })),
       tomorrow,
+      tomorrowKeys,
       tension,
       pain,
       where,
@@ -66,7 +69,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
     draft.clear()
     closed(view)
     queries.removeQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Page
@@ -94,11 +97,13 @@ function CloseForm({ session, draft, closed }: FormProps) {
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0,1fr) 320px' }} gap="8">
         <Box>
           {drills.map((drill) => (
-            <DrillLine
+            <CloseLine
               key={drill.position}
               drill={drill}
               text={lines[drill.position] ?? ''}
               asked={tomorrow.includes(drill.position)}
+              keys={tomorrowKeys}
+              askFor={(keys) => draft.write({ tomorrowKeys: keys })}
               write={(text) => draft.write({ lines: { ...lines, [drill.position]: text } })}
               ask={(on) =>
                 draft.write({
@@ -109,7 +114,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
               }
             />
           ))}
-          <RefusalOf field={['lines', 'tomorrow']} />
+          <RefusalOf field={['lines', 'tomorrow', 'tomorrowKeys']} />
         </Box>
         <Box>
           <Field label="What was it like, and what next?" name="note">
@@ -194,6 +199,7 @@ function BackToStage({ session }: { session: Session }) {
 /** Begun by mistake: the plan stands as before, and nothing is in the books. */
 function LeaveIt({ session }: { session: Session }) {
   const queries = useQueryClient()
+  const saved = useSaved()
   const navigate = useNavigate()
   const { problem, run } = useProblem()
   const leave = async () => {
@@ -204,7 +210,7 @@ function LeaveIt({ session }: { session: Session }) {
     })
     if (!left) return
     queries.removeQueries({ queryKey: api.queryOptions('get', '/api/session').queryKey })
-    await queries.invalidateQueries()
+    await saved()
     await navigate('/')
   }
   return (
@@ -241,56 +247,6 @@ function Again({ session }: { session: Session }) {
       </Press>
       <Refusal problem={problem} />
     </Box>
-  )
-}
-
-interface LineProps {
-  drill: Schemas['SessionDrillView']
-  text: string
-  asked: boolean
-  write: (text: string) => void
-  ask: (on: boolean) => void
-}
-
-function DrillLine({ drill, text, asked, write, ask: setAsked }: LineProps) {
-  return (
-    <Grid
-      templateColumns={{ base: '22px minmax(0,1fr)', md: '22px minmax(0,1.1fr) minmax(0,1fr) 110px' }}
-      columnGap="14px"
-      rowGap="2px"
-      alignItems="center"
-      py="1.5"
-      borderTop="1px solid"
-      borderColor="line"
-    >
-      {drill.area && <AreaGlyph area={drill.area} />}
-      <Box minW="0">
-        <Text fontWeight={700}>{drill.title}</Text>
-        <Text fontSize="0.86em" color="faded">
-          {(drill.playedSeconds / 60).toFixed(0)} of {drill.minutes} min
-          {drill.takes > 0 && ` · ${drill.cleanTakes} of ${drill.takes} clean`}
-          {drill.state === 'Skipped' && ' · skipped'}
-        </Text>
-      </Box>
-      <Input
-        gridColumn={{ base: '2', md: 'auto' }}
-        aria-label={`A line on ${drill.title}`}
-        placeholder="a line, if you like"
-        value={text}
-        onChange={(event) => write(event.target.value)}
-      />
-      {drill.canAsk ? (
-        <Tick
-          gridColumn={{ base: '2', md: 'auto' }}
-          fontSize="0.92em"
-          label="tomorrow"
-          on={asked}
-          set={setAsked}
-        />
-      ) : (
-        <span />
-      )}
-    </Grid>
   )
 }
 

@@ -16,6 +16,7 @@ const rows: Row[] = [
   { keys: [['z', 'Z']], what: 'take the last result back' },
   { keys: [['e', 'E']], what: 'one minute more' },
   { keys: [['a', 'A']], what: 'again later today: in the next sitting' },
+  { keys: [['w', 'W']], what: 'again tomorrow, among the first' },
   { keys: [['-', '−'], ['+', '+']], what: 'tempo by two; up and down arrows by one' }, // prettier-ignore
   { keys: [['1', '1'], ['2', '2'], ['3', '3']], what: 'readiness: raw, taking shape, concert-ready' }, // prettier-ignore
   { keys: [['t', 'T']], what: 'tension, then 0 to 3, none to high: the tempo follows' },
@@ -23,6 +24,7 @@ const rows: Row[] = [
   { keys: [['d', 'D']], what: 'drone on and off' },
   { keys: [['r', 'R']], what: 'hear the question again' },
   { keys: [['n', 'N']], what: 'write a note' },
+  { keys: [['x', 'X']], what: 'what was written last time is settled' },
   { keys: [['l', 'L']], what: 'put an idea on the shelf' },
   { keys: [['Escape', 'esc']], what: 'close the session' },
 ]

@@ -1,13 +1,13 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 
 /** The takes say something else than the rating: one press settles it, none leaves it as it is. */
 export function RatingQuestion({ question }: { question: Schemas['RatingQuestion'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [settled, setSettled] = useState('')
   const number = { Raw: 1, Shaping: 2, Ready: 3 }[question.proposed]
@@ -16,7 +16,7 @@ export function RatingQuestion({ question }: { question: Schemas['RatingQuestion
     const body = { readiness: question.proposed }
     if (await run(() => ask(client.PUT('/api/pieces/passages/{id}/rating', { params: { path }, body })))) {
       setSettled(`Rated ${number}.`)
-      await queries.invalidateQueries()
+      await saved()
     }
   }
   return (

@@ -1,16 +1,17 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { Navigate, useNavigate } from 'react-router'
 import type { Area, Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
-import { Engraving } from '../../ui/Engraving'
+import { WrittenLine } from '../../ui/WrittenLine'
 import { useTitle } from '../../ui/usePageChange'
 import { useStageSound } from './useStageSound'
+import { StageMusic } from './StageMusic'
 import { StageTime } from './StageTime'
-import { noName, yesName } from './stageWords'
+import { countOf, noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
-import { Away, StageButton, Told } from './StageParts'
+import { Away, Told } from './StageParts'
 import { low } from './low'
 import { KeySheet } from './KeySheet'
 import { useLetters } from './useLetters'
@@ -21,9 +22,15 @@ import { useRun } from './useRun'
 import { RunLine } from './RunLine'
 import { StageGroove } from './StageGroove'
 import { TensionAsk } from './TensionAsk'
+import { HelpAsk } from './HelpAsk'
+import { helpChoices, helpOf } from './stageHelp'
+import { StageBar } from './StageBar'
+import { useAsked } from './useAsked'
+import { useQuestion } from './useQuestion'
 
-const soundTones = (tones: Schemas['Tone'][]) =>
-  void import('../../sound/signals').then((one) => one.soundTones(tones))
+/** By the clock, whatever is pressed: a stretch without a miss, a rest, a way to work that is not marked. */
+const goesOn = ({ loop, period, countsTakes }: Schemas['Cue']) =>
+  loop ? loop.fromSeconds !== null : Boolean(period) && !countsTakes
 
 const areaName = (area: Area | null) => (area ? areaLooks[area].name : 'Break')
 
@@ -61,55 +68,39 @@ function Stage({ stage, session, note }: StageProps) {
   const { act, played, problem, away } = stage
   const [keysShown, setKeysShown] = useState(false)
   const letters = useLetters()
-  const [heard, setHeard] = useState<string | null>(null)
   const drill = session.drills[session.position]!
   const cue = session.cue!
   const question = session.question
-  const asked = `${session.position}:${cue.question}`
-
-  useEffect(() => {
-    if (question && session.running) soundTones(question.question)
-    return () => void import('../../sound/signals').then((one) => one.stopTones())
-    // Each question is heard once by itself, and no longer than it is asked.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [asked, session.running])
+  const { heard, hear, again } = useQuestion(session)
 
   useTitle(`${cue.title}, ${areaName(drill.area)}`)
   const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) => act('Run', late, seconds))
   const takes = `${session.position}:${drill.takes}`
-  const [answered, setAnswered] = useState('')
-  const [asking, setAsking] = useState(false)
-  const asksTension = asking || ((cue.asksTension ?? false) && answered !== takes)
-  const tense = (level: number) => {
-    act('Tension', level)
-    setAnswered(takes)
-    setAsking(false)
-  }
+  const { help, give, asksTension, tense, figure, toggleTension } = useAsked(cue, takes, act)
   const { stop: stopRun } = run
   useEffect(() => {
     if (!session.running) stopRun()
   }, [session.running, stopRun])
 
-  const hear = () => {
-    if (!question) return
-    soundTones(question.answer)
-    setHeard(asked)
-  }
   const yes = () => {
     if (!session.running) act('Resume')
-    else if (question && heard !== asked) hear()
+    else if (help) give(helpOf(help, 'yes')!)
+    else if (question && !heard) hear()
     else if (cue.run && run.state) run.found()
     else if (cue.run) void run.start()
+    else if (goesOn(cue)) return
     else act(cue.countsTakes ? 'Clean' : 'Done')
   }
   const no = () => {
     if (!session.running) act('Resume')
-    else if (question && heard !== asked) hear()
+    else if (help) give('none')
+    else if (question && !heard) hear()
     else if (run.state) run.late()
-    else if (cue.run) act('Back')
+    else if (cue.run || cue.loop?.fromSeconds === null) act('Back')
     else act(cue.countsTakes ? 'Missed' : 'Back')
   }
-  const sound = useStageSound(session)
+  const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
+  const sound = useStageSound(session, keepClick)
   const pause = () => act(session.running ? 'Pause' : 'Resume')
   const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
   const actions: Record<string, () => void> = {
@@ -119,19 +110,18 @@ function Stage({ stage, session, note }: StageProps) {
     z: () => act('Undo'),
     e: () => act('Extend'),
     a: () => act('Later'),
+    w: () => act('Tomorrow'),
+    x: () => session.written && act('Settle', session.written.entryId),
     '+': () => nudge(2),
     '=': () => nudge(2),
     '-': () => nudge(-2),
     ArrowUp: () => nudge(1),
     ArrowDown: () => nudge(-1),
-    '0': () => asksTension && tense(0),
-    '1': () => (asksTension ? tense(1) : act('Readiness', 1)),
-    '2': () => (asksTension ? tense(2) : act('Readiness', 2)),
-    '3': () => (asksTension ? tense(3) : act('Readiness', 3)),
-    t: () => setAsking(!asking),
+    ...Object.fromEntries([0, 1, 2, 3].map((level) => [String(level), () => figure(level)])),
+    t: toggleTension,
     m: sound.toggleClick,
     d: sound.toggleDrone,
-    r: () => question && soundTones(question.question),
+    r: again,
     n: () => note.begin('Note', session),
     l: () => note.begin('Shelf', session),
     '?': () => setKeysShown(true),
@@ -144,14 +134,14 @@ function Stage({ stage, session, note }: StageProps) {
   const before = session.drills.slice(0, session.position).reduce((sum, one) => sum + one.minutes, 0)
   const playhead =
     before + Math.min(drill.minutes, (played / Math.max(1, drill.allowedSeconds)) * drill.minutes)
-  const now = question ? (heard === asked ? `${question.answerText}. Right?` : question.ask) : cue.sentence
+  const now = question ? (heard ? `${question.answerText}. Right?` : question.ask) : cue.sentence
   return (
     <Flex
       as="main"
       id="main"
       direction="column"
       className="stage"
-      bg="stage"
+      bg={cue.resting ? 'stageRest' : 'stage'}
       color="stageText"
       minH="100vh"
       px={{ base: '4', md: '10' }}
@@ -209,7 +199,7 @@ function Stage({ stage, session, note }: StageProps) {
           </Text>
           {cue.count && (
             <Text fontSize="heading" color="stageFaded" mt="3" data-testid="stage-count">
-              {cue.count}
+              {countOf(cue, played)}
             </Text>
           )}
           {cue.run && <RunLine run={cue.run} state={run.state} />}
@@ -222,19 +212,24 @@ function Stage({ stage, session, note }: StageProps) {
               running={session.running}
             />
           )}
-          {session.abc && (
-            <Box mt="3" maxW="760px">
-              <Engraving abc={session.abc} label={`${cue.title}, engraved`} dark />
-            </Box>
-          )}
           {session.musicWord && (
             <Text fontSize="subheading" color="stageFaded" mt="3" data-testid="music-word">
               {session.musicWord}
             </Text>
           )}
+          {session.written && (
+            <Text fontSize="subheading" mt="3" lineHeight={1.25}>
+              <WrittenLine line={session.written} lines={2} dark />
+            </Text>
+          )}
           {session.target?.note && (
             <Text fontSize="heading" color="stageAccent" mt="2">
               {session.target.note}
+            </Text>
+          )}
+          {session.forTomorrow && (
+            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="for-tomorrow">
+              {session.forTomorrow} comes first tomorrow.
             </Text>
           )}
           {session.laterToday && (
@@ -245,17 +240,23 @@ function Stage({ stage, session, note }: StageProps) {
           <Text
             fontSize={{ base: '1.2rem', md: '2.35rem' }}
             css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}
-            lineClamp={{ base: 1, md: 3 }}
+            lineClamp={{ base: 1, md: 2 }}
             color="stageFaded"
             mt={{ base: '3', md: '5' }}
           >
             {next ? `then ${next}` : 'then done'}
           </Text>
         </Box>
-        <StageTime session={session} left={left} beat={sound.beat} />
+        <StageTime session={session} left={left} played={played} sound={sound} />
       </Flex>
+      {session.abc && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
+      {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
-      <Box display={{ base: 'none', md: 'block' }} css={{ [low]: { display: 'none' } }}>
+      {/* Music, and what is asked, have the place of the day's picture. */}
+      <Box
+        display={{ base: 'none', md: session.abc || help || asksTension ? 'none' : 'block' }}
+        css={{ [low]: { display: 'none' } }}
+      >
         <RoutineScore
           size="stage"
           dark
@@ -269,24 +270,15 @@ function Stage({ stage, session, note }: StageProps) {
           }))}
         />
       </Box>
-      <Flex gap="2" wrap="wrap" align="center" position="sticky" bottom="0" bg="stage" py="2" mb="-2">
-        <StageButton keys="→" name={yesName(session, heard === asked, run.state !== null)} press={yes} />
-        <StageButton keys="←" name={noName(session, heard === asked, run.state !== null)} press={no} />
-        <StageButton keys="space" name={session.running ? 'pause' : 'go on'} press={pause} />
-        {(cue.countsTakes || !session.running) && (
-          <StageButton keys="enter" name="done" press={() => act('Done')} />
-        )}
-        <StageButton keys="S" name="skip" press={() => act('Skip')} />
-        <StageButton keys="E" name="+1 min" press={() => act('Extend')} />
-        {session.target?.tempo && !cue.run && (
-          <StageButton keys="M" name={sound.clicking ? 'no click' : 'click'} press={sound.toggleClick} />
-        )}
-        <StageButton keys="N" name="note" press={() => note.begin('Note', session)} />
-        <StageButton keys="L" name="shelf" press={() => note.begin('Shelf', session)} />
-        <Box flex="1" />
-        <StageButton keys="?" name="all keys" press={() => setKeysShown(true)} />
-        <StageButton keys="esc" name="close" press={() => void navigate('/close')} />
-      </Flex>
+      <StageBar
+        session={session}
+        yes={help ? helpChoices(help)[0]!.name : yesName(session, heard, run.state !== null)}
+        no={help ? 'go on' : noName(session, heard, run.state !== null)}
+        clicking={sound.clicking}
+        press={(key) =>
+          key === '→' ? yes() : key === '←' ? no() : key === 'space' ? pause() : actions[key]?.()
+        }
+      />
       {keysShown && (
         <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} letters={letters} />
       )}

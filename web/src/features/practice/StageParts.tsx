@@ -47,8 +47,9 @@ export function StageButton({ keys, name, press }: { keys: string; name: string;
   return (
     <Press
       borderColor="stageEdge"
-      px="2.5"
-      fontSize="0.95rem"
+      px="2"
+      gap="1.5"
+      fontSize="0.92rem"
       minH="44px"
       fontWeight={500}
       _hover={{ bg: 'stageHover' }}

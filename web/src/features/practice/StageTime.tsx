@@ -7,12 +7,19 @@ import { low } from './low'
 interface Props {
   session: Schemas['SessionView']
   left: number
-  /** The beat of the click, while it sounds. */
-  beat: () => number | null
+  played: number
+  sound: {
+    /** The beat of the click, while it sounds. */
+    beat: () => number | null
+    /** What there is to say about the click. */
+    word: string
+  }
 }
 
 /** What is left of the drill, and the tempo of the next take. */
-export function StageTime({ session, left, beat }: Props) {
+export function StageTime({ session, left, played, sound }: Props) {
+  const period = session.cue?.period
+  const shown = period ? Math.min(left, period.endsAtSeconds - played) : left
   return (
     <Flex
       direction={{ base: 'row', md: 'column' }}
@@ -27,7 +34,9 @@ export function StageTime({ session, left, beat }: Props) {
     >
       <chakra.div
         role="timer"
-        aria-label="Left of this drill"
+        aria-label={
+          period ? (session.cue?.resting ? 'Left of this rest' : 'Left of this work') : 'Left of this drill'
+        }
         fontFamily="heading"
         fontWeight={600}
         fontSize={{ base: '4.4rem', md: '11.53rem' }}
@@ -37,14 +46,26 @@ export function StageTime({ session, left, beat }: Props) {
         color={session.running ? 'stageText' : 'stageFaded'}
         data-testid="stage-left"
       >
-        {left >= 0 ? sayClock(left) : `+${sayClock(-left)}`}
+        {shown >= 0 ? sayClock(shown) : `+${sayClock(-shown)}`}
       </chakra.div>
-      <Text fontSize="heading" color="stageAccent" minH={{ md: '34px' }} aria-live="polite">
-        {!session.running ? 'paused: space goes on' : left < 0 ? 'time: finish this take' : ''}
+      <Text
+        fontSize="heading"
+        color="stageAccent"
+        minH={{ md: '34px' }}
+        // A clock that is read aloud each second is noise.
+        aria-live={period ? 'off' : 'polite'}
+      >
+        {!session.running
+          ? 'paused: space goes on'
+          : left < 0
+            ? 'time: finish this take'
+            : period
+              ? `${sayClock(left)} of the drill`
+              : ''}
       </Text>
       {session.target?.tempo && (
         <Flex align="center" gap="5" mt="1">
-          <Beat tempo={session.target.tempo} running={session.running} beat={beat} />
+          <Beat tempo={session.target.tempo} running={session.running} beat={sound.beat} />
           <Text
             fontSize={{ base: '1.9rem', md: '3.29rem' }}
             css={{ [low]: { fontSize: '1.9rem' } }}
@@ -54,6 +75,11 @@ export function StageTime({ session, left, beat }: Props) {
             {sayTempo(session.target.tempo, session.target.beat)}
           </Text>
         </Flex>
+      )}
+      {sound.word && (
+        <Text color="stageFaded" data-testid="click-word">
+          {sound.word}
+        </Text>
       )}
     </Flex>
   )

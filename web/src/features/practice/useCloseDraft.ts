@@ -9,6 +9,8 @@ export interface Written {
   note: string
   lines: Record<number, string>
   tomorrow: number[]
+  /** Single things of a drill that is about several. */
+  tomorrowKeys: string[]
   tension: number | null
   pain: boolean
   where: string
@@ -22,6 +24,7 @@ const empty = (): Written => ({
   note: '',
   lines: {},
   tomorrow: [],
+  tomorrowKeys: [],
   tension: null,
   pain: false,
   where: '',

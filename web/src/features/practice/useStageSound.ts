@@ -1,42 +1,74 @@
-import { useCallback, useEffect } from 'react'
+import { useCallback, useEffect, useMemo, useRef } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { useSound } from '../../sound/useSound'
 
-/** Click and drone on the stage: with the drill when they are set so, by key at any time, silent while it is paused. */
-export function useStageSound(session: Schemas['SessionView']) {
-  const view = api.useQuery('get', '/api/sound', undefined, { throwOnError: false })
-  const { clicking, droning, failed, startClick, stopClick, setTempo, startDrone, stopDrone, beat } =
-    useSound(view.data)
-  const tempo = session.target?.tempo ?? null
-  const place = `${session.id}:${session.position}`
-  const area = session.drills[session.position]?.area
-  const settings = view.data?.settings
-  // A run brings its own click.
-  const inRun = Boolean(session.cue?.run)
-  const clickHere = (settings?.withDrill ?? false) && tempo !== null && !session.cue?.resting && !inRun
-  const droneHere = (settings?.droneWithDrill ?? false) && area === 'WarmUp'
+/** Bars of a new tempo that are seen before they are counted in: a stop, so that nobody plays on in the old one. */
+const quietBars = 1
 
-  // The turn of a drill, and pause: what belongs to the drill starts and stops with it.
-  useEffect(() => {
-    if (session.running && clickHere && tempo !== null) void startClick(tempo)
-    else stopClick()
-    if (session.running && droneHere) void startDrone()
-    else stopDrone()
-    // The tempo is followed below without a new start.
+/**
+ * Click and drone on the stage: the core says what belongs to the thing at hand; here they begin and end with it, and by key at
+ * any time. Another tempo comes with a stop, a bar of light and a bar counted in.
+ */
+export function useStageSound(session: Schemas['SessionView'], keepClick: (on: boolean) => void) {
+  const settings = api.useQuery('get', '/api/sound', undefined, { throwOnError: false }).data
+  const here = session.sound
+  const heard = JSON.stringify(here ?? null)
+  const view = useMemo(
+    () =>
+      settings && here
+        ? {
+            ...settings,
+            cycle: here.click?.cycle ?? settings.cycle,
+            // What is set for the page of its own, gaps and gradual change, is not the drill's.
+            settings: { voice: settings.settings.voice, countInBars: here.countInBars },
+            droneHertz: here.droneHertz,
+          }
+        : undefined,
+    // The answers come anew with every press; what is heard rarely changes.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [place, session.running, clickHere, droneHere])
+    [settings, heard],
+  )
+  const { clicking, droning, failed, startClick, stopClick, startDrone, stopDrone, beat } = useSound(view)
+  const tempo = session.target?.tempo ?? null
+  const click = here?.click ?? null
+  const place = `${session.id}:${session.position}`
+  const thing = `${place}:${session.target?.key ?? ''}`
+  const starts = session.running && click !== null && click.starts && tempo !== null
+  const droneStarts = session.running && (here?.droneStarts ?? false)
+  const last = useRef({ thing: '', tempo: 0 })
+  const ready = view !== undefined
+
+  // The turn of a drill, of a thing in it, and pause: what belongs to it starts and stops with it.
+  useEffect(() => {
+    if (!ready) return
+    if (!starts) {
+      stopClick()
+      last.current = { thing: '', tempo: 0 }
+      return
+    }
+    // By key it was silenced, or begun: that holds for this thing.
+    if (last.current.thing === thing && last.current.tempo === tempo) return
+    const isNew = last.current.thing !== ''
+    last.current = { thing, tempo }
+    void startClick(tempo, isNew ? quietBars : 0)
+  }, [ready, thing, tempo, starts, startClick, stopClick])
 
   useEffect(() => {
-    if (tempo !== null) setTempo(tempo)
-  }, [tempo, setTempo])
+    if (!ready) return
+    if (droneStarts) void startDrone()
+    else stopDrone()
+  }, [ready, place, droneStarts, startDrone, stopDrone])
 
   const toggleClick = useCallback(() => {
+    if (tempo === null || !click) return
     if (clicking) stopClick()
-    else if (tempo !== null && !inRun) void startClick(tempo)
-  }, [clicking, tempo, inRun, startClick, stopClick])
+    else void startClick(tempo)
+    last.current = { thing, tempo }
+    keepClick(!clicking)
+  }, [clicking, tempo, click, thing, startClick, stopClick, keepClick])
   const toggleDrone = useCallback(() => {
     if (droning) stopDrone()
     else void startDrone()
   }, [droning, startDrone, stopDrone])
-  return { clicking, droning, failed, beat, toggleClick, toggleDrone }
+  return { clicking, droning, failed, beat, toggleClick, toggleDrone, word: click?.word ?? '' }
 }

@@ -1,6 +1,10 @@
 import { useEffect, useRef } from 'react'
 import type { Schemas } from '../../api/client'
 
+/** What is heard when a cue gives way by the clock: work to rest, rest to work, one way of working to the next. */
+export const turnSound = ({ period, resting, turnsAtSeconds }: Schemas['Cue']) =>
+  !period || resting ? 'soundTurn' : turnsAtSeconds === period.endsAtSeconds ? 'soundRest' : 'soundStep'
+
 const signals = () => import('../../sound/signals')
 
 /**
@@ -27,7 +31,8 @@ export function useTurn(
     if (turn !== null && turn !== undefined && played >= turn) {
       const name = `${place}:${turn}`
       if (told.current.turned !== name) {
-        void signals().then((one) => one.soundTurn())
+        const sound = turnSound(session.cue)
+        void signals().then((one) => one[sound]())
         void look(true)
       }
       told.current.turned = name

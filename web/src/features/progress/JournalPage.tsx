@@ -1,9 +1,10 @@
 import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
-import { keepPreviousData, useQueryClient } from '@tanstack/react-query'
+import { keepPreviousData } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { OutlineLines } from '../../ui/Outline'
 import { usePause } from '../../ui/usePause'
 import { RoutineScore } from '../../ui/RoutineScore'
@@ -11,7 +12,7 @@ import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
-import { sayDay } from '../../ui/words'
+import { sayDay, sayTime } from '../../ui/words'
 
 const kinds: Record<Schemas['EntryKind'], string> = {
   Note: 'note',
@@ -119,6 +120,13 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string;
           <chakra.h2 fontSize="subheading">{sayDay(day.day, today)}</chakra.h2>
           {day.playedMinutes > 0 && <Text color="faded">{Math.round(day.playedMinutes)} min</Text>}
         </Flex>
+        {whole && day.sittings.length > 0 && (
+          <Text color="faded" fontSize="0.9em">
+            {day.sittings
+              .map(({ startedUtc, endedUtc }) => `${sayTime(startedUtc)} to ${sayTime(endedUtc)}`)
+              .join(', ')}
+          </Text>
+        )}
         {whole && day.drills.length > 0 && (
           <Box mt="2">
             <RoutineScore
@@ -262,6 +270,6 @@ function NewEntry() {
 }
 
 function useJournalRefresh() {
-  const queries = useQueryClient()
-  return () => queries.invalidateQueries({ queryKey: ['get', '/api/journal'] })
+  const saved = useSaved()
+  return () => saved('/api/journal')
 }

@@ -1,8 +1,8 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
@@ -15,7 +15,7 @@ interface Props {
 
 /** What was decided about a passage, and why; and its rest. */
 export function Decided({ piece, passage }: Props) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const { restWeeks } = useChoices()
   const [wish, setWish] = useState({
@@ -29,11 +29,11 @@ export function Decided({ piece, passage }: Props) {
   const path = { id: passage.id }
   const keep = async () => {
     await run(() => ask(client.PUT('/api/pieces/passages/{id}/decided', { params: { path }, body: wish })))
-    await queries.invalidateQueries()
+    await saved()
   }
   const rest = async (weeks: number | null) => {
     await run(() => ask(client.PUT('/api/pieces/passages/{id}/rest', { params: { path }, body: { weeks } })))
-    await queries.invalidateQueries()
+    await saved()
   }
   const field = (label: string, value: string, part: (text: string) => Partial<typeof wish>) => (
     <Field label={label}>

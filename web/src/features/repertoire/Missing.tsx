@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
@@ -9,7 +9,7 @@ import { Refusal, useProblem } from '../../ui/refusal'
 /** What is still missing of a passage: the cause, what helps, and the method that comes of it. */
 export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
   const causes = api.useQuery('get', '/api/pieces/causes')
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [cause, setCause] = useState(passage.missing)
   const [remedy, setRemedy] = useState(passage.remedy)
@@ -31,7 +31,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
         ),
       )
     )
-      await queries.invalidateQueries()
+      await saved()
   }
   const changed = cause !== passage.missing || remedy !== passage.remedy
   return (

@@ -1,8 +1,8 @@
 import { Box, Flex, Text, Textarea } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { FileChoice } from '../../ui/FileChoice'
@@ -96,7 +96,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
 
 /** Music from a file or typed; what was not taken over is listed. */
 export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const removal = useRemoval()
   const [typing, setTyping] = useState(false)
@@ -105,7 +105,7 @@ export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
   const done = async (view: unknown) => {
     if (!view) return
     setTyping(false)
-    await queries.invalidateQueries()
+    await saved()
   }
   const send = async (file: File) => {
     await done(

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 
@@ -11,7 +11,7 @@ const few = (names: string[]) =>
 
 /** Exercises for what is hard about a passage: those there are, and those that could be made in its key. */
 export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const params = { path: { id: passage.id } }
   const offers = api.useQuery(
@@ -26,7 +26,7 @@ export function Offers({ passage }: { passage: Schemas['PassageView'] }) {
   const keep = async (offer: Schemas['OfferView']) => {
     const body = { sheet: offer.sheet, serves: [difficulty], title: offer.title, inAllKeys: false }
     await run(() => ask(client.POST('/api/technique/exercises', { body })))
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Box as="section" aria-label={`Exercises for ${difficulty}`} mt="6">

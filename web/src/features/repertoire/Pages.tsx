@@ -1,7 +1,7 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { bookQuery } from '../../api/book'
 import { FileChoice } from '../../ui/FileChoice'
 import { Press } from '../../ui/Press'
@@ -10,7 +10,7 @@ import { useRemoval } from '../../ui/removal'
 
 /** Pages on paper, photographed or as a PDF, beside what is known of the piece. */
 export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const removal = useRemoval()
   const [shown, setShown] = useState<number | null>(null)
@@ -28,7 +28,7 @@ export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
     )
     if (!made) return
     setShown(made.id)
-    await queries.invalidateQueries()
+    await saved('/api/pieces/{id}')
   }
   const remove = async (id: number) => {
     const params = { path: { id } }

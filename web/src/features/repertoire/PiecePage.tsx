@@ -1,9 +1,9 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Field } from '../../ui/Field'
@@ -34,7 +34,7 @@ export function PiecePage() {
 }
 
 function Piece({ piece }: { piece: Schemas['PieceView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [range, setRange] = useState<Range | null>(null)
   const [chosen, setChosen] = useState<number | null>(null)
@@ -46,7 +46,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
     (passage
       ? { from: passage.fromBar, to: passage.toBar }
       : { from: piece.fromBar, to: Math.min(piece.toBar, piece.fromBar + 3) })
-  const done = () => queries.invalidateQueries()
+  const done = () => saved()
   const rate = async (passageId: number, readiness: Schemas['Readiness']) => {
     const path = { id: passageId }
     await run(() =>
@@ -150,12 +150,12 @@ function WithoutTarget({ piece }: { piece: Schemas['PieceView'] }) {
 /** What the performance needs against what there is; where it does not fit, what could rest until after it. */
 function Plan({ piece }: { piece: Schemas['PieceView'] }) {
   const plan = piece.plan!
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const rest = async (id: number) => {
     const body = { until: plan.restUntil }
     await run(() => ask(client.PUT('/api/pieces/passages/{id}/rest', { params: { path: { id } }, body })))
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Box as="section" aria-label="Performance" mt="6">
@@ -197,14 +197,14 @@ function Plan({ piece }: { piece: Schemas['PieceView'] }) {
 }
 
 function School({ piece }: { piece: Schemas['PieceView'] }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const { schools } = useChoices()
   const set = async (value: string) => {
     const path = { id: piece.id }
     const body = { school: (value as Schemas['School']) || null }
     await run(() => ask(client.PUT('/api/pieces/{id}/school', { params: { path }, body })))
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Box mt="6" maxW="380px">

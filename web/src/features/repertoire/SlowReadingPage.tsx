@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Engraving } from '../../ui/Engraving'
 import { Page } from '../../ui/Page'
@@ -163,7 +163,7 @@ function Suggested({ piece, marks, again }: SuggestedProps) {
 
 function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas['SuggestedPassage'][] }) {
   const navigate = useNavigate()
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [rows, setRows] = useState(start.map((one) => ({ ...one, take: true })))
   const change = (i: number, part: Partial<(typeof rows)[number]>) =>
@@ -173,7 +173,7 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
     const path = { id: piece.id }
     const body = { passages: taken.map(({ from, to }) => ({ from, to, difficulty: '' })) }
     if (!(await run(() => ask(client.POST('/api/pieces/{id}/passages', { params: { path }, body }))))) return
-    await queries.invalidateQueries()
+    await saved()
     await navigate(`/music/${piece.id}`)
   }
   return (

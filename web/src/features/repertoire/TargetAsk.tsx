@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { ask, client } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { Whole } from '../../ui/NumberInput'
@@ -16,7 +16,7 @@ interface TargetAskProps {
 
 /** How fast something should go in the end: typed, tapped, or as it is proposed. */
 export function TargetAsk({ id, proposed, later }: TargetAskProps) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [target, setTarget] = useState(proposed)
   const [settled, setSettled] = useState('')
@@ -27,7 +27,7 @@ export function TargetAsk({ id, proposed, later }: TargetAskProps) {
       await run(() => ask(client.PUT('/api/materials/{id}/target', { params: { path }, body: { target } })))
     ) {
       setSettled(`Its target is ${target}.`)
-      await queries.invalidateQueries()
+      await saved()
     }
   }
   if (settled) return <Text role="status">{settled}</Text>

@@ -1,8 +1,7 @@
-import { chakra, Flex, Grid, Input } from '@chakra-ui/react'
+import { chakra, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
-import { Tick } from '../../ui/Tick'
 import { Select } from '../../ui/Select'
 import type { Settings } from './SoundPage'
 
@@ -98,13 +97,21 @@ export function ClickSettings({ settings, change }: Props) {
         />
         <Count label="until" part="gainTo" min={20} max={400} settings={settings} change={change} />
       </Grid>
-      <Flex mt="3">
-        <Tick
-          label="start it with every drill that has a tempo"
-          on={settings.withDrill ?? false}
-          set={(withDrill) => void change({ withDrill })}
-        />
-      </Flex>
+      <Field label="with the drills of the day" mt="4" maxW="460px">
+        <Select
+          value={settings.school}
+          onChange={(event) => void change({ school: event.target.value as Settings['school'] })}
+        >
+          <option value="Always">always, where there is a tempo</option>
+          <option value="NotAtFirst">not in the first two weeks of something new</option>
+          <option value="Weaning">fewer and fewer: 2 and 4, first of the bar, every other bar, none</option>
+          <option value="ByKey">only when I press M</option>
+        </Select>
+      </Field>
+      <Text color="faded" fontSize="0.9em" mt="1" maxW="60ch">
+        It counts a bar in; another tempo comes after a stop. M on the stage says otherwise for one thing, and
+        that is remembered.
+      </Text>
     </chakra.fieldset>
   )
 }

@@ -1,9 +1,9 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
@@ -74,7 +74,7 @@ export function ExercisesPage() {
             <span>exercise</span>
             <chakra.span display={{ base: 'none', md: 'block' }}>stands</chakra.span>
             <chakra.span display={{ base: 'none', md: 'block' }}>helps with</chakra.span>
-            <chakra.span display={{ base: 'none', md: 'block' }}>next review</chakra.span>
+            <chakra.span display={{ base: 'none', md: 'block' }}>keep or rest?</chakra.span>
           </Grid>
           <chakra.ul>
             {lines.data.map((line) => (
@@ -228,13 +228,13 @@ const words: Record<Schemas['ReviewDecision'], string> = {
 
 /** What is decided about an exercise, at its review or at any time. */
 function useReview(id: number) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const decide = async (decision: Schemas['ReviewDecision']) => {
     const body = { decision }
     const params = { path: { id } }
     if (await run(() => ask(client.POST('/api/technique/exercises/{id}/review', { params, body }))))
-      await queries.invalidateQueries()
+      await saved()
   }
   return { problem, decide }
 }

@@ -1,9 +1,9 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Field } from '../../ui/Field'
@@ -74,14 +74,14 @@ function PlanPicture({ plan }: { plan: Plan }) {
 }
 
 function Choices({ plan }: { plan: Plan }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const choices = useChoices()
   const change = async (part: Partial<Schemas['KeyPlan']>) => {
     const path = { id: plan.materialId }
     const body = { ...plan.plan, ...part }
     await run(() => ask(client.PUT('/api/technique/exercises/{id}/keys', { params: { path }, body })))
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <Grid templateColumns="repeat(auto-fill, minmax(160px, 1fr))" gap="4">

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
@@ -144,7 +144,7 @@ const seconds = (value: number) =>
   value >= 90 ? `${Math.floor(value / 60)} min ${Math.round(value % 60)} s` : `${Number(value.toFixed(1))} s`
 
 function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [kept, setKept] = useState('')
   const [inKeys, setInKeys] = useState(false)
@@ -153,7 +153,7 @@ function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: Sh
     const made = await run(() => ask(client.POST('/api/technique/exercises', { body })))
     if (!made) return
     setKept(sheet.title)
-    await queries.invalidateQueries()
+    await saved()
   }
   return (
     <>

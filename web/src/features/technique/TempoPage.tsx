@@ -3,7 +3,7 @@ import { Link, useLocation, useParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
-import { sayTempo } from '../../ui/words'
+import { sayClock, sayDate, sayTempo } from '../../ui/words'
 import { TempoChart } from './TempoChart'
 
 /** One thing's tempo over its visits: what was clean, what was tried, when the target may come, and what else to try. */
@@ -40,6 +40,7 @@ export function TempoPage() {
     forecast,
     notesPerMinute,
     ladderSettlesAt,
+    longest,
   } = tempo.data
   return (
     <Page title={title} aside={<Link to={back.to}>{back.name}</Link>}>
@@ -48,6 +49,9 @@ export function TempoPage() {
           <Big label={`within reach, ${low} to ${high} four times in five`} text={sayTempo(reach, beat)} />
         )}
         {best && <Big label="best clean" text={sayTempo(best, beat)} />}
+        {longest && (
+          <Big label={`longest without a miss, ${sayDate(longest.day)}`} text={sayClock(longest.seconds)} />
+        )}
         {target && <Big label="target" text={sayTempo(target, beat)} />}
         {notesPerMinute && <Big label="notes a minute" text={String(notesPerMinute)} />}
         <Text color="faded">{start}</Text>

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { HearIt } from '../../sound/HearIt'
 import { useGroove } from '../../sound/useGroove'
 import { Engraving } from '../../ui/Engraving'
@@ -20,7 +20,7 @@ import { kinds, type Draft } from './work'
 export function WorkEditor({ start, close }: { start: Draft; close: () => void }) {
   const [draft, setDraft] = useState(start)
   const { problem, run } = useProblem()
-  const queries = useQueryClient()
+  const changed = useSaved()
   useEffect(() => {
     window.scrollTo(0, 0)
   }, [])
@@ -45,7 +45,7 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
       ),
     )
     if (!saved) return
-    await queries.invalidateQueries()
+    await changed()
     close()
   }
   const kind = kinds.find((one) => one.id === draft.work.kind)

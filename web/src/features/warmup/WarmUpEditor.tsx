@@ -1,9 +1,9 @@
 import { Box, chakra, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { DndContext, closestCenter, type DragEndEvent } from '@dnd-kit/core'
 import { SortableContext, arrayMove, verticalListSortingStrategy } from '@dnd-kit/sortable'
-import { useQueryClient } from '@tanstack/react-query'
 import { useEffect, useState } from 'react'
 import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Field } from '../../ui/Field'
 import { Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
@@ -52,7 +52,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
     inOrder(start.parts).map(({ part }) => ({ ...part, key: crypto.randomUUID() })),
   )
   const { problem, run } = useProblem()
-  const queries = useQueryClient()
+  const changed = useSaved()
   useEffect(() => {
     window.scrollTo(0, 0)
   }, [])
@@ -78,7 +78,7 @@ export function WarmUpEditor({ start, tried, setTried, close }: Props) {
       ),
     )
     if (!saved) return
-    await queries.invalidateQueries()
+    await changed()
     close()
   }
   return (

@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Grid, Text, Textarea } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
@@ -147,13 +147,13 @@ function Card({ version, tried, edit }: { version: Version; tried: Tried; edit: 
 /** The school of beginning, the words of the opening and its minutes. */
 function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
   const { warmUpSchools } = useChoices()
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [words, setWords] = useState(view.awareness || view.usualAwareness)
   const set = async (part: Partial<Schemas['OpeningWish']>) => {
     const own = words === view.usualAwareness ? '' : words
     const body = { school: view.school, awareness: own, minutes: view.minutes, ...part }
-    if (await run(() => ask(client.PUT('/api/warm-ups/opening', { body })))) await queries.invalidateQueries()
+    if (await run(() => ask(client.PUT('/api/warm-ups/opening', { body })))) await saved()
   }
   return (
     <>

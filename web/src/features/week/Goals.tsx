@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
-import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { staffLines } from '../../theme/staff'
 import { Form } from '../../ui/Form'
 import { OutlineLines } from '../../ui/Outline'
@@ -98,14 +98,13 @@ function Row({ goal }: { goal: Goal }) {
 
 /** Another day for a goal whose day is past. */
 function Move({ goal }: { goal: Goal }) {
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [until, setUntil] = useState('')
   const move = async () => {
     const params = { path: { id: goal.id } }
     const body = { kind: goal.kind, materialId: goal.materialId, to: goal.to, until, version: goal.version }
-    if (await run(() => ask(client.PUT('/api/goals/{id}', { params, body }))))
-      await queries.invalidateQueries()
+    if (await run(() => ask(client.PUT('/api/goals/{id}', { params, body })))) await saved()
   }
   return (
     <Flex gap="3" align="end" mb="3" wrap="wrap">
@@ -167,7 +166,7 @@ function Steps({ goal }: { goal: Goal }) {
 function GoalForm({ close }: { close: () => void }) {
   const aims = api.useQuery('get', '/api/goals/aims')
   const choices = useChoices()
-  const queries = useQueryClient()
+  const saved = useSaved()
   const { problem, run } = useProblem()
   const [kind, setKind] = useState<Kind>('Ready')
   const [material, setMaterial] = useState('')
@@ -178,7 +177,7 @@ function GoalForm({ close }: { close: () => void }) {
   const keep = async () => {
     const body = { kind, materialId: Number(material), to, until: until || '0001-01-01', version: 0 }
     if (!(await run(() => ask(client.POST('/api/goals', { body }))))) return
-    await queries.invalidateQueries()
+    await saved()
     close()
   }
   return (

@@ -1,0 +1,168 @@
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+using TuningFork.Core.Technique;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Sound;
+
+namespace TuningFork.Server.Features.Practice;
+
+/// <summary>A drill of a session.</summary>
+/// <param name="Things">What it is about, each once; empty where it is one thing.</param>
+/// <param name="OwnBar">Every fourth bar of its groove is silent: it is the player's own.</param>
+public sealed record SessionDrillView(
+    int Position,
+    Area? Area,
+    string Title,
+    string Method,
+    string How,
+    string Sum,
+    int Minutes,
+    int AllowedSeconds,
+    double PlayedSeconds,
+    DrillState State,
+    int Takes,
+    int CleanTakes,
+    int Nudge,
+    bool CanAsk,
+    bool OwnBar,
+    IReadOnlyList<ThingView> Things
+);
+
+/// <summary>One of the things a drill is about.</summary>
+public sealed record ThingView(string Key, string Title);
+
+/// <summary>The open session as the stage shows it.</summary>
+/// <param name="Position">The drill on the stage; equal to the number of drills when all are through.</param>
+/// <param name="Abc">The music of the thing at hand in ABC notation; empty where there is none.</param>
+/// <param name="MusicWord">Why the music of the thing at hand cannot be shown; empty where it can, or where there is none.</param>
+/// <param name="Groove">The groove at hand, or null.</param>
+/// <param name="LaterToday">Of the thing that was played last, when it is to come once more in a later sitting today: its title; else
+/// empty.</param>
+/// <param name="ForTomorrow">The same of what is to come tomorrow.</param>
+/// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
+/// <param name="Written">The last line written about the thing at hand before this session; null when there is none that is not settled.</param>
+/// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
+/// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
+public sealed record SessionView(
+    int Id,
+    DateOnly Day,
+    bool Running,
+    int Position,
+    int PlannedMinutes,
+    string Purpose,
+    IReadOnlyList<SessionDrillView> Drills,
+    Cue? Cue,
+    TargetView? Target,
+    EarQuestion? Question,
+    string NextDrill,
+    string Abc,
+    string MusicWord,
+    Groove? Groove,
+    bool IsOver,
+    string LaterToday,
+    string ForTomorrow,
+    bool IsUntouched,
+    WrittenView? Written,
+    StageSoundView? Sound
+);
+
+/// <summary>Leaves a session in which nothing was played yet.</summary>
+public sealed record LeaveWish(int SessionId);
+
+/// <summary>Begins today's plan.</summary>
+public sealed record BeginWish(int Version);
+
+/// <summary>The stage's own count for the drill, sent every second.</summary>
+public sealed record PulseWish(int SessionId, int Position, double PlayedSeconds);
+
+/// <summary>What was done on the stage.</summary>
+public enum StageAct
+{
+    Clean,
+    Missed,
+    Undo,
+    Done,
+    Skip,
+    Back,
+    Pause,
+    Resume,
+
+    /// <summary>One minute more for the drill.</summary>
+    Extend,
+
+    /// <summary>Value: beats a minute by which the tempo is moved in all.</summary>
+    Nudge,
+
+    /// <summary>Value: 1 to 3.</summary>
+    Readiness,
+
+    /// <summary>A run over keys, chords or positions is through. Value: how many came late; Seconds: how long it took.</summary>
+    Run,
+
+    /// <summary>Value: tension, 0 to 3.</summary>
+    Tension,
+
+    /// <summary>The thing at hand is to come once more in a later sitting today; again: no more.</summary>
+    Later,
+
+    /// <summary>The thing at hand is to come tomorrow; again: no more.</summary>
+    Tomorrow,
+
+    /// <summary>The line that came back with the thing at hand is settled; again: it is not. Value: its id.</summary>
+    Settle,
+
+    /// <summary>The thing at hand goes with the click from now on, or without. Value: 1 or 0.</summary>
+    Click,
+
+    /// <summary>What is done after three misses running. Value: 0 nothing, 1 slower, 2 half of the bars, 3 something else first.</summary>
+    Help,
+}
+
+/// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
+/// <param name="SessionId">The session that the window shows.</param>
+/// <param name="Key">Key of the target that was shown when it was pressed; left out: what stands there now.</param>
+public sealed record ActWish(
+    Guid Id,
+    int SessionId,
+    int Position,
+    double PlayedSeconds,
+    StageAct Kind,
+    int? Value = null,
+    double? Seconds = null,
+    string? Key = null
+);
+
+/// <summary>What a pulse comes back with.</summary>
+public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
+
+/// <summary>A line on one drill.</summary>
+public sealed record CloseLine(int Position, string Text);
+
+/// <summary>
+/// The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time;
+/// TomorrowKeys: single things out of them. PainAt: position of the drill in which it hurt, or null.
+/// </summary>
+public sealed record CloseWish(
+    Guid Id,
+    int SessionId,
+    string Note = "",
+    IReadOnlyList<CloseLine>? Lines = null,
+    IReadOnlyList<int>? Tomorrow = null,
+    int? Tension = null,
+    bool Pain = false,
+    string Where = "",
+    int? PainAt = null,
+    IReadOnlyList<string>? TomorrowKeys = null
+);
+
+/// <summary>What the close came to.</summary>
+public sealed record CloseView(
+    double PlayedMinutes,
+    int PlannedMinutes,
+    string Advice,
+    IReadOnlyList<RatingQuestion> Questions,
+    IReadOnlyList<TargetQuestion> Targets
+);

@@ -1,0 +1,117 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Technique;
+
+namespace TuningFork.Server.Features.Sound;
+
+/// <summary>What sounds with the thing at hand.</summary>
+/// <param name="Click">Its click, or null where it has no tempo.</param>
+/// <param name="CountInBars">Bars that are counted in.</param>
+/// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>
+/// <param name="DroneSounds">What the drone sounds, in words.</param>
+/// <param name="DroneStarts">Whether the drone starts with the drill.</param>
+public sealed record StageSoundView(
+    DrillClick? Click,
+    int CountInBars,
+    IReadOnlyList<double> DroneHertz,
+    string DroneSounds,
+    bool DroneStarts
+);
+
+/// <summary>The click in the metre at hand, by the player's school; the drone on the key or the note at hand.</summary>
+public sealed class StageSound(PracticeDb db, PlanDesk plans)
+{
+    private const int CountInBars = 1;
+
+    /// <summary>A drone lies between G2 and F♯3 as it sounds: below the player, and not so low that small loudspeakers swallow it.</summary>
+    private const int LowestDrone = 43;
+
+    public async Task<StageSoundView> OfAsync(SessionRow session, Drill drill, Cue cue, Target? target, CancellationToken cancel)
+    {
+        var profile = await plans.ProfileAsync(cancel);
+        var settings = SoundEndpoints.Read(profile);
+        var material = target?.MaterialId is { } id
+            ? await db.Materials.AsNoTracking().Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel)
+            : null;
+        // A run brings its own click.
+        var click = cue is { Tempo: not null, Resting: false, Run: null }
+            ? await ClickAsync(session.Day, settings.School, material, cancel)
+            : null;
+        var starts = drill.Area == Area.WarmUp && settings.DroneWithDrill;
+        var (hertz, sounds) =
+            !ProfileBooks.InstrumentOf(profile).IsPitched ? ([], "")
+            : (material is null ? null : NoteAtHand(material, target!, cue.Title)) is { } note
+                ? SoundEndpoints.Drone(
+                    settings with
+                    {
+                        Drone = note.Pitch,
+                        DroneWith = settings.DroneWith == DroneWith.Alone && note.IsKey ? DroneWith.Fifth : settings.DroneWith,
+                    },
+                    profile,
+                    LowestDrone
+                )
+            : SoundEndpoints.Drone(settings, profile);
+        return new StageSoundView(
+            // Minutes without a miss go round with the click.
+            click is not null
+            && cue.Loop?.FromSeconds is not null
+                ? click with
+                {
+                    Starts = true,
+                }
+                : click,
+            CountInBars,
+            hertz,
+            sounds,
+            starts
+        );
+    }
+
+    private async Task<DrillClick> ClickAsync(DateOnly day, ClickSchool school, MaterialRow? material, CancellationToken cancel)
+    {
+        const int usualBeats = 4;
+        if (material is null)
+            return ClickSchools.Of(school, null, usualBeats, null, 0);
+        var visits = school is ClickSchool.Weaning or ClickSchool.NotAtFirst
+            ? await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.MaterialId == material.Id && visit.Day < day)
+                .OrderBy(visit => visit.Day)
+                .Select(visit => new { visit.Day, visit.Tries })
+                .ToListAsync(cancel)
+            : [];
+        var step = ClickSchools.WeanStep(
+            visits.Select(visit => VisitBooks.Tries(visit.Tries)).Where(tries => tries.Count > 0).Select(tries => tries[0].Clean)
+        );
+        return ClickSchools.Of(
+            school,
+            material.Click,
+            material.Piece?.BeatsPerBar ?? material.BeatsPerBar,
+            visits.Count > 0 ? day.DayNumber - visits[0].Day.DayNumber : null,
+            step
+        );
+    }
+
+    /// <summary>The keynote of what is played, or the note of a step; null where neither is known.</summary>
+    private static (string Pitch, bool IsKey)? NoteAtHand(MaterialRow material, Target target, string title)
+    {
+        const string octave = "4";
+        if (TargetKey.Parse(target.Key) is { Part: TargetPart.Key } part && Key.TryParse(part.Name, out var key))
+            return (key.Tonic + octave, true);
+        if (target.Work is { Kind: WorkKind.Steps } && Pitch.TryParse(Plain(title), out var note))
+            return (note.ToString(), false);
+        return material.SheetJson.Length > 0 && JsonSerializer.Deserialize<SheetRequest>(material.SheetJson, Bookkeeping.Json) is { } sheet
+            ? (sheet.Tonic + octave, true)
+            : null;
+    }
+
+    /// <summary>The first word of a step with signs as they are typed: "B♭4 to C5" begins with Bb4.</summary>
+    private static string Plain(string step) => step.Split(' ')[0].Replace('♯', '#').Replace('♭', 'b');
+}

@@ -1,0 +1,33 @@
+import { useState } from 'react'
+import type { Schemas } from '../../api/client'
+import { helpOf, helpValues, type HelpChoice } from './stageHelp'
+
+type Act = (kind: Schemas['StageAct'], value?: number) => void
+
+/** What the stage asks, one thing at a time: what to do after three misses, or how tight it is; else figures rate. */
+export function useAsked(cue: Schemas['Cue'], takes: string, act: Act) {
+  const [helped, setHelped] = useState('')
+  const [answered, setAnswered] = useState('')
+  const [asking, setAsking] = useState(false)
+  const help = cue.help && helped !== takes ? cue.help : null
+  // What was missed comes first.
+  const asksTension = !help && (asking || ((cue.asksTension ?? false) && answered !== takes))
+  const give = (choice: HelpChoice) => {
+    act('Help', helpValues[choice])
+    setHelped(takes)
+  }
+  const tense = (level: number) => {
+    act('Tension', level)
+    setAnswered(takes)
+    setAsking(false)
+  }
+  /** A figure answers what is asked, else it rates. */
+  const figure = (level: number) => {
+    if (help) {
+      const choice = helpOf(help, String(level))
+      if (choice) give(choice)
+    } else if (asksTension) tense(level)
+    else if (level > 0) act('Readiness', level)
+  }
+  return { help, give, asksTension, tense, figure, toggleTension: () => setAsking(!asking) }
+}

@@ -84,10 +84,11 @@ public sealed class SoundTests
         browser.Until(_ => Heard(browser).Count > 6, 60);
 
         // Two beats, two silent ones: half a second, then one and a half. What was saved meanwhile does not make it begin anew.
-        var gaps = Gaps(browser);
-        gaps.Count.ShouldBeGreaterThan(3);
-        gaps.ShouldAllBe(gap => Math.Abs(gap - 0.5) < 0.001 || Math.Abs(gap - 1.5) < 0.001);
-        gaps.Zip(gaps.Skip(1)).ShouldAllBe(pair => Math.Abs(pair.First + pair.Second - 2) < 0.001);
+        // A page held up by a busy machine leaves a click out; none is heard beside its place.
+        var heard = Heard(browser);
+        heard
+            .Select(at => (at - heard[0]) % 2)
+            .ShouldAllBe(place => new[] { 0, 0.5, 2 }.Any(beat => Math.Abs(place - beat) < 0.001));
 
         // Faster from the next beat on, without a stumble.
         browser.Run("window.heard.length = 0");

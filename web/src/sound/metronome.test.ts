@@ -140,3 +140,11 @@ test('a new tempo is seen for a bar before it is counted in', () => {
   expect(click.beat()).toBeGreaterThan(0)
   expect(heard()[4]).toBeCloseTo(10.12 + 8)
 })
+
+test('a page that was held up leaves out what it missed and plays nothing late', () => {
+  const click = new Metronome(four)
+  click.start(120)
+  pass(30, 7.3)
+  expect(gaps().every((gap) => gap > 0.4)).toBe(true)
+  for (const beats of heard().map((at) => (at - 10.12) * 2)) expect(beats).toBeCloseTo(Math.round(beats), 6)
+})

@@ -162,13 +162,15 @@ export class Metronome {
     this.bpm = to
   }
 
+  /** Puts a click in its place; one whose time is over is left out: late, it would mislead. */
   private sound(beat: number, level: number) {
     const context = output().rawContext as AudioContext
+    const at = this.timeOf(beat)
+    if (at < context.currentTime) return
     const voice = this.view.settings.voice ?? 'Click'
     const node = context.createBufferSource()
     node.buffer = clickBuffer(context, voice, level)
     node.connect(loudspeaker())
-    const at = Math.max(this.timeOf(beat), context.currentTime)
     node.start(at)
     this.put.push({ at, beat, node })
   }

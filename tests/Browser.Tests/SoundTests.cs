@@ -86,9 +86,7 @@ public sealed class SoundTests
         // Two beats, two silent ones: half a second, then one and a half. What was saved meanwhile does not make it begin anew.
         // A page held up by a busy machine leaves a click out; none is heard beside its place.
         var heard = Heard(browser);
-        heard
-            .Select(at => (at - heard[0]) % 2)
-            .ShouldAllBe(place => new[] { 0, 0.5, 2 }.Any(beat => Math.Abs(place - beat) < 0.001));
+        heard.Select(at => (at - heard[0]) % 2).ShouldAllBe(place => new[] { 0, 0.5, 2 }.Any(beat => Math.Abs(place - beat) < 0.001));
 
         // Faster from the next beat on, without a stumble.
         browser.Run("window.heard.length = 0");

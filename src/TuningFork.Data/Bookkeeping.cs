@@ -65,7 +65,11 @@ public static class Bookkeeping
                 new[] { row.Note, row.Fingering, row.Stroke, row.Why.Length > 0 ? $"because {row.Why}" : "" }.Where(part => part.Length > 0)
             ),
             Resting = Rests(row, today) || (piece is not null && Rests(piece, today)),
-            BackOn = row.RestUntil <= today ? row.RestUntil : null,
+            BackOn =
+                row.RestUntil <= today ? row.RestUntil
+                : ReliefOf(row) is { Kind: Relief.WeekOff, From: var off } && off.AddDays(ReliefTime.DaysOff) <= today
+                    ? off.AddDays(ReliefTime.DaysOff)
+                : null,
             AskedFor = row.AskedFor <= today,
             IsScale = row.IsScale,
             HasPassages = hasPassages,
@@ -99,7 +103,8 @@ public static class Bookkeeping
             LastPerformance = dates.Where(date => date < today).Select(date => (DateOnly?)date).LastOrDefault(),
             WeekMinutes = row.WeekMinutes,
             WeekTimes = row.WeekTimes,
-            TwiceADay = row.TwiceADay,
+            Relief = ReliefOf(row),
+            TwiceADay = row.TwiceADay || ReliefOf(row).On(today) == Relief.TwoShortVisits,
             PerformanceSet = (piece ?? row).PerformanceSet,
             LastVisit = Seen(row.LastVisit, today),
             Visits = row.Visits,
@@ -136,8 +141,10 @@ public static class Bookkeeping
     public static bool Rests(MaterialRow row, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(row);
-        return row.Resting && !(row.RestUntil <= today);
+        return (row.Resting && !(row.RestUntil <= today)) || ReliefOf(row).On(today) == Relief.WeekOff;
     }
+
+    private static ReliefTime ReliefOf(MaterialRow row) => row.ReliefFrom is { } from ? new ReliefTime(row.Relief, from) : default;
 
     /// <summary>What it is called: a passage after its piece and bars.</summary>
     public static string TitleOf(MaterialRow row, MaterialRow? piece)
@@ -260,6 +267,25 @@ public static class Bookkeeping
     {
         return TargetKey.Parse(key) is { Kind: TargetKind.WarmUp } part ? part.Id : null;
     }
+
+    /// <summary>A take as the stage counts it.</summary>
+    /// <param name="take">The take.</param>
+    /// <param name="drill">Its drill: what came late is kept by name.</param>
+    public static StageTake ToStage(TakeRow take, Drill drill)
+    {
+        ArgumentNullException.ThrowIfNull(take);
+        ArgumentNullException.ThrowIfNull(drill);
+        return new StageTake(
+            take.TargetIndex,
+            take.Clean,
+            ToBpm(take.Tempo),
+            take.LateItems.Length > 0 ? [.. IndicesOf(take.LateItems.Split('\n'), drill.Targets[take.TargetIndex].Work)] : null
+        );
+    }
+
+    /// <summary>Keys or chords of a work by their names; what it has no more is left out.</summary>
+    public static IEnumerable<int> IndicesOf(IEnumerable<string> names, Work? work) =>
+        names.Select(name => (work?.Items.ToList() ?? []).IndexOf(name)).Where(index => index >= 0);
 
     private static DateOnly? Seen(DateOnly? day, DateOnly today) => day is { } happened ? PracticeDay.AsSeenOn(happened, today) : null;
 

@@ -201,6 +201,11 @@ public static class VisitBooks
             row.LastClean = beats;
     }
 
+    /// <summary>
+    /// A take as its key or pattern counts it: on a rung of the subdivision ladder the key was touched, and nothing is said of its tempo.
+    /// </summary>
+    public static Try InPart(string key, Try take) => TargetKey.Parse(key).Part == TargetPart.Rung ? take with { Tempo = null } : take;
+
     /// <summary>Takes the last take in a key back; the key keeps its turn.</summary>
     public static void RemoveLast(KeyRow row, MaterialRow material, Traits? traits = null)
     {

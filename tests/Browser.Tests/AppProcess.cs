@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Net.Sockets;
@@ -39,6 +40,12 @@ public sealed class AppProcess : IAsyncDisposable
         app.Http.Dispose();
         return app.Data;
     });
+
+    /// <summary>The time at which programs begin here: the tests may run as on another day.</summary>
+    public static DateTimeOffset Now =>
+        DateTimeOffset.TryParse(Environment.GetEnvironmentVariable("testing-now"), CultureInfo.InvariantCulture, out var begun)
+            ? begun
+            : DateTimeOffset.Now;
 
     public static async Task<AppProcess> StartAsync(params string[] extra)
     {

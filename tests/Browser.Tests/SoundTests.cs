@@ -69,6 +69,21 @@ public sealed class SoundTests
         using var browser = new Browser(app.Address);
         browser.Listen();
         browser.Open("/craft/sound");
+
+        // The bar is a picture: a stroke is touched to be silent, a border parts it; what is drawn is what is kept.
+        browser.Button("beat 2: soft").Click();
+        browser.Button("beat 2: silent");
+        browser.Button("a group begins with beat 3").SendKeys(Keys.Enter);
+        browser.Button("beat 3: loud").SendKeys(Keys.Enter);
+        browser.Button("beat 3: soft");
+        browser.Button("one silent more").Click();
+        browser.SeeText("1 bar heard, then 1 silent");
+        var kept = (await app.Send(HttpMethod.Get, "/api/sound"))["settings"]!;
+        kept["touches"]!.AsArray().Select(touch => (string?)touch).ShouldBe(["Loud", "Silent", "Soft", "Soft"]);
+        kept["groups"]!.AsArray().Select(size => (int?)size).ShouldBe([2, 2]);
+        browser.Button("one silent less").Click();
+        browser.SeeText("every bar is heard");
+        browser.Button("In figures").Click();
         browser.Type("beats in a bar", "7" + Keys.Tab);
         browser.Type("in groups of", "3 + 2 + 3" + Keys.Tab);
         browser.Until(_ => browser.Control("beats in a bar").GetAttribute("value") == "8");

@@ -17,7 +17,7 @@ public sealed class StageJourney
         browser.See(By.XPath("//ol/li"));
         browser.Press(Keys.PageDown);
         browser.See(By.CssSelector("[data-testid='stage-left']"));
-        for (var i = 0; i < 20 && !browser.Driver.PageSource.Contains("hear it", StringComparison.Ordinal); i++)
+        for (var i = 0; i < 20 && browser.Driver.FindElements(By.XPath("//button[contains(., 'hear it')]")).Count == 0; i++)
         {
             var place = browser.SeeText("drill ").Text;
             browser.Press("s");
@@ -67,7 +67,7 @@ public sealed class StageJourney
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
         session = await app.SkipToAsync(session, now => now["cue"]!["period"] is not null);
         var work = session["cue"]!["period"]!["endsAtSeconds"]!.GetValue<int>();
-        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(work));
+        await app.SetClockAsync(AppProcess.Now.AddSeconds(work));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",
@@ -92,7 +92,7 @@ public sealed class StageJourney
         // The first drill has been played but for its last seconds.
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
-        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds(allowed));
+        await app.SetClockAsync(AppProcess.Now.AddSeconds(allowed));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",
@@ -118,7 +118,7 @@ public sealed class StageJourney
         Seconds(browser).ShouldBeInRange(105, 120);
         var now = await app.Session();
         var played = now["drills"]![0]!["playedSeconds"]!.GetValue<double>();
-        await app.SetClockAsync(DateTimeOffset.Now.AddSeconds((2 * allowed) + 200));
+        await app.SetClockAsync(AppProcess.Now.AddSeconds((2 * allowed) + 200));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",

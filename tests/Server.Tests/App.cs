@@ -120,11 +120,11 @@ public sealed class App : WebApplicationFactory<Program>
     }
 
     /// <summary>Presses a key on the stage for the drill that is there.</summary>
-    public Task<JsonNode> Act(JsonNode session, string kind, double seconds = 1, int? value = null) =>
-        Post("/api/session/act", ActOf(session, kind, seconds, value));
+    public Task<JsonNode> Act(JsonNode session, string kind, double seconds = 1, int? value = null, int[]? lateAt = null) =>
+        Post("/api/session/act", ActOf(session, kind, seconds, value, lateAt));
 
     /// <summary>What the stage sends when a key is pressed: whose session, which drill, and what was shown.</summary>
-    public static JsonObject ActOf(JsonNode session, string kind, double seconds = 1, int? value = null) =>
+    public static JsonObject ActOf(JsonNode session, string kind, double seconds = 1, int? value = null, int[]? lateAt = null) =>
         new()
         {
             ["id"] = Guid.NewGuid(),
@@ -134,6 +134,7 @@ public sealed class App : WebApplicationFactory<Program>
             ["kind"] = kind,
             ["value"] = value,
             ["key"] = session["target"]?["key"]?.GetValue<string>(),
+            ["lateAt"] = lateAt is null ? null : new JsonArray([.. lateAt.Select(step => JsonValue.Create(step))]),
         };
 
     /// <summary>Closes the open session.</summary>

@@ -34,15 +34,29 @@ public sealed class WorkTests : IDisposable
         var session = await Open(id);
         session["cue"]!["run"]!["steps"]!.AsArray().Count.ShouldBe(8);
         session = await app.Act(session, "Run", 20, 0);
-        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("2 of 3; 1 of 2 runs");
-        session = await app.Act(session, "Run", 40, 2);
-        session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("Repair, then again.");
+        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("set 1 of 3; 1 of 2 runs");
+        ((string?)session["cue"]!["run"]!["row"]![2]!["name"], (bool?)session["cue"]!["run"]!["row"]![2]!["isInSet"]).ShouldBe(
+            ("E major", false)
+        );
+
+        // What came late is repaired with what came before it, then the run comes again, and it begins with what was late.
+        session = await app.Act(session, "Run", 40, 2, lateAt: [1, 3]);
+        ((string?)session["cue"]!["title"], (string?)session["cue"]!["count"]).ShouldBe(("D major and A♭ major", "late: A♭ major"));
+        session = await app.Act(session, "Run", 50, 0, lateAt: []);
+        ((string?)session["cue"]!["run"]!["steps"]![0]).ShouldBe("A♭ major");
+        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("set 1 of 3; 0 of 2 runs");
         session = await app.Act(session, "Run", 60, 0);
+        session = await app.Act(session, "Run", 70, 0);
+        ((string?)session["cue"]!["title"]).ShouldBe("A♭ major and E major");
         session = await app.Act(session, "Run", 80, 0);
-        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("3 of 3");
+        session = await app.Act(session, "Run", 90, 0);
+        session["cue"]!["count"]!.GetValue<string>().ShouldStartWith("set 3 of 3");
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 3");
-        session = await app.Act(session, "Undo", 81);
+        session = await app.Act(session, "Undo", 91);
         (await app.Get("/api/technique/exercises"))[0]!["stands"]!.GetValue<string>().ShouldBe("sets of 2");
+        var late = (await app.Get($"/api/materials/{id}/tempo"))["late"]!.AsArray();
+        ((string?)late.Single()!["name"], (int?)late.Single()!["times"]).ShouldBe(("Ab major", 1));
+        await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Run", 92, 1, lateAt: [99]), "lateAt");
         await app.Refused(
             HttpMethod.Post,
             "/api/session/act",

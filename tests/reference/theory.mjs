@@ -38,12 +38,19 @@ const chords = {
   'minor-major-seventh': 'mMaj7',
   'augmented-major-seventh': 'maj7#5',
 }
+const symbols = [
+  '5', 'sus2', 'sus4', '6', 'm6', '69', 'm69', 'Madd9', 'madd9', '7sus4', '9sus4', '9', 'maj9', 'm9', 'mMaj9', '11', 'm11', '13',
+  'maj13', 'm13', '7b5', '7#5', '7b9', '7#9', '7#11', '7b13', '7#5b9', '7#5#9', '9#11', 'maj7#11', 'maj9#11', 'alt7',
+]
 const tonicsOf = (id) => (/minor|dorian|phrygian|locrian|blues/.test(id) ? minors : majors)
 const scales = Object.entries(kinds).flatMap(([id, name]) =>
   tonicsOf(id).map((tonic) => ({ id, tonic, notes: Scale.get(`${tonic} ${name}`).notes })),
 )
 const spelled = Object.entries(chords).flatMap(([id, name]) =>
   majors.map((root) => ({ id, root, notes: Chord.getChord(name, root).notes })),
+)
+const written = symbols.flatMap((name) =>
+  majors.map((root) => ({ id: name, root, notes: Chord.getChord(name, root).notes })),
 )
 const names = 'CDEFGAB'.split('').flatMap((letter) => ['bb', 'b', '', '#', '##'].map((sign) => letter + sign))
 const intervals = names.flatMap((from) =>
@@ -57,4 +64,4 @@ const signatures = [
   ...minors.map((tonic) => ({ tonic, minor: true, alteration: Key.minorKey(tonic).alteration, relative: Key.minorKey(tonic).relativeMajor })),
 ]
 const degrees = majors.map((tonic) => ({ tonic, triads: Key.majorKey(tonic).triads, sevenths: Key.majorKey(tonic).chords }))
-writeFileSync('theory.json', JSON.stringify({ scales, chords: spelled, intervals, signatures, degrees }))
+writeFileSync('theory.json', JSON.stringify({ scales, chords: spelled, symbols: written, intervals, signatures, degrees }))

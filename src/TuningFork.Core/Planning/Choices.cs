@@ -3,6 +3,7 @@ using TuningFork.Core.Notation.Variants;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 using TuningFork.Core.WarmUps;
 
@@ -95,6 +96,10 @@ public static class Choices
 
     /// <summary>First notes of the majors, by fifths and then by fourths.</summary>
     public static IReadOnlyList<string> Tonics { get; } = ["C", "G", "D", "A", "E", "B", "F", "Bb", "Eb", "Ab", "Db", "Gb"];
+
+    /// <summary>What can be done for two weeks about a thing that annoys, or is stuck.</summary>
+    public static IReadOnlyList<Choice> Reliefs { get; } =
+    [.. Enum.GetValues<Relief>().Where(relief => relief != Relief.None).Select(relief => Of(relief, ReliefTime.Words(relief)))];
 
     /// <summary>Weeks for which something may rest (common practice).</summary>
     public static IReadOnlyList<int> RestWeeks { get; } = [2, 4, 8];

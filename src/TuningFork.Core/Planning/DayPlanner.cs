@@ -123,7 +123,12 @@ public static class DayPlanner
                 new FilledBlock(
                     block,
                     minutes,
-                    [.. held, .. Fill(context.Holding(block), block, left).Select(drill => drill with { Block = block.Name })]
+                    [
+                        .. held,
+                        .. ReliefFill
+                            .Eased(context.Request, Fill(context.Holding(block), block, left))
+                            .Select(drill => drill with { Block = block.Name }),
+                    ]
                 )
             );
         }

@@ -1,5 +1,6 @@
 using TuningFork.Core.Planning.Fill;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Planning;
 
@@ -13,6 +14,8 @@ public static class MethodChoice
         Methods.FixedCount,
         Methods.TempoLadder,
         Methods.BurstAndSwitch,
+        Methods.SubdivisionLadder,
+        Methods.FastestAndSlowest,
         Methods.SlowAnchor,
         Methods.EqualValues,
         Methods.RhythmVariants,
@@ -31,6 +34,9 @@ public static class MethodChoice
         Methods.SilentStudy,
     ];
 
+    /// <summary>For what goes through the keys.</summary>
+    private static readonly Method[] InKeys = [Methods.KeyRound, Methods.SubdivisionLadder];
+
     /// <summary>Not for instruments without pitch.</summary>
     private static readonly Method[] OfPitch = [Methods.OtherKeys, Methods.MelodyOnly];
 
@@ -42,11 +48,15 @@ public static class MethodChoice
         ArgumentNullException.ThrowIfNull(request);
         if (MaterialOf(drill, request) is not { } material)
             return [];
+        if (material.KeyPlan is not null)
+            return InKeys;
         var context = new FillContext(request with { Kept = [] });
         return
         [
             .. Ours.Where(method =>
                 method == Methods.PutBack ? material.Kind == MaterialKind.Passage
+                : method == Methods.SubdivisionLadder ? RungsDrill.Fits(material)
+                : method == Methods.FastestAndSlowest ? material.Reach is not null
                 : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, 1, "") is not null
                 : request.IsPitched || !OfPitch.Contains(method)
             ),
@@ -72,10 +82,17 @@ public static class MethodChoice
         var reason = $"your choice: {Words.Small(method.Fits)}";
         var made =
             method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes)
+            : method == Methods.SubdivisionLadder
+                ? RungsDrill.Of(context, drill.Area!.Value, material, KeyOf(drill, material), drill.Minutes, reason)
+            : method == Methods.KeyRound ? TechniqueDrill.InKeys(context, material, drill.Minutes, reason)
             : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, drill.Minutes, reason)!
             : context.MakeOne(drill.Area!.Value, method, material with { Stuck = false }, drill.Minutes, reason);
         return made with { Id = drill.Id, Locked = true };
     }
+
+    /// <summary>The key that a drill begins with; null where its material stays in one.</summary>
+    private static Key? KeyOf(Drill drill, Material material) =>
+        material.KeyPlan is not null && Key.TryParse(TargetKey.Parse(drill.Targets[0].Key).InKey, out var key) ? key : null;
 
     private static Material? MaterialOf(Drill drill, DayRequest request)
     {
@@ -89,7 +106,8 @@ public static class MethodChoice
         )
             return null;
         return
-            request.Materials.FirstOrDefault(material => material.Id == id) is { KeyPlan: null, Work: null } found
+            request.Materials.FirstOrDefault(material => material.Id == id) is { Work: null } found
+            && (found.KeyPlan is null || RungsDrill.Fits(found))
             && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id)
             ? found
             : null;

@@ -6,7 +6,8 @@ namespace TuningFork.Core.Practice;
 /// <param name="TargetIndex">Index into the drill's targets.</param>
 /// <param name="Clean">Whether it was clean (right, for a question).</param>
 /// <param name="Tempo">The tempo it was played at, or null when untimed.</param>
-public readonly record struct StageTake(int TargetIndex, bool Clean, Bpm? Tempo = null);
+/// <param name="Late">Of a run on the click: what came late, by index of the keys or chords; null where it is not known.</param>
+public readonly record struct StageTake(int TargetIndex, bool Clean, Bpm? Tempo = null, IReadOnlyList<int>? Late = null);
 
 /// <summary>What stands on the stage now.</summary>
 public sealed record Cue
@@ -79,7 +80,23 @@ public sealed record Cue
 /// <param name="Steps">What comes, in order.</param>
 /// <param name="BeatsEach">Beats for each on the click; 0 against the clock.</param>
 /// <param name="LimitSeconds">Seconds for all of them against the clock; 0 on the click.</param>
-public sealed record RunCue(IReadOnlyList<string> Steps, int BeatsEach, int LimitSeconds);
+public sealed record RunCue(IReadOnlyList<string> Steps, int BeatsEach, int LimitSeconds)
+{
+    /// <summary>What each step is, as an index of the keys or chords; empty against the clock.</summary>
+    public IReadOnlyList<int> Items { get; init; } = [];
+
+    /// <summary>All keys or chords of a shuttle in their order, and how far they are; else empty.</summary>
+    public IReadOnlyList<RunThing> Row { get; init; } = [];
+
+    /// <summary>True while something that came late is repaired: it says little about the whole.</summary>
+    public bool IsRepair { get; init; }
+}
+
+/// <summary>A key or chord in the row of a shuttle.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="IsInSet">Whether it belongs to the set at hand.</param>
+/// <param name="IsThrough">Whether its set of this size is through.</param>
+public sealed record RunThing(string Name, bool IsInSet, bool IsThrough);
 
 /// <summary>A stretch of work or of rest, by the clock.</summary>
 /// <param name="EndsAtSeconds">Seconds played of the drill at which it ends.</param>

@@ -55,7 +55,10 @@ public sealed record Target
     /// <summary>What it is made of beside a line of notes, or null.</summary>
     public Work? Work { get; init; }
 
-    /// <summary>Where it stood: the step that comes next, or the level of a shuttle, from 0.</summary>
+    /// <summary>Keys or chords that came late when it was last played, by index, hardest first.</summary>
+    public IReadOnlyList<int> Hard { get; init; } = [];
+
+    /// <summary>Where it stood: the step that comes next, or the set of a shuttle, from 0.</summary>
     public int Place { get; init; }
 }
 

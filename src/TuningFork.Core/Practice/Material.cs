@@ -100,7 +100,7 @@ public sealed record Material
     /// <summary>What it is made of beside a line of notes, or null.</summary>
     public Work? Work { get; init; }
 
-    /// <summary>The step that comes next, or the level of a shuttle, from 0.</summary>
+    /// <summary>The step that comes next, or the set of a shuttle, from 0.</summary>
     public int Place { get; init; }
 
     /// <summary>Rhythm of its sheet, or empty without one.</summary>
@@ -162,6 +162,9 @@ public sealed record Material
 
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; init; }
+
+    /// <summary>What is done for two weeks because it annoys, or is stuck; by default nothing.</summary>
+    public ReliefTime Relief { get; init; }
 
     /// <summary>Minutes that earlier sittings of the day of the plan gave it, rounded.</summary>
     public int MinutesToday { get; init; }

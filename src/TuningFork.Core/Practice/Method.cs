@@ -47,6 +47,12 @@ public enum Course
 
     /// <summary>From few notes to a click to many; up after clean takes, back after a miss.</summary>
     Densities,
+
+    /// <summary>Rung by rung at one click, each with twice as many notes.</summary>
+    Rungs,
+
+    /// <summary>Faster until it breaks, slower until it falls apart.</summary>
+    Probe,
 }
 
 /// <summary>What a method fits.</summary>

@@ -175,6 +175,31 @@ public static class Methods
             3
         );
 
+    /// <summary>Twice as many notes, and twice as many again.</summary>
+    public static Method SubdivisionLadder { get; } =
+        new(
+            new("subdivision-ladder"),
+            "subdivision ladder",
+            "The click stays: whole notes, halves, quarters, eighths, sixteenths. Mark a rung right when sound, tuning and hand stayed good; one that broke comes again after the one below.",
+            (2, 5),
+            "the highest rung that held",
+            "Fits scales and arpeggios whose notes are known. Leave it where a rung broke twice.",
+            Course.Rungs,
+            1
+        );
+
+    /// <summary>Both limits.</summary>
+    public static Method FastestAndSlowest { get; } =
+        new(
+            new("fastest-slowest"),
+            "fastest and slowest",
+            "Three minutes to find both limits. A beat faster after each clean take until it broke twice; then slower in tens until the line falls apart. It is a measurement: what breaks, breaks.",
+            (3, 4),
+            "the fastest and the slowest clean tempo",
+            "Fits what is known and has a tempo, now and then. Leave it when both are found.",
+            Course.Probe
+        );
+
     /// <summary>A short burst, then something else.</summary>
     public static Method BurstAndSwitch { get; } =
         new(
@@ -489,6 +514,8 @@ public static class Methods
         Inversions,
         OneByOne,
         HalfDensity,
+        SubdivisionLadder,
+        FastestAndSlowest,
         BurstAndSwitch,
         ThreeAndOne,
         FreePlay,
@@ -512,6 +539,8 @@ public static class Methods
         {
             Course.FixedCount => (LeastTimes, MostTimes),
             Course.CleanMinutes => (StageLoop.LeastMinutes, StageLoop.MostMinutes),
+            // Once is up, twice is up and down again.
+            Course.Rungs => (1, 2),
             _ => null,
         };
     }
@@ -522,13 +551,14 @@ public static class Methods
     {
         ArgumentNullException.ThrowIfNull(drill);
         var method = drill.Own ?? Get(drill.MethodId);
-        return drill.Times is { } times && method.Course is Course.FixedCount or Course.CleanMinutes
+        return drill.Times is { } times && TimesOf(method) is not null
             ? method with
             {
                 Count = times,
                 Name =
                     method == FixedCount ? $"{times} times, slowly"
                     : method == CleanMinutes ? $"{Words.Minutes(times)} without a miss"
+                    : method == SubdivisionLadder && times > 1 ? "subdivision ladder, up and down"
                     : method.Name,
             }
             : method;

@@ -11,27 +11,6 @@ public static class StageRuns
         : drill.Targets[0].Work!.Kind == WorkKind.Shuttle ? BackAndForth(drill, takes)
         : Changes(drill, takes);
 
-    /// <summary>Fewer notes to the same click, then twice as many, up to what is written.</summary>
-    internal static Cue Densities(Drill drill, Method method, IReadOnlyList<StageTake> takes)
-    {
-        var last = drill.Targets.Count - 1;
-        var (step, run) = Density.After(drill.Targets.Count, takes.Select(take => take.Clean));
-        return Stage.Take(drill, step) with
-        {
-            Title = drill.Targets[step].Title,
-            Sentence =
-                step == last ? "As written now, the same click."
-                : step == 0 ? "One note to the click: the two are one."
-                : "Twice as many, the same click.",
-            Count =
-                step == last
-                    ? $"{Math.Min(run, method.Count)} of {method.Count} clean in a row"
-                    : $"{run} of {Density.CleanToDouble} clean, then twice as many",
-            Next = step < last ? drill.Targets[step + 1].Title : "",
-            Complete = step == last && run >= method.Count,
-        };
-    }
-
     internal static Cue Steps(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var items = drill.Targets[0].Work!.Items;
@@ -50,7 +29,7 @@ public static class StageRuns
 
     /// <summary>
     /// Where an exercise stands after the takes of a drill, to be kept for the next time: the step that comes next, from the
-    /// beginning again once all were done, or the level of a shuttle; of a piece the last bar of the stretch. Null for drills that keep
+    /// beginning again once all were done, or the set of a shuttle; of a piece the last bar of the stretch. Null for drills that keep
     /// no place.
     /// </summary>
     /// <param name="drill">The drill.</param>
@@ -67,8 +46,8 @@ public static class StageRuns
         {
             Course.Steps => Place(drill, takes) % work.Items.Count,
             Course.Run when work.Kind == WorkKind.Shuttle => Shuttle
-                .After(work.Items.Count, target.Place, takes.Select(take => take.Clean))
-                .Level,
+                .After(work.Items.Count, target.Place, RunPlace.After(takes, work.Items.Count).Runs)
+                .Place,
             Course.Clock => (target.Place + takes.Count) % work.Items.Count,
             _ => null,
         };
@@ -79,31 +58,86 @@ public static class StageRuns
     private static Cue BackAndForth(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var (target, work) = (drill.Targets[0], drill.Targets[0].Work!);
-        var state = Shuttle.After(work.Items.Count, target.Place, takes.Select(take => take.Clean));
-        var order = Shuttle.Run(work.Items.Count, state.Size, drill.Seed + takes.Count);
-        var names = order.Select(index => Name(work.Items[index])).ToList();
-        return Stage.Take(drill, 0) with
+        var place = RunPlace.After(takes, work.Items.Count);
+        var state = Shuttle.After(work.Items.Count, target.Place, place.Runs);
+        var order = Shuttle.Run(state.Set, drill.Seed + place.Runs.Count, place.Late.Count > 0 ? place.Late : target.Hard);
+        var set = Enumerable.Range(state.Set.First, state.Set.Size).ToList();
+        var cue = OnTheClick(drill, place, order);
+        return cue with
         {
-            Title = Words.List([.. names.Distinct(StringComparer.Ordinal)]),
+            Run = cue.Run! with { Row = Row(work, state) },
+            Title = place.Repairing is null ? Words.List([.. set.Select(index => Name(work.Items[index]))]) : TitleOfRepair(work, place),
             Sentence =
-                takes.Count > 0 && !takes[^1].Clean ? "Repair, then again."
-                : state.Size == 2 ? "Back and forth, no searching."
+                place.Repairing is not null ? "Back and forth until it is found."
+                : place.Runs is [.., false] ? "Again, from the beginning."
+                : state.Set.Size == 2 ? "Back and forth, no searching."
                 : "Once through, no searching.",
-            Count = $"{state.Size} of {work.Items.Count}; {state.CleanRun} of {Shuttle.CleanToGrow} runs without a stop",
-            Run = new RunCue(names, work.Beats, 0),
+            Count = place.Repairing is null
+                ? $"set {state.Place + 1} of {Shuttle.Sets(work.Items.Count).Count}; {state.CleanRun} of {Shuttle.CleanToGoOn} runs without a stop"
+                : LateNames(work, place),
+            Complete = state.IsDone,
         };
     }
 
     private static Cue Changes(Drill drill, IReadOnlyList<StageTake> takes)
     {
-        var work = drill.Targets[0].Work!;
-        return Stage.Take(drill, 0) with
+        var (target, work) = (drill.Targets[0], drill.Targets[0].Work!);
+        var place = RunPlace.After(takes, work.Items.Count);
+        var hard = place.Late.Count > 0 ? place.Late : target.Hard;
+        // A progression goes round: it begins with the change into what is hardest.
+        var from = hard.Count > 0 ? (hard[0] + work.Items.Count - 1) % work.Items.Count : 0;
+        var order = Enumerable.Range(0, work.Items.Count).Select(i => (from + i) % work.Items.Count).ToList();
+        var cue = OnTheClick(drill, place, order);
+        return cue with
         {
-            Sentence = "Each chord on its first beat.",
-            Count = takes.Count == 0 ? "" : $"{takes.Count(take => take.Clean)} of {takes.Count} runs with all in time",
-            Run = new RunCue([.. work.Items.Select(Name)], work.Beats, 0),
+            Title = place.Repairing is null ? cue.Title : TitleOfRepair(work, place),
+            Sentence = place.Repairing is null ? "Each chord on its first beat." : "Back and forth until it is found.",
+            Count =
+                place.Repairing is not null ? LateNames(work, place)
+                : place.Runs.Count == 0 ? ""
+                : $"{place.Runs.Count(clean => clean)} of {place.Runs.Count} runs with all in time",
         };
     }
+
+    /// <summary>A run in an order, or the repair of what came late: four times back and forth with what comes before it.</summary>
+    private static Cue OnTheClick(Drill drill, RunPlace place, IReadOnlyList<int> order)
+    {
+        const int toggles = 4;
+        var work = drill.Targets[0].Work!;
+        var items = place.Repairing is { } late
+            ? [.. Enumerable.Repeat(new[] { place.Before, late }, toggles).SelectMany(pair => pair)]
+            : order;
+        return Stage.Take(drill, 0) with
+        {
+            Run = new RunCue([.. items.Select(index => Name(work.Items[index]))], work.Beats, 0)
+            {
+                Items = items,
+                IsRepair = place.Repairing is not null,
+            },
+        };
+    }
+
+    private static List<RunThing> Row(Work work, ShuttleState state)
+    {
+        var through = Shuttle
+            .Sets(work.Items.Count)
+            .Take(state.IsDone ? state.Place + 1 : state.Place)
+            .Where(set => set.Size == state.Set.Size)
+            .SelectMany(set => Enumerable.Range(set.First, set.Size))
+            .ToHashSet();
+        return
+        [
+            .. work.Items.Select(
+                (item, i) => new RunThing(Name(item), i >= state.Set.First && i < state.Set.First + state.Set.Size, through.Contains(i))
+            ),
+        ];
+    }
+
+    private static string TitleOfRepair(Work work, RunPlace place) =>
+        $"{Name(work.Items[place.Before])} and {Name(work.Items[place.Repairing!.Value])}";
+
+    private static string LateNames(Work work, RunPlace place) =>
+        $"late: {Words.List([.. place.Late.Select(index => Name(work.Items[index]))])}";
 
     private static Cue AgainstClock(Drill drill, IReadOnlyList<StageTake> takes)
     {

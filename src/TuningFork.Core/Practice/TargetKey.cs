@@ -38,11 +38,17 @@ public enum TargetPart
 
     /// <summary>Played otherwise than it is written.</summary>
     Variant,
+
+    /// <summary>A rung of the subdivision ladder.</summary>
+    Rung,
+
+    /// <summary>One of its two limits: as fast, or as slowly as it goes.</summary>
+    Limit,
 }
 
 /// <summary>
 /// What a take is of, as it is kept for good: "m:12" a material, "m:12:k:Bb major" in a key, "m:12:p:3+4" two patterns joined,
-/// "m:12:b:17-18" bars of it, "m:12:h:eighth" with fewer notes, "m:12:v:chain" altered; "w:3:1" a part of a warm-up; "book:5:7" an
+/// "m:12:b:17-18" bars of it, "m:12:h:eighth" with fewer notes, "m:12:v:chain" altered, "m:12:r:eighth" or "m:12:r:eighth:Bb major" on a rung, "m:12:l:fastest" at a limit; "w:3:1" a part of a warm-up; "book:5:7" an
 /// example. Nothing else writes or reads these.
 /// </summary>
 /// <param name="Kind">What it is of.</param>
@@ -58,7 +64,18 @@ public readonly record struct TargetKey(TargetKind Kind, int Id, TargetPart Part
         (TargetPart.Bars, "b"),
         (TargetPart.Density, "h"),
         (TargetPart.Variant, "v"),
+        (TargetPart.Rung, "r"),
+        (TargetPart.Limit, "l"),
     ];
+
+    /// <summary>The key in which it is played: "Bb major"; empty where none is said.</summary>
+    public string InKey =>
+        Part == TargetPart.Key ? Name
+        : Part == TargetPart.Rung && Name.Split(':') is [_, var key] ? key
+        : "";
+
+    /// <summary>The rhythm it is set in, otherwise than the sheet is: "eighth"; empty where none is said.</summary>
+    public string InRhythm => Part is TargetPart.Density or TargetPart.Rung ? Name.Split(':')[0] : "";
 
     /// <summary>Name of the part as a number; -1 where it is none.</summary>
     public int Number => int.TryParse(Name, NumberStyles.None, CultureInfo.InvariantCulture, out var number) ? number : -1;
@@ -73,6 +90,13 @@ public readonly record struct TargetKey(TargetKind Kind, int Id, TargetPart Part
     /// <param name="name">Which: "Bb major", "3+4", "17-18", "eighth", "chain".</param>
     public static string Of(int material, TargetPart part, string name) =>
         part == TargetPart.Whole ? Of(material) : $"m:{material}:{Letters.First(one => one.Part == part).Letter}:{name}";
+
+    /// <summary>A rung of the subdivision ladder of a material.</summary>
+    /// <param name="material">Its number.</param>
+    /// <param name="rhythm">Lasting name of the rhythm: "eighth".</param>
+    /// <param name="key">The key, or null where the material stays in one.</param>
+    public static string Rung(int material, string rhythm, string? key) =>
+        Of(material, TargetPart.Rung, key is null ? rhythm : $"{rhythm}:{key}");
 
     /// <summary>A part of a version of the warm-up.</summary>
     /// <param name="version">The version.</param>

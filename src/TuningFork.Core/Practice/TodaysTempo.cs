@@ -68,7 +68,7 @@ public static class TodaysTempo
 
     /// <summary>
     /// How much a take says about the reach of its material: half by heart, inside its surroundings or in one key of many; nothing where
-    /// it had fewer notes.
+    /// it had other note values.
     /// </summary>
     /// <param name="methodId">Lasting name of the method.</param>
     /// <param name="key">Lasting key of the target.</param>
@@ -77,7 +77,8 @@ public static class TodaysTempo
         ArgumentNullException.ThrowIfNull(key);
         return TargetKey.Parse(key).Part switch
         {
-            TargetPart.Density or TargetPart.Bars => 0,
+            TargetPart.Limit => 1,
+            TargetPart.Density or TargetPart.Rung or TargetPart.Bars => 0,
             TargetPart.Key or TargetPart.Pattern => 0.5,
             _ => Harder.Contains(methodId) ? HarderWeight : 1,
         };
@@ -93,6 +94,7 @@ public static class TodaysTempo
         return parsed.Part switch
         {
             TargetPart.Key => parsed.Name,
+            TargetPart.Rung when parsed.InKey.Length > 0 => parsed.InKey,
             TargetPart.Pattern => $"p:{parsed.Name}",
             TargetPart.Bars => $"b:{parsed.Name}",
             TargetPart.Variant => $"v:{parsed.Name}",

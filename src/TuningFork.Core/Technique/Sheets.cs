@@ -80,13 +80,7 @@ public static class Sheets
     }
 
     private static List<Rung> Rungs(int notes, SheetWish wish) =>
-        [
-            .. Rhythm.Ladder.Select(rung => new Rung(
-                rung.Id,
-                rung.Name,
-                notes * (rung.Length / new Fraction(rung.Values.Count, 4)).Value * 60 / wish.Tempo.Value
-            )),
-        ];
+        [.. SubdivisionLadder.Rungs.Select(rung => new Rung(rung.Id, rung.Name, SubdivisionLadder.Seconds(notes, rung, wish.Tempo)))];
 
     private static string TopNote(SheetWish wish, Figure figure, Rhythm rhythm, SheetRange range)
     {

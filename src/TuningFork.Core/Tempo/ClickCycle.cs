@@ -15,6 +15,19 @@ public enum ClickOn
     FirstOfBar,
 }
 
+/// <summary>How one beat is heard.</summary>
+public enum BeatTouch
+{
+    /// <summary>Not at all.</summary>
+    Silent,
+
+    /// <summary>As a beat among others.</summary>
+    Soft,
+
+    /// <summary>As the first of a group.</summary>
+    Loud,
+}
+
 /// <summary>What a click is to do.</summary>
 public sealed record ClickWish
 {
@@ -35,6 +48,9 @@ public sealed record ClickWish
 
     /// <summary>Which beats are heard.</summary>
     public ClickOn On { get; init; }
+
+    /// <summary>Each beat of the bar by itself, in place of <see cref="On"/> and the accents of the groups; empty where none was touched.</summary>
+    public IReadOnlyList<BeatTouch> Touches { get; init; } = [];
 
     /// <summary>Only every nth bar is heard, 1 to 16.</summary>
     public int EveryNthBar { get; init; } = 1;
@@ -81,23 +97,31 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
     {
         for (var beat = 0; beat < wish.Beats; beat++)
         {
-            var isHeard = wish.On switch
-            {
-                ClickOn.TwoAndFour => beat % 2 == 1,
-                ClickOn.FirstOfBar => beat == 0,
-                _ => true,
-            };
-            if (!isHeard)
+            var touch = wish.Touches.Count > 0 ? wish.Touches[beat] : Touch(wish.On, beat, accents);
+            if (touch == BeatTouch.Silent)
                 continue;
             yield return new Click(
                 beat,
-                beat == 0 ? 3
-                    : accents.Contains(beat) ? 2
-                    : 1
+                touch == BeatTouch.Soft ? 1
+                    : beat == 0 ? 3
+                    : 2
             );
             for (var part = 1; part < wish.Subdivision; part++)
                 yield return new Click(beat + ((double)part / wish.Subdivision), 0);
         }
+    }
+
+    private static BeatTouch Touch(ClickOn on, int beat, HashSet<int> accents)
+    {
+        var isHeard = on switch
+        {
+            ClickOn.TwoAndFour => beat % 2 == 1,
+            ClickOn.FirstOfBar => beat == 0,
+            _ => true,
+        };
+        return !isHeard ? BeatTouch.Silent
+            : accents.Contains(beat) ? BeatTouch.Loud
+            : BeatTouch.Soft;
     }
 
     private static (string Field, string Remedy)? Check(ClickWish wish)
@@ -115,7 +139,11 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
 
         if (wish.Subdivision is < 1 or > ClickWish.MostSubdivision)
             return ("subdivision", $"A beat is parted into 1 to {ClickWish.MostSubdivision}.");
-        if (wish.On == ClickOn.TwoAndFour && wish.Beats % 2 != 0)
+        if (wish.Touches.Count > 0 && (wish.Touches.Count != wish.Beats || wish.Touches.Any(touch => !Enum.IsDefined(touch))))
+            return ("touches", $"The bar has {wish.Beats} beats: each of them is silent, soft or loud.");
+        if (wish.Touches.Count > 0 && wish.Touches.All(touch => touch == BeatTouch.Silent))
+            return ("touches", "At least one beat of the bar has to be heard.");
+        if (wish.On == ClickOn.TwoAndFour && wish.Touches.Count == 0 && wish.Beats % 2 != 0)
             return ("on", "A click on 2 and 4 needs a bar with an even number of beats.");
         if (wish.EveryNthBar is < 1 or > 16)
             return ("everyNthBar", "Every bar is heard, or one in up to 16.");

@@ -14,6 +14,9 @@ public static class Ladder
     /// <summary>Within this part of the target a step is a single beat (common practice).</summary>
     public const double NearPart = 0.05;
 
+    /// <summary>A ladder may go so much beyond its target.</summary>
+    public const double Reserve = 0.1;
+
     /// <summary>Step in beats a minute: single beats within 5 % of the target, else 2 to 5 by the distance.</summary>
     /// <param name="now">Present tempo.</param>
     /// <param name="target">Target, or null when there is none.</param>
@@ -25,7 +28,8 @@ public static class Ladder
         return distance <= goal.Value * NearPart ? 1 : Math.Clamp(distance / 8, 2, 5);
     }
 
-    /// <summary>The state after a take: up after so many clean in a row, back after one miss. Never above the target.</summary>
+    /// <summary>The state after a take: up after so many clean in a row, back after one miss. It may pass the target by a tenth: what
+    /// has a reserve is safe at its tempo (common practice).</summary>
     /// <param name="state">Before the take.</param>
     /// <param name="clean">Whether it was clean.</param>
     /// <param name="target">Target, or null.</param>
@@ -39,6 +43,8 @@ public static class Ladder
         if (state.CleanRun + 1 < toClimb)
             return state with { CleanRun = state.CleanRun + 1 };
         var up = state.Tempo.Plus(step);
-        return new LadderState(target is { } goal && up > goal ? goal : up);
+        return new LadderState(
+            target is { } goal ? Bpm.Near(Math.Min(up.Value, Math.Max(state.Tempo.Value, goal.Value * (1 + Reserve)))) : up
+        );
     }
 }

@@ -3,7 +3,8 @@ namespace TuningFork.Core.Tempo;
 /// <summary>Something to try when a tempo no longer rises.</summary>
 /// <param name="Title">What, in a few words.</param>
 /// <param name="How">How, in a sentence.</param>
-public sealed record Remedy(string Title, string How);
+/// <param name="Does">What the plan does about it from tomorrow when it is accepted; none where the player does it.</param>
+public sealed record Remedy(string Title, string How, Relief Does = Relief.None);
 
 /// <summary>Whether a tempo is stuck.</summary>
 /// <param name="IsStuck">No real gain over the last visits, below the target.</param>
@@ -61,9 +62,13 @@ public static class Plateau
             "Another method",
             $"Two weeks without the ladder: rounds of single takes, or the slow anchor at {Math.Max(Bpm.Slowest, Math.Round(tempo / 2))}."
         );
-        yield return new Remedy("Half the minutes", "Give it half the time; what is freed goes to something that moves.");
-        yield return new Remedy("Twice a day", "Split it into two short visits with hours between.");
-        yield return new Remedy("Let it rest", "A week without it, then come back a little slower.");
+        yield return new Remedy(
+            "Half the minutes",
+            "Give it half the time; what is freed goes to something that moves.",
+            Relief.HalfMinutes
+        );
+        yield return new Remedy("Twice a day", "Split it into two short visits with hours between.", Relief.TwoShortVisits);
+        yield return new Remedy("Let it rest", "A week without it, then come back a little slower.", Relief.WeekOff);
         yield return new Remedy("Smaller", "Find the two notes where it breaks and make them a drill of their own.");
     }
 }

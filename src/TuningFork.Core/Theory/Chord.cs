@@ -13,45 +13,26 @@ public sealed record ChordKind(string Id, string Name, string Sign, IReadOnlyLis
 /// <param name="Inversion">0 root position, 1 first inversion, and so on.</param>
 public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
 {
-    private static readonly Interval P1 = new(0, 0),
-        Min3 = new(2, 3),
-        M3 = new(2, 4),
-        D5 = new(4, 6),
-        P5 = new(4, 7),
-        A5 = new(4, 8),
-        D7 = new(6, 9),
-        Min7 = new(6, 10),
-        M7 = new(6, 11);
-
     /// <summary>Triads and seventh chords.</summary>
-    public static IReadOnlyList<ChordKind> Kinds { get; } =
-    [
-        new("major", "major triad", "", [P1, M3, P5]),
-        new("minor", "minor triad", "m", [P1, Min3, P5]),
-        new("diminished", "diminished triad", "dim", [P1, Min3, D5]),
-        new("augmented", "augmented triad", "aug", [P1, M3, A5]),
-        new("dominant-seventh", "dominant seventh", "7", [P1, M3, P5, Min7]),
-        new("major-seventh", "major seventh", "maj7", [P1, M3, P5, M7]),
-        new("minor-seventh", "minor seventh", "m7", [P1, Min3, P5, Min7]),
-        new("half-diminished", "half-diminished seventh", "m7♭5", [P1, Min3, D5, Min7]),
-        new("diminished-seventh", "diminished seventh", "dim7", [P1, Min3, D5, D7]),
-        new("minor-major-seventh", "minor triad with major seventh", "m(maj7)", [P1, Min3, P5, M7]),
-        new("augmented-major-seventh", "augmented triad with major seventh", "maj7♯5", [P1, M3, A5, M7]),
-    ];
+    public static IReadOnlyList<ChordKind> Kinds => ChordKinds.Basic;
+
+    /// <summary>Another note below all of them, "C/D"; null where the lowest is one of its own.</summary>
+    public NoteName? Bass { get; init; }
 
     /// <summary>The kind with this lasting name.</summary>
     /// <param name="id">Its name.</param>
     /// <exception cref="ArgumentException">There is none.</exception>
     public static ChordKind KindOf(string id) =>
-        Kinds.FirstOrDefault(kind => kind.Id == id) ?? throw new ArgumentException($"There is no chord called \"{id}\".", nameof(id));
+        ChordKinds.All.FirstOrDefault(kind => kind.Id == id)
+        ?? throw new ArgumentException($"There is no chord called \"{id}\".", nameof(id));
 
     /// <summary>Its notes from the lowest, by name.</summary>
     public IReadOnlyList<NoteName> Notes => [.. Pitches(4).Select(pitch => pitch.Name)];
 
-    /// <summary>Symbol with the bass after a stroke when it is inverted: "Dm7/F".</summary>
-    public string Symbol => Root.Printed + Kind.Sign + (Inversion > 0 ? "/" + Notes[0].Printed : "");
+    /// <summary>Symbol with the bass after a stroke when it is not the root: "Dm7/F", "C/D".</summary>
+    public string Symbol => Root.Printed + Kind.Sign + (Inversion > 0 || Bass is not null ? "/" + Notes[0].Printed : "");
 
-    /// <summary>Its pitches, close together, the lowest in this octave or just above.</summary>
+    /// <summary>Its pitches from the lowest: in root position as the chord is built, inverted as close together as they come.</summary>
     /// <param name="octave">Octave of the root in root position.</param>
     /// <exception cref="InvalidOperationException">There is no such inversion.</exception>
     public IReadOnlyList<Pitch> Pitches(int octave)
@@ -59,8 +40,32 @@ public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
         if (Inversion < 0 || Inversion >= Kind.Intervals.Count)
             throw new InvalidOperationException($"A {Kind.Name} has {Kind.Intervals.Count - 1} inversions; {Inversion} is none of them.");
         var root = new Pitch(Root, octave);
-        var close = Kind.Intervals.Select(interval => root.Plus(interval)).ToList();
-        return [.. close.Skip(Inversion), .. close.Take(Inversion).Select(pitch => pitch with { Octave = pitch.Octave + 1 })];
+        if (Inversion == 0)
+            return
+            [
+                .. Bass is { } bass ? [Below(bass, root)] : Array.Empty<Pitch>(),
+                .. Kind.Intervals.Select(interval => root.Plus(interval)),
+            ];
+        var lowest = root.Plus(Within(Kind.Intervals[Inversion]));
+        return
+        [
+            .. Kind
+                .Intervals.Select(interval => root.Plus(Within(interval)))
+                .Select(pitch => pitch.Midi < lowest.Midi ? pitch with { Octave = pitch.Octave + 1 } : pitch)
+                .OrderBy(pitch => pitch.Midi),
+        ];
+    }
+
+    /// <summary>A ninth as a second, a thirteenth as a sixth.</summary>
+    private static Interval Within(Interval interval) =>
+        interval.Steps >= Interval.Octave.Steps
+            ? new Interval(interval.Steps - Interval.Octave.Steps, interval.Semitones - Interval.Octave.Semitones)
+            : interval;
+
+    private static Pitch Below(NoteName bass, Pitch root)
+    {
+        var pitch = new Pitch(bass, root.Octave);
+        return pitch.Midi < root.Midi ? pitch : pitch with { Octave = root.Octave - 1 };
     }
 
     /// <summary>The chords on the seven degrees of a key: triads, or seventh chords. Minor keys take the harmonic scale.</summary>

@@ -60,7 +60,7 @@ internal static class DemoMaterial
             new(
                 Sheet(
                     "Scale, two octaves",
-                    8,
+                    4,
                     104,
                     """{"figure":"scale","kind":"major","tonic":"F","octaves":2,"rhythm":"eighth"}""",
                     inKeys: true
@@ -77,7 +77,7 @@ internal static class DemoMaterial
                 130
             ),
             new(
-                Sheet("D minor arpeggio", 4, 96, """{"figure":"arpeggio","kind":"minor","tonic":"D","octaves":2,"rhythm":"triplet"}"""),
+                Sheet("D minor arpeggio", 2, 96, """{"figure":"arpeggio","kind":"minor","tonic":"D","octaves":2,"rhythm":"triplet"}"""),
                 120
             ),
             new(Exercise("Crossing the break in pairs", 4, 92, serves: "fingering,coordination"), 100, Ceiling: 0.86),
@@ -116,7 +116,7 @@ internal static class DemoMaterial
                 Made(
                     "Patterns of three",
                     new Work(WorkKind.Patterns) { Patterns = new PatternPlan(3, 1, false, today.AddDays(-16)) },
-                    8,
+                    4,
                     112,
                     "fingering,coordination",
                     """{"figure":"pattern","kind":"major","tonic":"G","octaves":1,"patternSize":3,"patternNumber":1,"rhythm":"triplet"}"""

@@ -153,7 +153,7 @@ public sealed class History
     {
         if (drill.CreditedTo is { } credited)
             seconds[(day, credited)] = seconds.GetValueOrDefault((day, credited)) + row.PlayedSeconds;
-        foreach (var version in warmUps.Where(version => drill.Targets.Any(target => Bookkeeping.WarmUpOf(target.Key) == version.Id)))
+        foreach (var version in warmUps.Where(version => drill.Targets.Any(target => Bookkeeping.WarmUpOf(target.Group) == version.Id)))
             version.LastDay = day;
     }
 
@@ -163,12 +163,7 @@ public sealed class History
         double? loopFrom = 0;
         drill = Refreshed(drill, day, materials);
         while (
-            Stage.Now(
-                drill,
-                [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))],
-                used,
-                loopFrom: loopFrom
-            )
+            Stage.Now(drill, [.. row.Takes.Select(take => Bookkeeping.ToStage(take, drill))], used, loopFrom: loopFrom)
                 is { CountsTakes: true, Complete: false } cue
             && used < row.PlayedSeconds
         )
@@ -200,11 +195,7 @@ public sealed class History
 
         if (
             drill.Targets is [{ MaterialId: { } kept }, ..]
-            && StageRuns.PlaceAfter(
-                drill,
-                [.. row.Takes.Select(take => new StageTake(take.TargetIndex, take.Clean, Bookkeeping.ToBpm(take.Tempo)))]
-            )
-                is { } place
+            && StageRuns.PlaceAfter(drill, [.. row.Takes.Select(take => Bookkeeping.ToStage(take, drill))]) is { } place
         )
             materials[kept].Place = place;
         if (row.Takes.Count == 0 && drill.Targets is [{ MaterialId: { } read }, ..] && !visits.ContainsKey((read, day)))
@@ -224,7 +215,7 @@ public sealed class History
         if (!visits.TryGetValue((material.Id, day), out var visit))
             visits[(material.Id, day)] = visit = VisitBooks.Begin(material, day);
         if (TodaysTempo.PartOf(key) is { } part)
-            InKey(material, part, day, visit.Tries.Length == 0, take);
+            InKey(material, part, day, visit.Tries.Length == 0, VisitBooks.InPart(key, take));
         if (material.Kind == MaterialKind.Book)
             material.NextExample = Math.Max(
                 material.NextExample,

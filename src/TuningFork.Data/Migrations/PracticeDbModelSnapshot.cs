@@ -353,6 +353,13 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Relief")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("ReliefFrom")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Remedy")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -874,10 +881,17 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("Late")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("LateItems")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("MaterialId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Off")
                         .HasColumnType("INTEGER");
 
                     b.Property<double?>("Seconds")

@@ -1,6 +1,7 @@
 using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 
 namespace TuningFork.Data.Rows;
 
@@ -66,6 +67,10 @@ public sealed class MaterialRow : IRemovable
 
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; set; }
+
+    /// <summary>What is done for two weeks because it annoys, or is stuck, and from which day.</summary>
+    public Relief Relief { get; set; }
+    public DateOnly? ReliefFrom { get; set; }
 
     /// <summary>The day on which a rest ends; null for a rest without an end, or for none.</summary>
     public DateOnly? RestUntil { get; set; }

@@ -1,6 +1,9 @@
+using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Theory;
+using TuningFork.Data;
 using TuningFork.Data.Demo;
 using Xunit;
 
@@ -55,6 +58,19 @@ public sealed class DemoMusicTests
     {
         bars[42].Elements[^1].IsRest.ShouldBeTrue();
         Notes(44, 44)[0].Midi.ShouldBe(Notes(1, 48).Max(note => note.Midi));
+    }
+
+    /// <summary>The sheets of the demo are as long as is said of them.</summary>
+    [Fact]
+    public void Each_sheet_has_as_many_bars_as_its_exercise()
+    {
+        var sheets = DemoMaterial.All(new DateOnly(2031, 5, 14)).Select(item => item.Row).Where(row => row.SheetJson.Length > 0).ToList();
+        sheets.Count.ShouldBeGreaterThan(3);
+        foreach (var row in sheets)
+        {
+            var wish = JsonSerializer.Deserialize<SheetWish>(row.SheetJson, Bookkeeping.Json)!;
+            Sheets.Make(wish, ProfileBooks.InstrumentOf(DemoMaterial.Profile())).Score.Bars.Count.ShouldBe(row.ToBar, row.Title);
+        }
     }
 
     private List<Pitch> Notes(int from, int to) =>

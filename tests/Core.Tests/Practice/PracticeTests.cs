@@ -62,7 +62,9 @@ public sealed class PracticeTests
         Climb("++-++", 60).ShouldBe("55");
         Climb("-", 60).ShouldBe("55");
         Climb("+++", 96).ShouldBe("97");
-        Climb("++++++++++++", 99).ShouldBe("100");
+        Climb("++++++++++++", 99).ShouldBe("103");
+        Climb(new string('+', 90), 99).ShouldBe("110", "a reserve of a tenth, and no more");
+        Climb("+++", 115).ShouldBe("115", "what began above it stays");
     }
 
     [Fact]

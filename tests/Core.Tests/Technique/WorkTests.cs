@@ -15,10 +15,55 @@ public sealed class WorkTests
     {
         Shuttle.Sizes(12).ShouldBe([2, 3, 4, 6, 12], "the order of the trade (common practice)");
         Shuttle.Sizes(5).ShouldBe([2, 3, 4, 5]);
-        Shuttle.After(12, 0, [true, true, true, true, true, true, true, true]).Size.ShouldBe(12, "two runs each without a stop");
-        Shuttle.After(12, 2, [false, false]).Size.ShouldBe(3, "two stops running shrink it");
-        Shuttle.After(12, 1, [true, false, true, false]).Size.ShouldBe(3, "one stop only counts anew");
-        Shuttle.After(2, 0, [true, true, true]).Size.ShouldBe(2);
+        Shuttle.Sets(12).CountBy(set => set.Size).Select(pair => pair.Value).ShouldBe([6, 4, 3, 2, 1]);
+        Shuttle.After(12, 0, [true, true, false, true, false, true]).Place.ShouldBe(1, "a stop only counts anew");
+        Shuttle.After(12, 1, [true, true]).Set.ShouldBe(new ShuttleSet(4, 2));
+        Shuttle.After(12, 5, [true, true]).Set.ShouldBe(new ShuttleSet(0, 3), "all pairs are through, so it grows");
+        Shuttle.After(2, 0, [true, true, true]).IsDone.ShouldBeTrue("it ends");
+    }
+
+    /// <summary>Every set covers its size, all things are met in each size, and after two clean runs of each it ends.</summary>
+    [Theory]
+    [InlineData(2)]
+    [InlineData(5)]
+    [InlineData(7)]
+    [InlineData(12)]
+    [InlineData(24)]
+    public void All_things_are_met_in_every_size_and_it_ends(int count)
+    {
+        var sets = Shuttle.Sets(count);
+        foreach (var size in sets.GroupBy(set => set.Size))
+            size.SelectMany(set => Enumerable.Range(set.First, set.Size)).Distinct().Order().ShouldBe(Enumerable.Range(0, count));
+        Shuttle.After(count, 0, Enumerable.Repeat(true, (2 * sets.Count) - 1)).IsDone.ShouldBeFalse();
+        Shuttle.After(count, 0, Enumerable.Repeat(true, 2 * sets.Count)).IsDone.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void What_came_late_is_repaired_in_turn_and_then_begins_the_run()
+    {
+        var work = new Work(WorkKind.Changes) { Items = ["C", "F", "G7", "Am"], Beats = 2 };
+        var takes = new List<StageTake> { new(0, false, Late: [2, 0]) };
+        Cue Now() => Stage.Now(DrillOf(Methods.ChordChanges, work), takes, 0);
+        Now().Title.ShouldBe("F and G7");
+        Now().Run!.Steps.ShouldBe(["F", "G7", "F", "G7", "F", "G7", "F", "G7"]);
+        Now().Count.ShouldBe("late: G7 and C");
+        takes.Add(new(0, false));
+        Now().Title.ShouldBe("F and G7", "until it is found");
+        takes.Add(new(0, true));
+        Now().Title.ShouldBe("Am and C", "the one before goes round");
+        takes.AddRange([new(0, false), new(0, false), new(0, false)]);
+        Now().Run!.Steps.ShouldBe(["F", "G7", "Am", "C"], "three tries, then the run, with the change that was late in front");
+        Now().Count.ShouldBe("0 of 1 runs with all in time");
+        Stage
+            .Now(
+                DrillOf(Methods.ChordChanges, work) with
+                {
+                    Targets = [DrillOf(Methods.ChordChanges, work).Targets[0] with { Hard = [3] }],
+                },
+                [],
+                0
+            )
+            .Run!.Steps.ShouldBe(["G7", "Am", "C", "F"], "what was hard last time starts the first run");
     }
 
     [Fact]
@@ -26,9 +71,11 @@ public sealed class WorkTests
     {
         for (var seed = 0; seed < 2000; seed++)
         {
-            foreach (var size in Shuttle.Sizes(12))
+            foreach (var set in Shuttle.Sets(12))
             {
-                var run = Shuttle.Run(12, size, seed * 37);
+                var (size, hard) = (set.Size, set.First + (seed % set.Size));
+                var run = Shuttle.Run(set, seed * 37, [99, hard]);
+                run[0].ShouldBe(hard, "what is hard comes first");
                 run.Distinct().Count().ShouldBe(size);
                 run.Zip(run.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
                 run.Count.ShouldBe(
@@ -48,6 +95,20 @@ public sealed class WorkTests
     [InlineData("G7/B", "G7/B", "B D F G")]
     [InlineData("Cø", "Cm7♭5", "C E♭ G♭ B♭")]
     [InlineData("E♭°7", "E♭dim7", "E♭ G♭ B𝄫 D𝄫")]
+    [InlineData("CΔ", "Cmaj7", "C E G B")]
+    [InlineData("A-7", "Am7", "A C E G")]
+    [InlineData("Gmin7(b5)", "Gm7♭5", "G B♭ D♭ F")]
+    [InlineData("G7(♭9)", "G7♭9", "G B D F A♭")]
+    [InlineData("E7+9", "E7♯9", "E G♯ B D F𝄪")]
+    [InlineData("D7-5", "D7♭5", "D F♯ A♭ C")]
+    [InlineData("Csus", "Csus4", "C F G")]
+    [InlineData("F6/9", "F6/9", "F A C D G")]
+    [InlineData("B+", "Baug", "B D♯ F𝄪")]
+    [InlineData("A5", "A5", "A E")]
+    [InlineData("CM9", "Cmaj9", "C E G B D")]
+    [InlineData("C/D", "C/D", "D C E G")]
+    [InlineData("C9/D", "C9/D", "D E G B♭ C")]
+    [InlineData("Cmaj9", "Cmaj9", "C E G B D")]
     public void Chord_symbols_are_read(string text, string symbol, string notes)
     {
         var chord = ChordSymbols.Parse(text);
@@ -58,15 +119,16 @@ public sealed class WorkTests
     [Theory]
     [InlineData("")]
     [InlineData("H")]
-    [InlineData("Cmaj9")]
-    [InlineData("C/D")]
+    [InlineData("Cmaj8")]
+    [InlineData("C/X")]
+    [InlineData("C7b6b6")]
     [InlineData("C/E/G")]
     public void What_is_no_chord_is_refused(string text) => ChordSymbols.TryParse(text, out _).ShouldBeFalse();
 
     [Fact]
     public void Every_kind_is_read_back_from_its_own_sign_in_every_position()
     {
-        foreach (var kind in Chord.Kinds)
+        foreach (var kind in ChordKinds.All)
         {
             foreach (var position in ChordSymbols.Inversions(new Chord(new NoteName(Step.A, -1), kind)))
                 ChordSymbols.Parse(position.Symbol).ShouldBe(position);

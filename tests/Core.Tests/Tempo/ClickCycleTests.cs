@@ -45,6 +45,22 @@ public sealed class ClickCycleTests
     }
 
     [Fact]
+    public void Each_beat_can_be_touched_by_itself()
+    {
+        var own = new ClickWish
+        {
+            Beats = 5,
+            Groups = [3, 2],
+            Subdivision = 2,
+            Touches = [BeatTouch.Loud, BeatTouch.Silent, BeatTouch.Soft, BeatTouch.Loud, BeatTouch.Silent],
+        };
+        Made(own).Clicks.Select(click => (click.At, click.Level)).ShouldBe([(0, 3), (0.5, 0), (2, 1), (2.5, 0), (3, 2), (3.5, 0)]);
+        Made(own).Beats.ShouldBe(5);
+        Problem(own with { Beats = 4, Groups = [] }).Field.ShouldBe("touches");
+        Problem(own with { Touches = [.. Enumerable.Repeat(BeatTouch.Silent, 5)] }).Remedy.ShouldStartWith("At least one beat");
+    }
+
+    [Fact]
     public void What_does_not_add_up_is_said_with_the_sum()
     {
         Problem(new ClickWish { Beats = 7, Groups = [3, 2, 3] })

@@ -38,6 +38,15 @@ public sealed class TheoryTests
                 .ShouldBe(chord.Notes, $"{chord.Root} {chord.Id}");
     }
 
+    /// <summary>As npm's tonal writes and spells them, on fifteen roots.</summary>
+    [Fact]
+    public void Extended_and_altered_symbols_are_read_and_spelled_as_the_reference_spells_them()
+    {
+        Known.Symbols.Count.ShouldBe(32 * 15);
+        foreach (var chord in Known.Symbols.Where(chord => chord.Notes.All(note => NoteName.TryParse(note, out _))))
+            ChordSymbols.Parse(chord.Root + chord.Id).Notes.Select(note => note.ToString()).ShouldBe(chord.Notes, chord.Root + chord.Id);
+    }
+
     [Fact]
     public void Intervals_of_all_letters_and_accidentals_have_the_names_of_the_reference()
     {
@@ -219,6 +228,7 @@ public sealed class TheoryTests
     private sealed record Reference(
         List<KnownScale> Scales,
         List<KnownChord> Chords,
+        List<KnownChord> Symbols,
         List<KnownInterval> Intervals,
         List<KnownKey> Signatures,
         List<KnownDegrees> Degrees

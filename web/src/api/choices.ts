@@ -17,6 +17,7 @@ const none: Schemas['ChoicesView'] = {
   fits: [],
   goals: [],
   variants: [],
+  reliefs: [],
   difficulties: [],
   served: [],
   beats: [],

@@ -100,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials/{id}/relief": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["GiveRelief"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/technique/patterns": {
         parameters: {
             query?: never;
@@ -1360,6 +1376,7 @@ export interface components {
             /** Format: double */
             seconds?: null | number;
             key?: null | string;
+            lateAt?: null | number[];
         };
         AimView: {
             kind: components["schemas"]["GoalKind"];
@@ -1432,6 +1449,8 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        /** @enum {unknown} */
+        BeatTouch: "Silent" | "Soft" | "Loud";
         BeginWish: {
             /** Format: int32 */
             version: number;
@@ -1499,6 +1518,7 @@ export interface components {
             fits: components["schemas"]["Choice"][];
             goals: components["schemas"]["Choice"][];
             variants: components["schemas"]["Choice"][];
+            reliefs: components["schemas"]["Choice"][];
             difficulties: string[];
             served: string[];
             beats: string[];
@@ -1577,7 +1597,7 @@ export interface components {
             tomorrowKeys?: null | string[];
         };
         /** @enum {unknown} */
-        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities";
+        Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities" | "Rungs" | "Probe";
         Cue: {
             /** Format: int32 */
             targetIndex?: number;
@@ -1989,6 +2009,11 @@ export interface components {
             lastClean: null | number;
             today: boolean;
         };
+        LateItemView: {
+            name: string;
+            /** Format: int32 */
+            times: number;
+        };
         LeaveOut: {
             /** Format: int32 */
             materialId: null | number;
@@ -1998,6 +2023,14 @@ export interface components {
         LeaveWish: {
             /** Format: int32 */
             sessionId: number;
+        };
+        LimitView: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            fastest: null | number;
+            /** Format: int32 */
+            slowest: null | number;
         };
         LongestView: {
             /** Format: int32 */
@@ -2255,6 +2288,12 @@ export interface components {
             title: string;
             why: string;
             sheet: components["schemas"]["SheetRequest"];
+        };
+        OffView: {
+            /** Format: int32 */
+            early: number;
+            /** Format: int32 */
+            late: number;
         };
         OpeningWish: {
             school: components["schemas"]["WarmUpSchool"];
@@ -2576,9 +2615,24 @@ export interface components {
         };
         /** @enum {unknown} */
         Readiness: "Raw" | "Shaping" | "Ready";
+        /** @enum {unknown} */
+        Relief: "None" | "HalfMinutes" | "TwoShortVisits" | "WeekOff";
+        ReliefView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            relief: components["schemas"]["Relief"];
+            words: string;
+            /** Format: date */
+            from: string;
+        };
+        ReliefWish: {
+            relief: components["schemas"]["Relief"];
+        };
         Remedy: {
             title: string;
             how: string;
+            does?: components["schemas"]["Relief"];
         };
         RestWish: {
             /** Format: date */
@@ -2621,12 +2675,26 @@ export interface components {
             beatsEach: number;
             /** Format: int32 */
             limitSeconds: number;
+            items?: number[];
+            row?: components["schemas"]["RunThing"][];
+            isRepair?: boolean;
         };
         Rung: {
             rhythm: string;
             name: string;
             /** Format: double */
             seconds: number;
+        };
+        RungView: {
+            /** Format: date */
+            day: string;
+            key: string;
+            rung: string;
+        };
+        RunThing: {
+            name: string;
+            isInSet: boolean;
+            isThrough: boolean;
         };
         /** @enum {unknown} */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
@@ -2677,6 +2745,7 @@ export interface components {
             isOver: boolean;
             laterToday: string;
             forTomorrow: string;
+            relief: string;
             isUntouched: boolean;
             written: null | components["schemas"]["WrittenView"];
             sound: null | components["schemas"]["StageSoundView"];
@@ -2804,6 +2873,7 @@ export interface components {
              */
             beats: number;
             groups?: null | number[];
+            touches?: null | components["schemas"]["BeatTouch"][];
             /**
              * Format: int32
              * @default 1
@@ -2862,7 +2932,7 @@ export interface components {
             droneSounds: string;
         };
         /** @enum {unknown} */
-        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help";
+        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help" | "Relief";
         StageSoundView: {
             click: null | components["schemas"]["DrillClick"];
             /** Format: int32 */
@@ -2953,6 +3023,10 @@ export interface components {
             /** Format: int32 */
             notesPerMinute: null | number;
             longest: null | components["schemas"]["LongestView"];
+            rungs: components["schemas"]["RungView"][];
+            limits: components["schemas"]["LimitView"][];
+            late: components["schemas"]["LateItemView"][];
+            off: null | components["schemas"]["OffView"];
         };
         ThingView: {
             key: string;
@@ -3002,6 +3076,7 @@ export interface components {
             done: string;
             /** Format: int32 */
             onShelf: number;
+            reliefs: components["schemas"]["ReliefView"][];
         };
         TodayWish: {
             /** Format: int32 */
@@ -3325,6 +3400,30 @@ export interface operations {
         responses: {
             /** @description OK */
             200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GiveRelief: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReliefWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -22,7 +22,7 @@ export class Drone {
       source.frequency.value = frequency
       level.gain.setValueAtTime(0, now())
       level.gain.linearRampToValueAtTime(i === 0 ? 0.16 : 0.1, now() + 0.25)
-      source.connect(level).connect(loudspeaker())
+      source.connect(level).connect(loudspeaker('drone'))
       source.start()
       return { source, level }
     })

@@ -72,7 +72,7 @@ export class GrooveLoop {
     const context = output().rawContext as AudioContext
     const node = context.createBufferSource()
     node.buffer = make(context)
-    node.connect(loudspeaker())
+    node.connect(loudspeaker('music'))
     node.start(Math.max(at, context.currentTime))
     this.put.push({ at, node })
   }

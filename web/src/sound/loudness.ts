@@ -1,19 +1,26 @@
 const place = 'loudness'
-let changed: (part: number) => void = () => {}
 
-/** Part of full loudness, 0 to 1; full until something was chosen in this browser. */
-export function loudness() {
-  const kept = Number.parseFloat(localStorage.getItem(place) ?? '1')
+/** What sounds, each as loud as one likes. */
+export const soundings = ['click', 'drone', 'tones', 'music', 'signals'] as const
+export type Sounding = (typeof soundings)[number]
+
+type Whose = Sounding | 'all'
+let changed: (whose: Whose, part: number) => void = () => {}
+const placeOf = (whose: Whose) => (whose === 'all' ? place : `${place}:${whose}`)
+
+/** Part of full loudness, 0 to 1, of everything or of one kind; full until something was chosen in this browser. */
+export function loudness(whose: Whose = 'all') {
+  const kept = Number.parseFloat(localStorage.getItem(placeOf(whose)) ?? '1')
   return kept >= 0 && kept <= 1 ? kept : 1
 }
 
 /** Louder or softer from now on, also what sounds already. */
-export function setLoudness(part: number) {
-  localStorage.setItem(place, String(part))
-  changed(part)
+export function setLoudness(part: number, whose: Whose = 'all') {
+  localStorage.setItem(placeOf(whose), String(part))
+  changed(whose, part)
 }
 
 /** Told whenever another loudness is chosen; there is one who listens, what everything goes out by. */
-export function onLoudness(tell: (part: number) => void) {
+export function onLoudness(tell: (whose: Whose, part: number) => void) {
   changed = tell
 }

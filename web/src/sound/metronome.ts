@@ -170,7 +170,7 @@ export class Metronome {
     const voice = this.view.settings.voice ?? 'Click'
     const node = context.createBufferSource()
     node.buffer = clickBuffer(context, voice, level)
-    node.connect(loudspeaker())
+    node.connect(loudspeaker('click'))
     node.start(at)
     this.put.push({ at, beat, node })
   }

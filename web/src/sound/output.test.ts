@@ -25,17 +25,20 @@ beforeEach(() => {
   localStorage.clear()
 })
 
-test('everything goes out by one way, as loud as was chosen in this browser', async () => {
+test('each kind of sound has its loudness, and all go out by one way, as loud as was chosen in this browser', async () => {
   const { loudness, setLoudness } = await import('./loudness')
   expect(loudness()).toBe(1)
   setLoudness(0.4)
+  setLoudness(0.2, 'drone')
   const { loudspeaker } = await import('./output')
-  expect(loudspeaker()).toBe(loudspeaker())
-  expect(made.ends).toBe(1)
-  expect(made.gains.map((gain) => gain.value)).toEqual([0.4])
+  expect(loudspeaker('click')).toBe(loudspeaker('click'))
+  expect(loudspeaker('drone')).not.toBe(loudspeaker('click'))
+  expect(made.ends).toBe(3)
+  expect(made.gains.map((gain) => gain.value)).toEqual([0.4, 1, 0.2])
   setLoudness(0.7)
-  expect(made.gains[0]!.told).toEqual([0.7])
-  expect(loudness()).toBe(0.7)
+  setLoudness(0.5, 'click')
+  expect(made.gains.map((gain) => gain.told)).toEqual([[0.7], [0.5], []])
+  expect([loudness(), loudness('click'), loudness('drone'), loudness('tones')]).toEqual([0.7, 0.5, 0.2, 1])
 })
 
 test.each(['loud', '-1', '7', ''])('a loudness that cannot be (%s) is full', async (kept) => {

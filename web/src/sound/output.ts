@@ -1,6 +1,6 @@
 // From its parts: the package's front door makes a context of its own with a worker that the page's policy forbids.
 import { Context } from 'tone/build/esm/core/context/Context'
-import { loudness, onLoudness } from './loudness'
+import { loudness, onLoudness, type Sounding } from './loudness'
 import { setContext } from 'tone/build/esm/core/Global'
 
 let shared: Context | null = null
@@ -18,19 +18,22 @@ export function output(): Context {
   return shared
 }
 
-let way: GainNode | null = null
+const ways = new Map<Sounding | 'all', GainNode>()
 
-/** Where everything that sounds goes: as loud as was chosen in this browser. */
-export function loudspeaker(): AudioNode {
+/** Where a kind of sound goes, as loud as it is wanted, and on to where everything goes: as loud as was chosen in this browser. */
+export function loudspeaker(kind: Sounding): AudioNode {
   const context = output().rawContext as AudioContext
-  if (!way) {
-    way = context.createGain()
-    way.gain.value = loudness()
-    way.connect(context.destination)
-    const { gain } = way
-    onLoudness((part) => gain.setTargetAtTime(part, now(), 0.02))
+  const wayOf = (whose: Sounding | 'all', on: AudioNode) => {
+    const known = ways.get(whose)
+    if (known) return known
+    const way = context.createGain()
+    way.gain.value = loudness(whose)
+    way.connect(on)
+    ways.set(whose, way)
+    return way
   }
-  return way
+  onLoudness((whose, part) => ways.get(whose)?.gain.setTargetAtTime(part, now(), 0.02))
+  return wayOf(kind, wayOf('all', context.destination))
 }
 
 /** Seconds on the audio clock. */

@@ -18,7 +18,7 @@ function load(): Promise<Sampler> {
   const sampler = new Sampler({
     urls: { C3: c3, A3: a3, C4: c4, A4: a4, C5: c5, A5: a5, C6: c6 },
     release: 0.25,
-  }).connect(loudspeaker())
+  }).connect(loudspeaker('music'))
   return ToneAudioBuffer.loaded().then(() => sampler)
 }
 

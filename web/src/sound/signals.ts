@@ -1,8 +1,9 @@
 import type { Schemas } from '../api/client'
 import { loudspeaker, now, output } from './output'
+import type { Sounding } from './loudness'
 
 /** A plain tone, soft at its edges. */
-function tone(hertz: number, at: number, seconds: number, loud: number) {
+function tone(hertz: number, at: number, seconds: number, loud: number, kind: Sounding = 'signals') {
   const context = output().rawContext as AudioContext
   const source = context.createOscillator()
   const level = context.createGain()
@@ -12,7 +13,7 @@ function tone(hertz: number, at: number, seconds: number, loud: number) {
   level.gain.linearRampToValueAtTime(loud, at + 0.02)
   level.gain.setValueAtTime(loud, at + Math.max(0.03, seconds - 0.08))
   level.gain.linearRampToValueAtTime(0, at + seconds)
-  source.connect(level).connect(loudspeaker())
+  source.connect(level).connect(loudspeaker(kind))
   source.start(at)
   source.stop(at + seconds + 0.02)
   return source
@@ -48,7 +49,7 @@ let asked: OscillatorNode[] = []
 export function soundTones(tones: Schemas['Tone'][]) {
   stopTones()
   const start = now() + 0.08
-  asked = tones.map((one) => tone(one.hertz, start + one.atSeconds, one.seconds, 0.14))
+  asked = tones.map((one) => tone(one.hertz, start + one.atSeconds, one.seconds, 0.14, 'tones'))
 }
 
 /** Nothing more of an ear question is heard. */

@@ -171,16 +171,16 @@ internal sealed class FillContext
 
     /// <summary>A drill on one material by a method, at the tempo that the method wants.</summary>
     public Drill MakeOne(Area area, Method method, Material material, int minutes, string reason) =>
-        AlteredDrill.Is(method)
-            ? AlteredDrill.Of(this, area, method, material, minutes, reason)
-            : Make(
-                area,
-                method,
-                material.Title,
-                minutes,
-                material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason,
-                this.TargetOf(material, TodaysTempo.PaceOf(method))
-            );
+        AlteredDrill.Is(method) ? AlteredDrill.Of(this, area, method, material, minutes, reason)
+        : method == Methods.FastestAndSlowest ? LimitsDrill.Of(this, area, material, minutes, reason)
+        : Make(
+            area,
+            method,
+            material.Title,
+            minutes,
+            material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason,
+            this.TargetOf(material, TodaysTempo.PaceOf(method))
+        );
 
     /// <summary>A drill on something that has a name and no number: a warm-up, an idea to play with.</summary>
     public Drill MakeNamed(Area area, Method method, (string Title, string How) what, int minutes, string reason)

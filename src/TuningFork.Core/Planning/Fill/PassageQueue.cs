@@ -70,6 +70,7 @@ internal static class PassageQueue
             && !context.Used.Contains(TargetKey.Of(material.Id))
         );
         var queue = DueList.For(open, request.Day, request.School, request.BackToday, request.Variant).ToList();
+        queue.RemoveAll(queued => ReliefFill.IsLeftOut(queued.Material, request.Day));
         // A short day or a long one says nothing about the days until a date.
         Focus(context, queue, request.UsualMinutes > 0 ? Math.Max(1, minutes * request.UsualMinutes / request.Minutes) : minutes);
         var room = NewRoom(request);

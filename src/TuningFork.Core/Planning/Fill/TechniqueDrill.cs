@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -8,11 +9,23 @@ internal static class TechniqueDrill
 {
     private const int MostRounds = 4;
 
+    /// <summary>One visit of so many measures both limits.</summary>
+    private const int ProbeTurn = 12;
+
     public static Drill Of(FillContext context, Queued queued, int minutes)
     {
         var material = queued.Material;
         if (material.KeyPlan is { } plan)
-            return InKeys(context, queued, plan, minutes);
+            return RungsDrill.IsItsTurn(context, material)
+                ? RungsDrill.Of(
+                    context,
+                    Area.Technique,
+                    material,
+                    plan.Today(material.Keys, context.Request.Day, minutes, material.Id)[0],
+                    minutes,
+                    queued.Reason
+                )
+                : InKeys(context, material, minutes, queued.Reason);
         if (material.Work is { } work && Special(work.Kind, material) is { } special)
             return context.MakeOne(Area.Technique, special, material, minutes, queued.Reason);
         if (material.Work?.Patterns is { } patterns)
@@ -24,6 +37,8 @@ internal static class TechniqueDrill
             && Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == material.Rhythm) is { NotesPerClick: > 1 } rhythm
         )
             return Thinned(context, material, rhythm, away, minutes);
+        if (RungsDrill.IsItsTurn(context, material))
+            return RungsDrill.Of(context, Area.Technique, material, null, minutes, queued.Reason);
         var reason = away > Density.DriftDays ? $"{away} days away" : queued.Reason;
         return context.MakeOne(Area.Technique, back ? Methods.FixedCount : Choose(material, context.Careful), material, minutes, reason);
     }
@@ -41,28 +56,26 @@ internal static class TechniqueDrill
         };
 
     /// <summary>Today's keys, round and round while the minutes last; none that another exercise has today.</summary>
-    private static Drill InKeys(FillContext context, Queued queued, KeyPlan plan, int minutes)
+    public static Drill InKeys(FillContext context, Material material, int minutes, string reason)
     {
-        var material = queued.Material;
-        var keys = plan.Today(
-            material.Keys,
-            context.Request.Day,
-            minutes,
-            material.Id,
-            [
-                .. plan.Keys(material.Id)
-                    .Where(key => context.Used.Any(used => TargetKey.Parse(used) is { Part: TargetPart.Key } one && one.Name == $"{key}")),
-            ]
-        );
-        var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
+        var plan = material.KeyPlan!;
+        var targets = plan.Today(
+                material.Keys,
+                context.Request.Day,
+                minutes,
+                material.Id,
+                [.. plan.Keys(material.Id).Where(key => IsTaken(context, key))]
+            )
+            .Select(key => context.TargetInKey(material, key))
+            .ToList();
         context.Used.Add(TargetKey.Of(material.Id));
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         return context.Make(
             Area.Technique,
             Methods.KeyRound,
-            $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}",
+            $"{material.Title}: {Words.List([.. targets.Select(target => target.Title)])}",
             minutes,
-            queued.Reason,
+            reason,
             targets
         ) with
         {
@@ -70,6 +83,8 @@ internal static class TechniqueDrill
             Sum = rounds == 1 ? "once each" : $"{rounds} rounds of {targets.Count}",
         };
     }
+
+    private static bool IsTaken(FillContext context, Key key) => context.Used.Any(used => TargetKey.Parse(used).InKey == $"{key}");
 
     /// <summary>The pattern whose turn it is.</summary>
     private static Drill OfPattern(FillContext context, Queued queued, PatternPlan patterns, int minutes)
@@ -129,6 +144,8 @@ internal static class TechniqueDrill
             return material.Visits % 2 == 0 ? Methods.FixedCount : Methods.CleanInRow;
         if (material.Stuck)
             return material.Visits % 2 == 0 ? Methods.SlowAnchor : Methods.CleanInRow;
+        if (!careful && material.Visits % ProbeTurn == ProbeTurn - 1)
+            return Methods.FastestAndSlowest;
         if (careful || material.Target is { } target && reach.Tempo >= target.Value)
             return material.Visits % 2 == 0 ? Methods.CleanInRow : Methods.FixedCount;
         return material.Visits % 3 == 2 ? Methods.CleanInRow : Methods.TempoLadder;

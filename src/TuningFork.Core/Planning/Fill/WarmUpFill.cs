@@ -90,6 +90,8 @@ internal static class WarmUpFill
     {
         var target = TargetOf(version, part, place);
         var material = MaterialOf(context, part);
+        if (material is null && part is { Element: WarmUpElement.Scales } && RungsDrill.OfTheWeek(context, minutes) is { } ladder)
+            return ladder with { Targets = [.. ladder.Targets.Select(rung => rung with { Group = target.Group })] };
         if (material is null)
             return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with
             {

@@ -1,5 +1,6 @@
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
 
 namespace TuningFork.Server.Features.Planning;
@@ -39,6 +40,7 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 /// <param name="Done">What there is to say when the day's minutes were played; else empty.</param>
 /// <param name="ByHand">How many things about the plan were changed by hand.</param>
 /// <param name="OnShelf">How many ideas wait on the shelf.</param>
+/// <param name="Reliefs">Of what there has been less for two weeks, to be looked at again.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day,
@@ -65,7 +67,8 @@ public sealed record TodayView(
     string TechniqueFor,
     IReadOnlyList<string> Focuses,
     string Done,
-    int OnShelf
+    int OnShelf,
+    IReadOnlyList<ReliefView> Reliefs
 );
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>

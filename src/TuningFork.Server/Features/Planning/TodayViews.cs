@@ -3,6 +3,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
 
 namespace TuningFork.Server.Features.Planning;
@@ -48,7 +49,8 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials),
             Purpose.Difficulties,
             open is null ? DayMinutes.Done(facts) : "",
-            await ShelfEndpoints.Waiting(db).CountAsync(cancel)
+            await ShelfEndpoints.Waiting(db).CountAsync(cancel),
+            ReliefEndpoints.ToLookAt(facts.Materials, facts.Day)
         );
     }
 
@@ -99,11 +101,19 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             Targets(drill),
             drill.Block,
             method is not null && Methods.TimesOf(method) is { } range
-                ? new TimesView(method.Count, range.Least, range.Most, method.Course == Course.CleanMinutes ? "minutes" : "times")
+                ? new TimesView(method.Count, range.Least, range.Most, WordOf(method.Course))
                 : null,
             lines
         );
     }
+
+    private static string WordOf(Course course) =>
+        course switch
+        {
+            Course.CleanMinutes => "minutes",
+            Course.Rungs => "way: 1 is up, 2 is up and back down",
+            _ => "times",
+        };
 
     /// <summary>What comes back with a drill: the last line about each of its things, newest first, unless it is settled.</summary>
     private static List<WrittenView> Lines(

@@ -24,7 +24,7 @@ public sealed class CleanStretches(TakeBooks books)
         {
             var stretch = row.PlayedSeconds - row.LoopFrom.Value;
             await EndAsync(session, row, drill, cue, cancel);
-            await books.MarkAsync(session, row, drill, 0, new Try(false, cue.Tempo), id, cancel, seconds: stretch);
+            await books.MarkAsync(session, row, drill, 0, new Try(false, cue.Tempo), id, cancel, new TakeDetail(Seconds: stretch));
             row.LoopFrom = row.PlayedSeconds;
         }
     }

@@ -5,6 +5,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -169,7 +170,12 @@ public static class MaterialEndpoints
         row.Difficulty = wish.Difficulty.Trim();
         row.Note = wish.Note.Trim();
         if (wish.Resting != Bookkeeping.Rests(row, today))
+        {
             (row.Resting, row.RestUntil) = (wish.Resting, wish.Resting ? null : row.RestUntil ?? today);
+            // What is wanted back is not on its week off any more.
+            if (!wish.Resting)
+                ReliefEndpoints.Give(row, Relief.None, today);
+        }
         row.IsScale = wish.IsScale;
         if (wish.Serves is { } serves)
             row.Serves = Technique.WorkEndpoints.Served(serves);

@@ -4,13 +4,13 @@ using TuningFork.Core.Practice;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
-using TuningFork.Server.Features.Repertoire;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Turns today's plan into a session, and takes that back while nothing was played.</summary>
-public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk plans, MusicDesk music, PracticeClock clock)
+public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk plans, StageMusic music, PracticeClock clock)
 {
     /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day has to be closed first.</summary>
     public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
@@ -23,7 +23,7 @@ public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk p
             throw new FieldException("drills", "The plan is empty. Add a drill, or plan anew.");
         var drills = new List<Drill>();
         foreach (var drill in plan.Drills)
-            drills.Add(await WithNotesAsync(drill, cancel));
+            drills.Add(await LateItems.HardFirstAsync(db, await WithNotesAsync(drill, cancel), cancel));
         row.Begun = true;
         // The plan's number is needed for the session: two steps, kept together or not at all.
         await using var both = await db.Database.BeginTransactionAsync(cancel);
@@ -61,11 +61,7 @@ public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk p
     /// <summary>A growing chain goes note by note where the music of its bars is there.</summary>
     private async Task<Drill> WithNotesAsync(Drill drill, CancellationToken cancel)
     {
-        if (
-            drill.Links is null
-            || TargetKey.Parse(drill.Targets[0].Key) is not { Kind: TargetKind.Material } key
-            || await music.LinksAsync(key.Id, key.Name, cancel) is not { } notes
-        )
+        if (drill.Links is null || await music.LinksAsync(drill.Targets[0], cancel) is not { } notes)
             return drill;
         var known = drill with { Links = notes, LinksAreNotes = true };
         return known with { Sum = StageSteps.Sum(known) };

@@ -42,6 +42,7 @@ public sealed record ThingView(string Key, string Title);
 /// <param name="LaterToday">Of the thing that was played last, when it is to come once more in a later sitting today: its title; else
 /// empty.</param>
 /// <param name="ForTomorrow">The same of what is to come tomorrow.</param>
+/// <param name="Relief">What becomes of the thing that was played last from tomorrow on, in words; else empty.</param>
 /// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
 /// <param name="Written">The last line written about the thing at hand before this session; null when there is none that is not settled.</param>
 /// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
@@ -64,6 +65,7 @@ public sealed record SessionView(
     bool IsOver,
     string LaterToday,
     string ForTomorrow,
+    string Relief,
     bool IsUntouched,
     WrittenView? Written,
     StageSoundView? Sound
@@ -82,6 +84,8 @@ public sealed record PulseWish(int SessionId, int Position, double PlayedSeconds
 public enum StageAct
 {
     Clean,
+
+    /// <summary>Value: -1 it was too early, 1 too late; left out where it was neither.</summary>
     Missed,
     Undo,
     Done,
@@ -99,7 +103,7 @@ public enum StageAct
     /// <summary>Value: 1 to 3.</summary>
     Readiness,
 
-    /// <summary>A run over keys, chords or positions is through. Value: how many came late; Seconds: how long it took.</summary>
+    /// <summary>A run over keys, chords or positions is through. Value: how many came late; LateAt: which steps of it; Seconds: how long it took.</summary>
     Run,
 
     /// <summary>Value: tension, 0 to 3.</summary>
@@ -119,6 +123,11 @@ public enum StageAct
 
     /// <summary>What is done after three misses running. Value: 0 nothing, 1 slower, 2 half of the bars, 3 something else first.</summary>
     Help,
+
+    /// <summary>
+    /// Less of the thing at hand from tomorrow on. Value: 0 none, 1 half of its minutes, 2 two short visits a day, 3 a week's rest.
+    /// </summary>
+    Relief,
 }
 
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
@@ -132,7 +141,8 @@ public sealed record ActWish(
     StageAct Kind,
     int? Value = null,
     double? Seconds = null,
-    string? Key = null
+    string? Key = null,
+    IReadOnlyList<int>? LateAt = null
 );
 
 /// <summary>What a pulse comes back with.</summary>

@@ -92,8 +92,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     }
 
     /// <summary>Clean or missed: recorded once for each id, then the drill may be at its end.</summary>
-    /// <param name="late">Of a run on the click, how many came late; else null.</param>
-    /// <param name="seconds">Of a run against the clock, its seconds; else null.</param>
+    /// <param name="detail">What is known of it beside clean or missed.</param>
     public async Task TakeAsync(
         SessionRow session,
         SessionDrillRow row,
@@ -101,8 +100,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
         bool clean,
         string? key,
         CancellationToken cancel,
-        int? late = null,
-        double? seconds = null
+        TakeDetail detail = default
     )
     {
         if (await db.Takes.AnyAsync(take => take.Id == id, cancel))
@@ -121,7 +119,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
 
         var target = drill.Targets[shown];
         var tempo = shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge);
-        await books.MarkAsync(session, row, drill, shown, new Try(clean, tempo), id, cancel, late, seconds);
+        await books.MarkAsync(session, row, drill, shown, new Try(clean, tempo, cue.Run?.IsRepair == true ? 0 : 1), id, cancel, detail);
         // Where the tempo follows the takes it goes on from the one that was just played.
         if (target is { Able: not null, Pace: Pace.Work } && Methods.Of(drill).Course is Course.Rounds or Course.WorkRest)
             row.Nudge = 0;
@@ -174,16 +172,24 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
     }
 
     /// <summary>A run is clean when nothing came late and the clock had not run out.</summary>
-    public Task RunAsync(SessionRow session, SessionDrillRow row, Guid id, int late, double? seconds, string? key, CancellationToken cancel)
+    public Task RunAsync(SessionRow session, SessionDrillRow row, ActWish wish, CancellationToken cancel)
     {
-        if (CueOf(row, Read(row)).Run is not { } run)
+        var drill = Read(row);
+        if (CueOf(row, drill).Run is not { } run)
             return Task.CompletedTask;
+        var late = wish.Value ?? 0;
         if (late < 0 || late > run.Steps.Count)
             throw new FieldException("value", $"Of {run.Steps.Count} arrivals 0 to {run.Steps.Count} come late.");
-        if (seconds is < 0 or > 3600 || (run.LimitSeconds > 0 && seconds is null))
+        if (wish.LateAt is { } told && (told.Count > late || told.Any(step => step < 0 || step >= run.Steps.Count)))
+            throw new FieldException("lateAt", $"Steps of the run are 0 to {run.Steps.Count - 1}, and as many as came late at most.");
+        if (wish.Seconds is < 0 or > 3600 || (run.LimitSeconds > 0 && wish.Seconds is null))
             throw new FieldException("seconds", "Give the seconds that the run took, 0 to 3600.");
-        var clean = late == 0 && (run.LimitSeconds == 0 || seconds <= run.LimitSeconds);
-        return TakeAsync(session, row, id, clean, key, cancel, late, seconds);
+        var clean = late == 0 && (run.LimitSeconds == 0 || wish.Seconds <= run.LimitSeconds);
+        var items =
+            run.Items.Count == 0
+                ? []
+                : (wish.LateAt ?? []).Select(step => drill.Targets[0].Work!.Items[run.Items[step]]).Distinct(StringComparer.Ordinal);
+        return TakeAsync(session, row, wish.Id, clean, wish.Key, cancel, new TakeDetail(late, wish.Seconds, string.Join('\n', items)));
     }
 
     /// <summary>Takes the last take of the drill back.</summary>
@@ -270,15 +276,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             {
                 SavedSeconds = drill.SavedSeconds + row.ExtraSeconds,
             },
-            [
-                .. row
-                    .Takes.OrderBy(take => take.Number)
-                    .Select(take => new StageTake(
-                        take.TargetIndex,
-                        take.Clean,
-                        take.Tempo is { } tempo ? new Core.Tempo.Bpm(tempo) : null
-                    )),
-            ],
+            [.. row.Takes.OrderBy(take => take.Number).Select(take => Bookkeeping.ToStage(take, drill))],
             row.PlayedSeconds,
             row.Nudge,
             row.LoopFrom

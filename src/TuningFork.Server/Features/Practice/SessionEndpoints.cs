@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Repertoire;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Progress;
@@ -122,9 +123,17 @@ public static class SessionEndpoints
         switch (wish.Kind)
         {
             case StageAct.Clean or StageAct.Missed:
-                return desk.TakeAsync(session, row, wish.Id, wish.Kind == StageAct.Clean, wish.Key, cancel);
+                return desk.TakeAsync(
+                    session,
+                    row,
+                    wish.Id,
+                    wish.Kind == StageAct.Clean,
+                    wish.Key,
+                    cancel,
+                    new TakeDetail(Off: wish is { Kind: StageAct.Missed, Value: -1 or 1 } ? wish.Value : null)
+                );
             case StageAct.Run:
-                return desk.RunAsync(session, row, wish.Id, wish.Value ?? 0, wish.Seconds, wish.Key, cancel);
+                return desk.RunAsync(session, row, wish, cancel);
             case StageAct.Tension:
                 return thing.TenseAsync(session, row, wish.Value ?? 0, cancel);
             case StageAct.Later:
@@ -135,6 +144,8 @@ public static class SessionEndpoints
                 return thing.ClickAsync(row, wish.Value == 1, wish.Key, cancel);
             case StageAct.Settle:
                 return thing.SettleAsync(wish.Value ?? 0, cancel);
+            case StageAct.Relief:
+                return thing.RelieveAsync(session, row, (Relief)(wish.Value ?? -1), wish.Key, cancel);
             case StageAct.Undo:
                 return desk.UndoAsync(session, row, cancel);
             case StageAct.Done:

@@ -1,30 +1,17 @@
-using System.Text.Json;
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
-using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
-using TuningFork.Server.Features.Repertoire;
 using TuningFork.Server.Features.Sound;
-using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Shows a session as the stage does: the drills, the cue of this moment, the question, the music.</summary>
-public sealed partial class SessionViews(
-    PracticeDb db,
-    PlanDesk plans,
-    ThingAtHand thing,
-    MusicDesk music,
-    StageSound sound,
-    PracticeClock clock,
-    ILogger<SessionViews> log
-)
+public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thing, StageMusic music, StageSound sound, PracticeClock clock)
 {
     /// <summary>The session as it stands.</summary>
     public async Task<SessionView> OfAsync(SessionRow session, CancellationToken cancel)
@@ -34,7 +21,7 @@ public sealed partial class SessionViews(
         var drill = current is null ? null : SessionDesk.Read(current);
         var cue = current is null ? null : SessionDesk.CueOf(current, drill!);
         var target = cue is { TargetIndex: >= 0 } ? drill!.Targets[cue.TargetIndex] : null;
-        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await MusicAsync(target, cue, cancel);
+        var (abc, word) = target is null || cue!.HidesMusic ? ("", "") : await music.OfAsync(target, cue, cancel);
         var asked = current is null ? null : await thing.MaterialAsync(current, null, cancel);
         var title = asked is null
             ? ""
@@ -68,6 +55,9 @@ public sealed partial class SessionViews(
             plans.IsOver(session, clock.Today(await plans.ProfileAsync(cancel))),
             asked?.AskedFor == session.Day ? title : "",
             asked?.AskedFor == session.Day.AddDays(1) ? title : "",
+            asked?.ReliefFrom > session.Day
+                ? $"{title}: {ReliefTime.Words(asked.Relief)} from tomorrow, looked at again on {new ReliefTime(asked.Relief, asked.ReliefFrom.Value).LooksAgainOn:d MMMM}."
+                : "",
             await SessionBeginning.IsUntouchedAsync(db, session, cancel),
             drill is null or { IsBreak: true } || cue is { Resting: true }
                 ? null
@@ -111,67 +101,4 @@ public sealed partial class SessionViews(
         cue.Question < 0
             ? null
             : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
-
-    /// <summary>The music of a target as the stage shows it. A drill runs at worst without its music, and with a word about it.</summary>
-    private async Task<(string Abc, string Word)> MusicAsync(Target target, Cue cue, CancellationToken cancel)
-    {
-        try
-        {
-            return (await AbcAsync(target, cue, cancel), "");
-        }
-        catch (FieldException problem)
-        {
-            return ("", problem.Message);
-        }
-#pragma warning disable CA1031 // Whatever is wrong with the music, what was played counts and the drill goes on.
-        catch (Exception problem) when (problem is not (OperationCanceledException or SqliteException))
-        {
-            NoMusic(log, target.Key, problem);
-            return ("", "The music of this cannot be shown; the drill goes on without it.");
-        }
-#pragma warning restore CA1031
-    }
-
-    [LoggerMessage(LogLevel.Error, "The music of {Key} cannot be shown.")]
-    private static partial void NoMusic(ILogger log, string key, Exception problem);
-
-    /// <summary>The music of a target in ABC notation, in its key, pattern or thinned; empty when it has none.</summary>
-    private async Task<string> AbcAsync(Target target, Cue cue, CancellationToken cancel)
-    {
-        if (target.Work is { Kind: WorkKind.Notation } written)
-            return written.Text;
-        if (
-            TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key
-            && await music.OfPassageAsync(
-                key.Id,
-                key.Part == TargetPart.Variant ? key.Name : cue.Variant,
-                cancel,
-                cue.Step,
-                cue.StopAfterBar
-            )
-                is { } bars
-        )
-            return AbcWriter.Write(bars with { Title = "", Tempo = null });
-        if (target.MaterialId is not { } id)
-            return "";
-        var json = await db.Materials.Where(row => row.Id == id).Select(row => row.SheetJson).FirstOrDefaultAsync(cancel);
-        if (string.IsNullOrEmpty(json) || JsonSerializer.Deserialize<SheetRequest>(json, Bookkeeping.Json) is not { } sheet)
-            return "";
-        try
-        {
-            var wish = SheetEndpoints.For(sheet, target.Key, target.Work);
-            return AbcWriter.Write(
-                SheetEndpoints.Make(wish, ProfileBooks.InstrumentOf(await plans.ProfileAsync(cancel))).Score with
-                {
-                    Title = "",
-                    Tempo = null,
-                }
-            );
-        }
-        catch (FieldException)
-        {
-            // The range has become too small for it: the drill goes on without its music.
-            return "";
-        }
-    }
 }

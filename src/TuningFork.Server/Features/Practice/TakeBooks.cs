@@ -8,6 +8,13 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
+/// <summary>What is known of a take beside clean or missed.</summary>
+/// <param name="Late">Of a run on the click: how many came late.</param>
+/// <param name="Seconds">Of a run against the clock, or of a stretch without a miss: how long it took.</param>
+/// <param name="LateItems">The names of what came late, one a line.</param>
+/// <param name="Off">Of a miss: -1 too early, 1 too late.</param>
+public readonly record struct TakeDetail(int? Late = null, double? Seconds = null, string? LateItems = null, int? Off = null);
+
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
 public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
 {
@@ -26,7 +33,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
         if (drill.Area == Area.WarmUp)
         {
             // Light playing is no test: it leaves no visit, only the version has had its turn.
-            foreach (var id in drill.Targets.Select(target => Bookkeeping.WarmUpOf(target.Key)).OfType<int>().Distinct())
+            foreach (var id in drill.Targets.Select(target => Bookkeeping.WarmUpOf(target.Group)).OfType<int>().Distinct())
             {
                 if (await db.WarmUps.FindAsync([id], cancel) is { } version)
                     version.LastDay = session.Day;
@@ -39,7 +46,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             drill.MethodId == Methods.UnseenInTime.Id
                 ? Enumerable.Range(0, Math.Max(1, (int)Math.Round(row.PlayedSeconds / Math.Max(1, drill.Targets[0].TakeSeconds))))
             : !drill.IsBreak && Methods.Of(drill).Course == Course.WorkRest ? StageWork.Worked(drill, row.PlayedSeconds, StageClock.Visit)
-            : drill.Targets.Count == 1 ? [0]
+            : drill.Targets.Select(target => target.MaterialId).Distinct().Count() == 1 ? [0]
             : [];
         if (
             drill.MethodId == Methods.PutBack.Id
@@ -63,8 +70,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
         Try played,
         Guid id,
         CancellationToken cancel,
-        int? late = null,
-        double? seconds = null
+        TakeDetail detail = default
     )
     {
         var target = drill.Targets[index];
@@ -79,8 +85,10 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             MaterialId = target.MaterialId,
             Clean = played.Clean,
             Tempo = played.Tempo?.Value,
-            Late = late,
-            Seconds = seconds,
+            Late = detail.Late,
+            Seconds = detail.Seconds,
+            LateItems = detail.LateItems ?? "",
+            Off = detail.Off,
         };
         row.Takes.Add(take);
         db.Takes.Add(take);
@@ -101,7 +109,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
     /// <summary>Work that keeps its place goes on there next time.</summary>
     public async Task KeepPlaceAsync(SessionDrillRow row, Drill drill, CancellationToken cancel)
     {
-        var takes = row.Takes.OrderBy(take => take.Number).Select(take => new StageTake(take.TargetIndex, take.Clean)).ToList();
+        var takes = row.Takes.OrderBy(take => take.Number).Select(take => Bookkeeping.ToStage(take, drill)).ToList();
         if (!drill.IsBreak && Methods.Of(drill).Course == Course.Altered)
         {
             await KeepStepAsync(row.Day, drill, StageSteps.PlaceAfter(drill, takes), cancel);
@@ -144,7 +152,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             target.Key,
             take with
             {
-                Weight = TodaysTempo.Weight(drill.MethodId, target.Key),
+                Weight = take.Weight * TodaysTempo.Weight(drill.MethodId, target.Key),
             },
             cancel
         );
@@ -164,7 +172,15 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
                 other => other.MaterialId == material.Id && other.LastDay == session.Day && other.Key != part,
                 cancel
             );
-        VisitBooks.Played(known, session.Day, began, take, material, Bookkeeping.ToCore(material, session.Day).StartInKey, traits);
+        VisitBooks.Played(
+            known,
+            session.Day,
+            began,
+            VisitBooks.InPart(target.Key, take),
+            material,
+            Bookkeeping.ToCore(material, session.Day).StartInKey,
+            traits
+        );
     }
 
     /// <summary>

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Progress;
@@ -77,6 +78,14 @@ public sealed class ThingAtHand(PracticeDb db, WrittenLast written, PracticeCloc
             throw new FieldException("value", "There is nothing here that could be asked for again.");
         var day = session.Day.AddDays(days);
         material.AskedFor = material.AskedFor == day ? null : day;
+    }
+
+    /// <summary>Less of it from tomorrow on, because it annoys.</summary>
+    public async Task RelieveAsync(SessionRow session, SessionDrillRow row, Relief relief, string? key, CancellationToken cancel)
+    {
+        if (await MaterialAsync(row, key, cancel) is not { } material)
+            throw new FieldException("value", "There is nothing here of which there could be less.");
+        ReliefEndpoints.Give(material, relief, session.Day);
     }
 
     /// <summary>With the click or without, whatever the school says; remembered for what has a place of its own in the books.</summary>

@@ -1,8 +1,6 @@
-using System.Globalization;
 using System.Text;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
-using TuningFork.Core.Notation.Variants;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Core.Theory;
@@ -56,14 +54,8 @@ public sealed class MusicDesk(PracticeDb db)
         }
     }
 
-    /// <summary>The bars of a passage, as written or as one of its variants; null when there is no music for them.</summary>
-    public async Task<Score?> OfPassageAsync(
-        int material,
-        string variant,
-        CancellationToken cancel,
-        int? step = null,
-        int? stopAfterBar = null
-    )
+    /// <summary>The bars of a passage, all or the first of them; null when there is no music for them.</summary>
+    public async Task<Score?> OfPassageAsync(int material, CancellationToken cancel, int? stopAfterBar = null)
     {
         var row = await db
             .Materials.AsNoTracking()
@@ -75,40 +67,9 @@ public sealed class MusicDesk(PracticeDb db)
                 row.ToBar,
             })
             .FirstOrDefaultAsync(cancel);
-        if (row?.PieceId is not { } piece || await OfPieceAsync(piece, cancel) is not { } whole || !Holds(whole, row.FromBar, row.ToBar))
-            return null;
-        var bars = Excerpt.Of(whole, row.FromBar, Math.Min(row.ToBar, stopAfterBar ?? row.ToBar));
-        if (variant.Length == 0)
-            return bars;
-        if (
-            variant.StartsWith("key", StringComparison.Ordinal)
-            && int.TryParse(variant.AsSpan(3), NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var semitones)
-        )
-            return VariantMaker.InKey(bars, bars.Key.Plus(Interval.OfSemitones(semitones)));
-        var swapped = variant.EndsWith(AlteredVersion.Swapped, StringComparison.Ordinal);
-        var id = swapped ? variant[..^AlteredVersion.Swapped.Length] : variant;
-        if (!VariantMaker.Ids.Contains(id, StringComparer.Ordinal) || VariantMaker.Make(bars, id).Steps is not [_, ..] steps)
-            return bars;
-        return id.StartsWith("silent", StringComparison.Ordinal)
-            ? steps[swapped ? 1 : 0]
-            : steps[Math.Clamp((step ?? steps.Count) - 1, 0, steps.Count - 1)];
-    }
-
-    /// <summary>
-    /// How many notes a chain over a passage grows through; null without music, or where it cannot be read or is too long.
-    /// </summary>
-    public async Task<int?> LinksAsync(int passage, string chain, CancellationToken cancel)
-    {
-        try
-        {
-            return await OfPassageAsync(passage, "", cancel) is { } bars && VariantMaker.Make(bars, chain).Steps is { Count: > 0 } steps
-                ? steps.Count
-                : null;
-        }
-        catch (FieldException)
-        {
-            return null;
-        }
+        return row?.PieceId is { } piece && await OfPieceAsync(piece, cancel) is { } whole && Holds(whole, row.FromBar, row.ToBar)
+            ? Excerpt.Of(whole, row.FromBar, Math.Min(row.ToBar, stopAfterBar ?? row.ToBar))
+            : null;
     }
 
     public static bool Holds(Score score, int from, int to) =>

@@ -25,6 +25,7 @@ public enum DroneWith
 }
 
 /// <summary>How click and drone are set; kept for the stage.</summary>
+/// <param name="Touches">Each beat by itself, where one was touched.</param>
 /// <param name="School">When the click belongs to a drill.</param>
 /// <param name="GainStep">Beats a minute by which the tempo changes by itself, 0 for never.</param>
 /// <param name="GainBars">Bars after which it changes.</param>
@@ -34,6 +35,7 @@ public enum DroneWith
 public sealed record SoundSettings(
     int Beats = 4,
     IReadOnlyList<int>? Groups = null,
+    IReadOnlyList<BeatTouch>? Touches = null,
     int Subdivision = 1,
     ClickOn On = ClickOn.EveryBeat,
     int EveryNthBar = 1,
@@ -91,6 +93,7 @@ public static class SoundEndpoints
         {
             Beats = settings.Beats,
             Groups = settings.Groups ?? [],
+            Touches = settings.Touches ?? [],
             Subdivision = settings.Subdivision,
             On = settings.On,
             EveryNthBar = settings.EveryNthBar,

@@ -103,7 +103,7 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
     private static (string Pitch, bool IsKey)? NoteAtHand(MaterialRow material, Target target, string title)
     {
         const string octave = "4";
-        if (TargetKey.Parse(target.Key) is { Part: TargetPart.Key } part && Key.TryParse(part.Name, out var key))
+        if (Key.TryParse(TargetKey.Parse(target.Key).InKey, out var key))
             return (key.Tonic + octave, true);
         if (target.Work is { Kind: WorkKind.Steps } && Pitch.TryParse(Plain(title), out var note))
             return (note.ToString(), false);

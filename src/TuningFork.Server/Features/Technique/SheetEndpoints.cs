@@ -159,13 +159,10 @@ public static class SheetEndpoints
 
     /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
     /// <param name="request">The sheet of the exercise.</param>
-    /// <param name="key">Key of the target: "m:12:k:Bb major", "m:12:p:8", "m:12:h:eighth"; "m:12:h" for half as many, as older drills
-    /// have it.</param>
+    /// <param name="part">Which part of the exercise; with fewer notes and no rhythm named, half as many, as older drills have it.</param>
     /// <param name="work">What the exercise is made of, or null.</param>
-    public static SheetRequest For(SheetRequest request, string key, Work? work)
-    {
-        var part = TargetKey.Parse(key);
-        return part.Part switch
+    public static SheetRequest For(SheetRequest request, TargetKey part, Work? work) =>
+        part.Part switch
         {
             TargetPart.Key when Key.TryParse(part.Name, out var found) => InKey(request, found),
             TargetPart.Pattern when work?.Patterns is { } plan => request with
@@ -177,11 +174,11 @@ public static class SheetEndpoints
                     ? int.Parse(part.Name.Split('+')[1], System.Globalization.CultureInfo.InvariantCulture)
                     : null,
             },
-            TargetPart.Density when part.Name.Length > 0 => request with { Rhythm = Rhythm.Get(part.Name).Id },
+            TargetPart.Rung when Key.TryParse(part.InKey, out var found) => InKey(request, found) with { Rhythm = part.InRhythm },
+            TargetPart.Density or TargetPart.Rung when part.Name.Length > 0 => request with { Rhythm = Rhythm.Get(part.InRhythm).Id },
             TargetPart.Density => request with { Rhythm = Rhythm.Get(request.Rhythm).Halved.Id },
             _ => request,
         };
-    }
 
     /// <summary>The same sheet in another key: minor keys take the harmonic scale, or the minor triad.</summary>
     public static SheetRequest InKey(SheetRequest request, Key key) =>

@@ -20,6 +20,10 @@ public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried, int? R
 /// <param name="Reach">What can be done now: the tempo at which five of six takes come clean.</param>
 /// <param name="Low">Slow end of the range that holds it four times in five.</param>
 /// <param name="High">Fast end of that range.</param>
+/// <param name="Rungs">What held on subdivision ladders, by key and day, newest first.</param>
+/// <param name="Limits">The fastest and the slowest that went, by day, newest first.</param>
+/// <param name="Late">Of runs on the click: what came late in the last ones, most often first.</param>
+/// <param name="Off">Of misses: how many were too early and too late; null where it was never said.</param>
 public sealed record TempoView(
     int MaterialId,
     string Title,
@@ -36,8 +40,15 @@ public sealed record TempoView(
     ForecastView? Forecast,
     double LadderSettlesAt,
     int? NotesPerMinute,
-    LongestView? Longest
+    LongestView? Longest,
+    IReadOnlyList<RungView> Rungs,
+    IReadOnlyList<LimitView> Limits,
+    IReadOnlyList<LateItemView> Late,
+    OffView? Off
 );
+
+/// <summary>Misses of the last four weeks of which was said whether they were too early or too late.</summary>
+public sealed record OffView(int Early, int Late);
 
 /// <summary>The longest stretch without a miss, and its day.</summary>
 public sealed record LongestView(int Seconds, DateOnly Day);
@@ -45,6 +56,8 @@ public sealed record LongestView(int Seconds, DateOnly Day);
 /// <summary>Tempo over visits, over HTTP.</summary>
 public static class TempoEndpoints
 {
+    private const int OffDays = 28;
+
     public static void MapTempo(this WebApplication app) =>
         app.MapGet(
                 "/api/materials/{id:int}/tempo",
@@ -111,12 +124,27 @@ public static class TempoEndpoints
                             : null,
                         visits.MaxBy(visit => visit.LongestClean) is { LongestClean: > 0 } longest
                             ? new LongestView(longest.LongestClean, longest.Day)
-                            : null
+                            : null,
+                        await LadderRecords.OfAsync(db, row.Id, cancel),
+                        await LimitRecords.OfAsync(db, row.Id, cancel),
+                        await LateItems.OfAsync(db, row.Id, cancel),
+                        await OffAsync(db, row.Id, today, cancel)
                     );
                 }
             )
             .WithTags("Technique")
             .WithName("GetTempo");
+
+    private static async Task<OffView?> OffAsync(PracticeDb db, int material, DateOnly today, CancellationToken cancel)
+    {
+        var from = today.AddDays(-OffDays);
+        var off = await db
+            .Takes.AsNoTracking()
+            .Where(take => take.MaterialId == material && take.Off != null && take.Day > from)
+            .Select(take => take.Off!.Value)
+            .ToListAsync(cancel);
+        return off.Count == 0 ? null : new OffView(off.Count(one => one < 0), off.Count(one => one > 0));
+    }
 
     private static int? Whole(double? tempo) => tempo is { } known ? Bpm.Near(known).Value : null;
 }

@@ -135,7 +135,7 @@ public static class WorkEndpoints
             case WorkKind.Patterns:
                 var sheet = SheetEndpoints.For(
                     wish.Sheet ?? new SheetRequest(),
-                    TargetKey.Of(0, TargetPart.Pattern, string.Join('+', work.Patterns!.Units[0])),
+                    new TargetKey(TargetKind.Material, 0, TargetPart.Pattern, string.Join('+', work.Patterns!.Units[0])),
                     work
                 );
                 row.ToBar = SheetEndpoints.Make(sheet, ProfileBooks.InstrumentOf(profile)).Score.Bars.Count;
@@ -270,7 +270,7 @@ public static class WorkEndpoints
     private static string Stands(Material exercise, DateOnly today) =>
         exercise.Work switch
         {
-            { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Size}",
+            { Kind: WorkKind.Shuttle } work => $"sets of {Shuttle.After(work.Items.Count, exercise.Place, []).Set.Size}",
             { Kind: WorkKind.Steps } work =>
                 $"at {work.Items[Math.Clamp(exercise.Place, 0, work.Items.Count - 1)]}, step {exercise.Place + 1} of {work.Items.Count}",
             { Patterns: { } plan } => plan.On(exercise.Parts, exercise.Target, today) is var now && now.IsOver

@@ -13,6 +13,7 @@ import { usePageChange } from '../../ui/usePageChange'
 import { sayDay, sayMinutes, sayNumber, weekdayOf } from '../../ui/words'
 import { AddDrill } from './AddDrill'
 import { DayWishes, Minutes } from './DayWishes'
+import { Reliefs } from './Reliefs'
 import { DrillList } from './DrillList'
 import { useToday, type Today } from './useToday'
 
@@ -151,6 +152,7 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
             </Link>
           </Text>
         )}
+        {today.reliefs.length > 0 && <Reliefs reliefs={today.reliefs} />}
         {(today.summary.length > 0 || today.advice) && (
           <Box borderLeft="4px solid" borderColor="accent" pl="4" mt="4" fontSize="0.93em">
             {today.advice && <Text mb="2">{today.advice}</Text>}

@@ -1,8 +1,8 @@
 import { Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { AskChoice } from './AskChoice'
 import { helpChoices, type HelpChoice } from './stageHelp'
 
 interface Props {
@@ -23,25 +23,17 @@ export function HelpAsk({ help, give }: Props) {
       ) : (
         <>
           {helpChoices(help).map((choice) => (
-            <Choice key={choice.id} figure={choice.figure} name={choice.name} press={() => give(choice.id)} />
+            <AskChoice
+              key={choice.id}
+              figure={choice.figure}
+              name={choice.name}
+              press={() => give(choice.id)}
+            />
           ))}
-          {help.canSayWhy && <Choice figure="" name="say why" press={() => setWhy(true)} />}
+          {help.canSayWhy && <AskChoice figure="" name="say why" press={() => setWhy(true)} />}
         </>
       )}
     </Flex>
-  )
-}
-
-function Choice({ figure, name, press }: { figure: string; name: string; press: () => void }) {
-  return (
-    <Press borderColor="stageEdge" minH="44px" onClick={press} _hover={{ bg: 'stageHover' }}>
-      {figure && (
-        <Text as="span" fontWeight={700}>
-          {figure}
-        </Text>
-      )}
-      {name}
-    </Press>
   )
 }
 
@@ -61,9 +53,9 @@ function Why({ material, done }: { material: number; done: () => void }) {
   return (
     <>
       {(causes.data ?? []).map((cause) => (
-        <Choice key={cause.name} figure="" name={cause.name} press={() => void keep(cause)} />
+        <AskChoice key={cause.name} figure="" name={cause.name} press={() => void keep(cause)} />
       ))}
-      <Choice figure="0" name="go on" press={done} />
+      <AskChoice figure="0" name="go on" press={done} />
       <Refusal problem={problem} />
     </>
   )

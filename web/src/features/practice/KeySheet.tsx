@@ -15,11 +15,13 @@ const rows: Row[] = [
   { keys: [['b', 'B']], what: 'back to the drill before' },
   { keys: [['z', 'Z']], what: 'take the last result back' },
   { keys: [['e', 'E']], what: 'one minute more' },
+  { keys: [[',', ','], ['.', '.']], what: 'missed: too early, or too late' }, // prettier-ignore
   { keys: [['a', 'A']], what: 'again later today: in the next sitting' },
   { keys: [['w', 'W']], what: 'again tomorrow, among the first' },
   { keys: [['-', '−'], ['+', '+']], what: 'tempo by two; up and down arrows by one' }, // prettier-ignore
   { keys: [['1', '1'], ['2', '2'], ['3', '3']], what: 'readiness: raw, taking shape, concert-ready' }, // prettier-ignore
   { keys: [['t', 'T']], what: 'tension, then 0 to 3, none to high: the tempo follows' },
+  { keys: [['j', 'J']], what: 'this annoys me: then less of it from tomorrow' },
   { keys: [['m', 'M']], what: 'click on and off' },
   { keys: [['d', 'D']], what: 'drone on and off' },
   { keys: [['r', 'R']], what: 'hear the question again' },

@@ -22,6 +22,7 @@ import { useRun } from './useRun'
 import { RunLine } from './RunLine'
 import { StageGroove } from './StageGroove'
 import { TensionAsk } from './TensionAsk'
+import { ReliefAsk } from './ReliefAsk'
 import { HelpAsk } from './HelpAsk'
 import { helpChoices, helpOf } from './stageHelp'
 import { StageBar } from './StageBar'
@@ -74,9 +75,12 @@ function Stage({ stage, session, note }: StageProps) {
   const { heard, hear, again } = useQuestion(session)
 
   useTitle(`${cue.title}, ${areaName(drill.area)}`)
-  const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) => act('Run', late, seconds))
+  const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) =>
+    act('Run', late.length, seconds, late),
+  )
   const takes = `${session.position}:${drill.takes}`
-  const { help, give, asksTension, tense, figure, toggleTension } = useAsked(cue, takes, act)
+  const { help, give, asksTension, tense, asksRelief, relieve, figure, toggleTension, toggleRelief } =
+    useAsked(cue, takes, act)
   const { stop: stopRun } = run
   useEffect(() => {
     if (!session.running) stopRun()
@@ -85,7 +89,9 @@ function Stage({ stage, session, note }: StageProps) {
   const yes = () => {
     if (!session.running) act('Resume')
     else if (help) give(helpOf(help, 'yes')!)
+    else if (asksRelief) relieve(1)
     else if (question && !heard) hear()
+    else if (cue.run && run.state && cue.run.beatsEach > 0) run.repair()
     else if (cue.run && run.state) run.found()
     else if (cue.run) void run.start()
     else if (goesOn(cue)) return
@@ -94,10 +100,14 @@ function Stage({ stage, session, note }: StageProps) {
   const no = () => {
     if (!session.running) act('Resume')
     else if (help) give('none')
+    else if (asksRelief) relieve(0)
     else if (question && !heard) hear()
     else if (run.state) run.late()
     else if (cue.run || cue.loop?.fromSeconds === null) act('Back')
     else act(cue.countsTakes ? 'Missed' : 'Back')
+  }
+  const missed = (off: number) => {
+    if (session.running && cue.countsTakes && !cue.run && !question) act('Missed', off)
   }
   const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
   const sound = useStageSound(session, keepClick)
@@ -111,6 +121,8 @@ function Stage({ stage, session, note }: StageProps) {
     e: () => act('Extend'),
     a: () => act('Later'),
     w: () => act('Tomorrow'),
+    ',': () => missed(-1),
+    '.': () => missed(1),
     x: () => session.written && act('Settle', session.written.entryId),
     '+': () => nudge(2),
     '=': () => nudge(2),
@@ -119,6 +131,7 @@ function Stage({ stage, session, note }: StageProps) {
     ArrowDown: () => nudge(-1),
     ...Object.fromEntries([0, 1, 2, 3].map((level) => [String(level), () => figure(level)])),
     t: toggleTension,
+    j: toggleRelief,
     m: sound.toggleClick,
     d: sound.toggleDrone,
     r: again,
@@ -232,6 +245,11 @@ function Stage({ stage, session, note }: StageProps) {
               {session.forTomorrow} comes first tomorrow.
             </Text>
           )}
+          {session.relief && (
+            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="relief-said">
+              {session.relief}
+            </Text>
+          )}
           {session.laterToday && (
             <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="later-today">
               {session.laterToday} comes again in a later sitting today.
@@ -249,12 +267,13 @@ function Stage({ stage, session, note }: StageProps) {
         </Box>
         <StageTime session={session} left={left} played={played} sound={sound} />
       </Flex>
-      {session.abc && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
       {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
+      {asksRelief && <ReliefAsk title={drill.title} relieve={relieve} />}
+      {session.abc && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
       {/* Music, and what is asked, have the place of the day's picture. */}
       <Box
-        display={{ base: 'none', md: session.abc || help || asksTension ? 'none' : 'block' }}
+        display={{ base: 'none', md: session.abc || help || asksTension || asksRelief ? 'none' : 'block' }}
         css={{ [low]: { display: 'none' } }}
       >
         <RoutineScore
@@ -272,8 +291,14 @@ function Stage({ stage, session, note }: StageProps) {
       </Box>
       <StageBar
         session={session}
-        yes={help ? helpChoices(help)[0]!.name : yesName(session, heard, run.state !== null)}
-        no={help ? 'go on' : noName(session, heard, run.state !== null)}
+        yes={
+          help
+            ? helpChoices(help)[0]!.name
+            : asksRelief
+              ? 'the first'
+              : yesName(session, heard, run.state !== null)
+        }
+        no={help ? 'go on' : asksRelief ? 'as it is' : noName(session, heard, run.state !== null)}
         clicking={sound.clicking}
         press={(key) =>
           key === '→' ? yes() : key === '←' ? no() : key === 'space' ? pause() : actions[key]?.()

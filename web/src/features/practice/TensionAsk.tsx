@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react'
-import { Press } from '../../ui/Press'
+import { AskChoice } from './AskChoice'
 
 const levels = ['none', 'a little', 'some', 'high']
 
@@ -11,18 +11,7 @@ export function TensionAsk({ answer }: { answer: (level: number) => void }) {
         Shoulders, jaw, hands: how tight?
       </Text>
       {levels.map((name, level) => (
-        <Press
-          key={name}
-          borderColor="stageEdge"
-          minH="44px"
-          onClick={() => answer(level)}
-          _hover={{ bg: 'stageHover' }}
-        >
-          <Text as="span" fontWeight={700}>
-            {level}
-          </Text>
-          {name}
-        </Press>
+        <AskChoice key={name} figure={String(level)} name={name} press={() => answer(level)} />
       ))}
     </Flex>
   )

@@ -3,7 +3,7 @@ import { sayClock } from '../../ui/words'
 
 /** What the right pedal means now. */
 export function yesName({ cue, question }: Schemas['SessionView'], heard: boolean, running: boolean) {
-  if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'on the click' : 'found') : 'start'
+  if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'repair' : 'found') : 'start'
   if (question) return heard ? 'right' : 'hear it'
   if (cue?.loop) return cue.loop.fromSeconds === null ? 'start' : 'goes on'
   if (cue?.period && !cue.countsTakes) return 'goes on'

@@ -4,14 +4,19 @@ import { helpOf, helpValues, type HelpChoice } from './stageHelp'
 
 type Act = (kind: Schemas['StageAct'], value?: number) => void
 
-/** What the stage asks, one thing at a time: what to do after three misses, or how tight it is; else figures rate. */
+/**
+ * What the stage asks, one thing at a time: what to do after three misses, what would help with what annoys, or how tight it is; else
+ * figures rate.
+ */
 export function useAsked(cue: Schemas['Cue'], takes: string, act: Act) {
   const [helped, setHelped] = useState('')
   const [answered, setAnswered] = useState('')
-  const [asking, setAsking] = useState(false)
+  const [asking, setAsking] = useState<'tension' | 'relief' | null>(null)
   const help = cue.help && helped !== takes ? cue.help : null
   // What was missed comes first.
-  const asksTension = !help && (asking || ((cue.asksTension ?? false) && answered !== takes))
+  const asksRelief = !help && asking === 'relief'
+  const asksTension =
+    !help && !asksRelief && (asking === 'tension' || ((cue.asksTension ?? false) && answered !== takes))
   const give = (choice: HelpChoice) => {
     act('Help', helpValues[choice])
     setHelped(takes)
@@ -19,15 +24,31 @@ export function useAsked(cue: Schemas['Cue'], takes: string, act: Act) {
   const tense = (level: number) => {
     act('Tension', level)
     setAnswered(takes)
-    setAsking(false)
+    setAsking(null)
   }
+  const relieve = (relief: number) => {
+    act('Relief', relief)
+    setAsking(null)
+  }
+  const toggle = (what: 'tension' | 'relief') => setAsking(asking === what ? null : what)
   /** A figure answers what is asked, else it rates. */
   const figure = (level: number) => {
     if (help) {
       const choice = helpOf(help, String(level))
       if (choice) give(choice)
-    } else if (asksTension) tense(level)
+    } else if (asksRelief) relieve(level)
+    else if (asksTension) tense(level)
     else if (level > 0) act('Readiness', level)
   }
-  return { help, give, asksTension, tense, figure, toggleTension: () => setAsking(!asking) }
+  return {
+    help,
+    give,
+    asksTension,
+    tense,
+    asksRelief,
+    relieve,
+    figure,
+    toggleTension: () => toggle('tension'),
+    toggleRelief: () => toggle('relief'),
+  }
 }

@@ -50,7 +50,7 @@ export function useStage() {
   }, [id, queries, over])
 
   const act = useCallback(
-    (kind: Kind, value?: number, seconds?: number) => {
+    (kind: Kind, value?: number, seconds?: number, lateAt?: number[]) => {
       if (!session) return
       outbox.current?.add({
         id: crypto.randomUUID(),
@@ -60,6 +60,7 @@ export function useStage() {
         kind,
         value,
         seconds,
+        lateAt,
         key: session.target?.key,
       })
     },

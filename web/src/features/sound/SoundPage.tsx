@@ -3,42 +3,19 @@ import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
-import { BeatLights } from '../../sound/BeatLights'
-import { loudness, setLoudness } from '../../sound/loudness'
 import { useSound } from '../../sound/useSound'
 import { NumberInput } from '../../ui/NumberInput'
 import { Page } from '../../ui/Page'
 import { Slide } from '../../ui/Slide'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { CyclePicture } from './CyclePicture'
+import { Loudness } from './Loudness'
 import { ClickSettings } from './ClickSettings'
 import { DroneSettings } from './DroneSettings'
 import { useTap } from './useTap'
 
 export type Settings = Schemas['SoundSettings']
-
-/** How loud everything is that sounds here; kept in this browser, because it belongs to its loudspeakers. */
-function Loudness() {
-  const [percent, setPercent] = useState(() => Math.round(100 * loudness()))
-  return (
-    <Box mb="5">
-      <Text fontSize="0.85em" color="faded">
-        Loudness here, {percent} %
-      </Text>
-      <Slide
-        label="Loudness"
-        min={0}
-        max={100}
-        step={5}
-        value={percent}
-        slide={(next) => {
-          setPercent(next)
-          setLoudness(next / 100)
-        }}
-      />
-    </Box>
-  )
-}
 
 /** Click and drone: tried here, kept for the stage. */
 export function SoundPage() {
@@ -54,7 +31,7 @@ export function SoundPage() {
   }
   const tap = useTap(choose)
   if (!view.data) return <Outline />
-  const { settings, cycle } = view.data
+  const { settings } = view.data
   const change = async (part: Partial<Settings>) => {
     const kept = await run(() => ask(client.PUT('/api/sound', { body: { ...settings, ...part } })))
     if (kept) queries.setQueryData(api.queryOptions('get', '/api/sound').queryKey, kept)
@@ -87,7 +64,6 @@ export function SoundPage() {
             <Press onClick={tap}>Tap</Press>
           </Flex>
           <Loudness />
-          <BeatLights sound={sound} beats={cycle.beatsPerBar} />
           <Flex gap="3" mt="5" wrap="wrap">
             <Press
               look="strong"
@@ -114,6 +90,7 @@ export function SoundPage() {
           </Text>
         </Box>
         <Box>
+          <CyclePicture settings={settings} sound={sound} change={change} />
           <ClickSettings settings={settings} change={change} />
           <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />
           <Refusal />

@@ -1,9 +1,13 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { useState, type ReactNode } from 'react'
 import { Link, useLocation, useParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { sayClock, sayDate, sayTempo } from '../../ui/words'
+import { Press } from '../../ui/Press'
+import { Refusal } from '../../ui/refusal'
+import { useRelief } from '../material/useRelief'
 import { TempoChart } from './TempoChart'
 
 /** One thing's tempo over its visits: what was clean, what was tried, when the target may come, and what else to try. */
@@ -41,6 +45,10 @@ export function TempoPage() {
     notesPerMinute,
     ladderSettlesAt,
     longest,
+    rungs,
+    limits,
+    late,
+    off,
   } = tempo.data
   return (
     <Page title={title} aside={<Link to={back.to}>{back.name}</Link>}>
@@ -74,7 +82,41 @@ export function TempoPage() {
             </Text>
           </Box>
         )}
-        {plateau.isStuck && <Advice plateau={plateau} />}
+        {plateau.isStuck && <Advice id={id} plateau={plateau} />}
+        {limits.length > 0 && (
+          <Days title="As fast and as slowly as it went">
+            {limits.map(({ day, fastest, slowest }) => (
+              <Text key={day}>
+                {sayDate(day)}: {fastest == null ? '' : `fastest ${sayTempo(fastest, beat)}`}
+                {fastest != null && slowest != null ? ', ' : ''}
+                {slowest == null ? '' : `slowest ${sayTempo(slowest, beat)}`}
+              </Text>
+            ))}
+          </Days>
+        )}
+        {late.length > 0 && (
+          <Days title="Late in the last runs">
+            <Text>
+              {late.map(({ name, times }) => `${name} ${times === 1 ? 'once' : `${times} times`}`).join(', ')}
+            </Text>
+          </Days>
+        )}
+        {off && (
+          <Days title="Beside the click, four weeks">
+            <Text>
+              {off.early} too early, {off.late} too late
+            </Text>
+          </Days>
+        )}
+        {rungs.length > 0 && (
+          <Days title="What held on the subdivision ladder">
+            {rungs.map(({ day, key, rung }) => (
+              <Text key={`${day} ${key}`}>
+                {sayDate(day)}: {key && `${key}, `}up to {rung}
+              </Text>
+            ))}
+          </Days>
+        )}
       </Grid>
     </Page>
   )
@@ -93,7 +135,23 @@ function Big({ label, text }: { label: string; text: string }) {
   )
 }
 
-function Advice({ plateau }: { plateau: Schemas['PlateauView'] }) {
+function Days({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box>
+      <chakra.h2 fontSize="subheading" mb="1">
+        {title}
+      </chakra.h2>
+      {children}
+    </Box>
+  )
+}
+
+function Advice({ id, plateau }: { id: number; plateau: Schemas['PlateauView'] }) {
+  const { problem, give } = useRelief()
+  const [given, setGiven] = useState('')
+  const accept = async ({ title, does = 'None' }: Schemas['Remedy']) => {
+    if (await give(id, does)) setGiven(title)
+  }
   return (
     <Box borderLeft="4px solid" borderColor="accent" pl="4">
       <chakra.h2 fontSize="subheading">Something else to try</chakra.h2>
@@ -102,9 +160,18 @@ function Advice({ plateau }: { plateau: Schemas['PlateauView'] }) {
       </Text>
       {plateau.remedies.map((remedy) => (
         <Text key={remedy.title} mb="1.5">
-          <b>{remedy.title}.</b> {remedy.how}
+          <b>{remedy.title}.</b> {remedy.how}{' '}
+          {(remedy.does ?? 'None') !== 'None' &&
+            (given === remedy.title ? (
+              <i>From tomorrow; asked about again in two weeks.</i>
+            ) : (
+              <Press look="quiet" onClick={() => void accept(remedy)}>
+                Do this from tomorrow
+              </Press>
+            ))}
         </Text>
       ))}
+      <Refusal problem={problem} />
     </Box>
   )
 }

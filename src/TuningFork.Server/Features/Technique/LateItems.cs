@@ -1,0 +1,44 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Practice;
+using TuningFork.Data;
+
+namespace TuningFork.Server.Features.Technique;
+
+/// <summary>A key or chord that came late.</summary>
+/// <param name="Times">In how many of the last runs.</param>
+public sealed record LateItemView(string Name, int Times);
+
+/// <summary>Which keys or chords came late on the click, lately.</summary>
+public static class LateItems
+{
+    /// <summary>So many runs are looked at.</summary>
+    private const int Runs = 6;
+
+    /// <summary>What came late in the last runs of an exercise, most often first.</summary>
+    public static async Task<IReadOnlyList<LateItemView>> OfAsync(PracticeDb db, int material, CancellationToken cancel)
+    {
+        var runs = await db
+            .Takes.AsNoTracking()
+            .Where(take => take.MaterialId == material && take.Late != null)
+            .OrderByDescending(take => take.AtUtc)
+            .Select(take => take.LateItems)
+            .Take(Runs)
+            .ToListAsync(cancel);
+        return
+        [
+            .. runs.SelectMany(run => run.Split('\n', StringSplitOptions.RemoveEmptyEntries))
+                .CountBy(name => name)
+                .OrderByDescending(pair => pair.Value)
+                .Select(pair => new LateItemView(pair.Key, pair.Value)),
+        ];
+    }
+
+    /// <summary>The drill with its hard keys or chords first, where it goes over some.</summary>
+    public static async Task<Drill> HardFirstAsync(PracticeDb db, Drill drill, CancellationToken cancel)
+    {
+        if (drill.IsBreak || Methods.Of(drill).Course != Course.Run || drill.Targets is not [{ MaterialId: { } id, Work: { } work } target])
+            return drill;
+        var late = await OfAsync(db, id, cancel);
+        return drill with { Targets = [target with { Hard = [.. Bookkeeping.IndicesOf(late.Select(item => item.Name), work)] }] };
+    }
+}

@@ -37,6 +37,26 @@ public sealed class StageSoundTests : IDisposable
     }
 
     [Fact]
+    public async Task The_open_strings_sound_at_the_first_element_of_the_warm_up_and_nowhere_else()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var session = await app.Post("/api/session", new { version = 0 });
+        var tuning = session["sound"]!["tuning"]!;
+        ((string?)tuning["words"], (bool?)tuning["starts"]).ShouldBe(("C3, G3, D4 and A4", true));
+        // Viola strings at A4 = 440 (ISO 16:1975; equal temperament, from memory).
+        tuning["tones"]!.AsArray().Select(tone => Math.Round(tone!["hertz"]!.GetValue<double>(), 2)).ShouldBe([130.81, 196, 293.66, 440]);
+        session = await app.Act(session, "Done", 60);
+        ((string?)session["drills"]![1]!["area"]).ShouldBe("WarmUp");
+        session["sound"]!["tuning"].ShouldBeNull();
+        var settings = (await app.Get("/api/sound"))["settings"]!;
+        settings["tuneFirst"] = false;
+        await app.Put("/api/sound", settings);
+        session = await app.Act(session, "Back");
+        ((bool?)session["sound"]!["tuning"]!["starts"]).ShouldBe(false, "by key it is there all the same");
+    }
+
+    [Fact]
     public async Task Weaning_looks_at_the_first_take_of_each_earlier_visit()
     {
         await app.Clock(Evening);

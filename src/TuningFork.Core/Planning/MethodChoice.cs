@@ -26,6 +26,7 @@ public static class MethodChoice
         Methods.HandsSeparately,
         Methods.EyesClosed,
         Methods.FromMemory,
+        Methods.Stations,
         Methods.OtherKeys,
         Methods.MelodyOnly,
         Methods.PutBack,
@@ -33,6 +34,9 @@ public static class MethodChoice
         Methods.FromThisCell,
         Methods.SilentStudy,
     ];
+
+    /// <summary>For a whole piece.</summary>
+    private static readonly Method[] OfPieces = [Methods.PerformanceTake, Methods.Stations];
 
     /// <summary>For what goes through the keys.</summary>
     private static readonly Method[] InKeys = [Methods.KeyRound, Methods.SubdivisionLadder];
@@ -50,12 +54,15 @@ public static class MethodChoice
             return [];
         if (material.KeyPlan is not null)
             return InKeys;
+        if (OfPieces.Any(method => method.Id == drill.MethodId) && material.Kind == MaterialKind.Piece)
+            return StationsDrill.Fits(material) ? OfPieces : [];
         var context = new FillContext(request with { Kept = [] });
         return
         [
             .. Ours.Where(method =>
                 method == Methods.PutBack ? material.Kind == MaterialKind.Passage
                 : method == Methods.SubdivisionLadder ? RungsDrill.Fits(material)
+                : method == Methods.Stations ? StationsDrill.Fits(material)
                 : method == Methods.FastestAndSlowest ? material.Reach is not null
                 : method == Methods.BurstAndSwitch ? PassageWork.Bursts(context, material, 1, "") is not null
                 : request.IsPitched || !OfPitch.Contains(method)
@@ -82,6 +89,7 @@ public static class MethodChoice
         var reason = $"your choice: {Words.Small(method.Fits)}";
         var made =
             method == Methods.PutBack ? PassageWork.PutBack(context, material, drill.Minutes)
+            : method == Methods.Stations ? StationsDrill.Of(context, material, drill.Minutes, reason)
             : method == Methods.SubdivisionLadder
                 ? RungsDrill.Of(context, drill.Area!.Value, material, KeyOf(drill, material), drill.Minutes, reason)
             : method == Methods.KeyRound ? TechniqueDrill.InKeys(context, material, drill.Minutes, reason)
@@ -108,7 +116,11 @@ public static class MethodChoice
         return
             request.Materials.FirstOrDefault(material => material.Id == id) is { Work: null } found
             && (found.KeyPlan is null || RungsDrill.Fits(found))
-            && (found.Kind != MaterialKind.Piece || drill.MethodId == Methods.SlowReading.Id)
+            && (
+                found.Kind != MaterialKind.Piece
+                || drill.MethodId == Methods.SlowReading.Id
+                || OfPieces.Any(method => method.Id == drill.MethodId)
+            )
             ? found
             : null;
     }

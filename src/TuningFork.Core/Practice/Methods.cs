@@ -358,6 +358,18 @@ public static class Methods
             3
         );
 
+    /// <summary>By heart from anywhere.</summary>
+    public static Method Stations { get; } =
+        new(
+            new("stations"),
+            "by heart, from any station",
+            "The piece is cut into stations, and they are called in mixed order. Begin there without the music and play to the next one. Where you fall out, a passage is made of it.",
+            (3, 10),
+            "clean or missed, every station",
+            "Fits a piece that is to be played by heart. Leave it when every station stands.",
+            Course.Rounds
+        );
+
     /// <summary>The same in other keys.</summary>
     public static Method OtherKeys { get; } =
         new(
@@ -503,6 +515,7 @@ public static class Methods
         HandsSeparately,
         EyesClosed,
         FromMemory,
+        Stations,
         OtherKeys,
         MelodyOnly,
         PutBack,

@@ -77,9 +77,12 @@ public static class Stage
             Sentence =
                 drill.MethodId == Methods.UnseenInTime.Id ? "Look half a minute. Then keep the beat."
                 : drill.MethodId == Methods.KeyRound.Id ? "Once, then the next key."
+                : drill.MethodId == Methods.Stations.Id ? $"By heart. {Stop(target)}"
                 : "Once. " + Stop(target),
             Count = $"take {Math.Min(takes.Count + 1, drill.Sequence.Count)} of {drill.Sequence.Count}",
-            Next = next,
+            // What comes next is not told before: one begins where one is sent.
+            Next = drill.MethodId == Methods.Stations.Id ? "" : next,
+            HidesMusic = drill.MethodId == Methods.Stations.Id,
             Complete = complete,
         };
     }

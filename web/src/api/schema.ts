@@ -1124,6 +1124,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lists/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetList"];
+        put: operations["RateInList"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/technique/choices": {
         parameters: {
             query?: never;
@@ -1576,6 +1592,8 @@ export interface components {
             advice: string;
             questions: components["schemas"]["RatingQuestion"][];
             targets: components["schemas"]["TargetQuestion"][];
+            /** Format: date */
+            listToRate: null | string;
         };
         CloseWish: {
             /** Format: uuid */
@@ -2031,6 +2049,31 @@ export interface components {
             fastest: null | number;
             /** Format: int32 */
             slowest: null | number;
+        };
+        ListLine: {
+            /** Format: int32 */
+            materialId: number;
+            /** Format: int32 */
+            pieceId: number;
+            title: string;
+            isPiece: boolean;
+            readiness: components["schemas"]["Readiness"];
+            ratings: components["schemas"]["Readiness"][];
+        };
+        ListRating: {
+            /** Format: int32 */
+            materialId: number;
+            readiness: components["schemas"]["Readiness"];
+        };
+        ListView: {
+            /** Format: date */
+            date: string;
+            /** Format: int32 */
+            daysLeft: number;
+            /** Format: int32 */
+            ready: number;
+            columns: string[];
+            lines: components["schemas"]["ListLine"][];
         };
         LongestView: {
             /** Format: int32 */
@@ -2721,6 +2764,8 @@ export interface components {
             nudge: number;
             canAsk: boolean;
             ownBar: boolean;
+            /** Format: int32 */
+            deskOf: null | number;
             things: components["schemas"]["ThingView"][];
         };
         SessionView: {
@@ -2924,6 +2969,8 @@ export interface components {
             just: boolean;
             /** @default false */
             droneWithDrill: boolean;
+            /** @default true */
+            tuneFirst: boolean;
         };
         SoundView: {
             settings: components["schemas"]["SoundSettings"];
@@ -2940,6 +2987,12 @@ export interface components {
             droneHertz: number[];
             droneSounds: string;
             droneStarts: boolean;
+            tuning: null | components["schemas"]["StageTuning"];
+        };
+        StageTuning: {
+            tones: components["schemas"]["Tone"][];
+            words: string;
+            starts: boolean;
         };
         StretchView: {
             places: number[];
@@ -5236,6 +5289,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelvedView"];
+                };
+            };
+        };
+    };
+    GetList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                date: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListView"];
+                };
+            };
+        };
+    };
+    RateInList: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                date: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListRating"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListView"];
                 };
             };
         };

@@ -21,6 +21,7 @@ const MethodsPage = lazyPage(() => import('../features/planning/MethodsPage'), '
 const InstrumentPage = lazyPage(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
 const BackupsPage = lazyPage(() => import('../features/keeping/BackupsPage'), 'BackupsPage')
 const PiecePage = lazyPage(() => import('../features/repertoire/PiecePage'), 'PiecePage')
+const ListPage = lazyPage(() => import('../features/repertoire/ListPage'), 'ListPage')
 const SlowReadingPage = lazyPage(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
 const SheetPage = lazyPage(() => import('../features/technique/SheetPage'), 'SheetPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
@@ -51,6 +52,7 @@ export function App() {
               <Route path="/week" element={<WeekPage />} />
               <Route path="/music" element={<MaterialPage />} />
               <Route path="/music/:id" element={<PiecePage />} />
+              <Route path="/music/list/:date" element={<ListPage />} />
               <Route path="/music/:id/tempo" element={<TempoPage />} />
               <Route path="/craft" element={<ExercisesPage />} />
               <Route path="/craft/:id/tempo" element={<TempoPage />} />

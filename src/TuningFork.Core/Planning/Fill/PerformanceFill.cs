@@ -144,8 +144,11 @@ internal static class PerformanceFill
     {
         var target = context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance);
         var minutes = Math.Max(2, (target.TakeSeconds + 59) / 60);
-        return !fits(minutes)
-            ? null
+        if (!fits(minutes))
+            return null;
+        // What is to go by heart is begun from anywhere every other time.
+        return IsByHeart(context, piece) && StationsDrill.Fits(piece) && piece.Visits % 2 == 1
+            ? StationsDrill.Of(context, piece, minutes, $"{Left(piece, context.Request.Day)}: from anywhere, by heart")
             : context.Make(
                 Area.Repertoire,
                 Methods.PerformanceTake,
@@ -155,6 +158,14 @@ internal static class PerformanceFill
                 target
             );
     }
+
+    /// <summary>Whether any of its passages is hard to remember: then it is meant to be played by heart.</summary>
+    private static bool IsByHeart(FillContext context, Material piece) =>
+        context.Request.Materials.Any(one =>
+            one.Kind == MaterialKind.Passage
+            && one.Group == piece.Id
+            && (one.Difficulty == "memory" || one.Proposed == Methods.FromMemory.Id)
+        );
 
     /// <summary>Quarters of the piece at first, then thirds, then halves; each time the next one.</summary>
     private static Drill? Section(FillContext context, Material piece, Func<int, bool> fits)

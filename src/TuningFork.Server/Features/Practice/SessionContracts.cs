@@ -28,6 +28,7 @@ public sealed record SessionDrillView(
     int Nudge,
     bool CanAsk,
     bool OwnBar,
+    int? DeskOf,
     IReadOnlyList<ThingView> Things
 );
 
@@ -169,10 +170,12 @@ public sealed record CloseWish(
 );
 
 /// <summary>What the close came to.</summary>
+/// <param name="ListToRate">The day of a performance of whose pieces nothing was rated for a week; else null.</param>
 public sealed record CloseView(
     double PlayedMinutes,
     int PlannedMinutes,
     string Advice,
     IReadOnlyList<RatingQuestion> Questions,
-    IReadOnlyList<TargetQuestion> Targets
+    IReadOnlyList<TargetQuestion> Targets,
+    DateOnly? ListToRate
 );

@@ -14,7 +14,14 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>
 /// Runs the open session: the seconds, the takes, the turn from drill to drill. Everything is in the file when a call returns.
 /// </summary>
-public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, CleanStretches stretches, PracticeClock clock)
+public sealed class SessionDesk(
+    PracticeDb db,
+    PlanDesk plans,
+    TakeBooks books,
+    CleanStretches stretches,
+    FallenOut fallen,
+    PracticeClock clock
+)
 {
     public Task<SessionRow?> OpenAsync(CancellationToken cancel) =>
         db
@@ -220,6 +227,7 @@ public sealed class SessionDesk(PracticeDb db, PlanDesk plans, TakeBooks books, 
             await stretches.EndAsync(session, row, Read(row), CueOf(row, Read(row)), cancel);
         if (row.Takes.Count > 0 || (state == DrillState.Done && row.PlayedSeconds >= StageClock.Visit))
             await books.TouchedAsync(session, Read(row), row, cancel);
+        await fallen.KeepAsync(session, row, Read(row), cancel);
         if (state == DrillState.Done)
             PassOn(session, row, complete);
         session.Current = session

@@ -246,13 +246,14 @@ public static class SessionEndpoints
         {
             Questions = questions,
             Targets = await evening.TargetsAsync(session, RatingQuestions.Most - questions.Count, again, cancel),
+            ListToRate = await evening.ListAsync(session.Day, cancel),
         };
     }
 
     private static CloseView Closed(SessionRow session, CloseWish wish)
     {
         var played = session.Drills.Where(row => row.Area is not null).Sum(row => row.PlayedSeconds) / 60;
-        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", [], []);
+        return new CloseView(Math.Round(played, 1), session.PlannedMinutes, wish.Pain ? Core.Planning.HealthWords.Pain : "", [], [], null);
     }
 
     /// <summary>What is asked for tomorrow: all that a drill is about, or single things.</summary>

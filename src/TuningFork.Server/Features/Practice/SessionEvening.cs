@@ -38,6 +38,9 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
         profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
     }
 
+    /// <summary>The date whose list is to be rated.</summary>
+    public Task<DateOnly?> ListAsync(DateOnly day, CancellationToken cancel) => ListEndpoints.ToRateAsync(db, day, cancel);
+
     /// <summary>
     /// What is to be asked about ratings: of the passages played, where the takes say something else, a few and not every day.
     /// </summary>

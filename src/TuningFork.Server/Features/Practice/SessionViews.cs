@@ -86,6 +86,11 @@ public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thin
             row.Nudge,
             drill.Targets.Count > 0,
             drill.MethodId == Methods.ThreeAndOne.Id,
+            // A whole piece is read at the desk, where what trips is marked.
+            drill.MethodId == Methods.SlowReading.Id
+            && drill.Targets is [{ MaterialId: { } piece, StopAfterBar: null }]
+                ? piece
+                : null,
             Things(drill)
         );
     }

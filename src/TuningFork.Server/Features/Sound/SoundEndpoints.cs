@@ -31,6 +31,7 @@ public enum DroneWith
 /// <param name="GainBars">Bars after which it changes.</param>
 /// <param name="GainTo">Tempo at which it stops changing.</param>
 /// <param name="Drone">Written pitch of the drone, "D4"; empty for none.</param>
+/// <param name="TuneFirst">Whether the tuning note, or the open strings, sound at the first element of a warm-up.</param>
 /// <param name="Just">Pure intervals over the drone rather than equal ones.</param>
 public sealed record SoundSettings(
     int Beats = 4,
@@ -50,7 +51,8 @@ public sealed record SoundSettings(
     string Drone = "C4",
     DroneWith DroneWith = DroneWith.Alone,
     bool Just = true,
-    bool DroneWithDrill = false
+    bool DroneWithDrill = false,
+    bool TuneFirst = true
 );
 
 /// <summary>What is to be heard, computed.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -17,18 +18,30 @@ namespace TuningFork.Server.Features.Sound;
 /// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>
 /// <param name="DroneSounds">What the drone sounds, in words.</param>
 /// <param name="DroneStarts">Whether the drone starts with the drill.</param>
+/// <param name="Tuning">What the instrument is tuned to; null but for the first element of a warm-up.</param>
 public sealed record StageSoundView(
     DrillClick? Click,
     int CountInBars,
     IReadOnlyList<double> DroneHertz,
     string DroneSounds,
-    bool DroneStarts
+    bool DroneStarts,
+    StageTuning? Tuning
 );
+
+/// <summary>What the instrument is tuned to, at the first element of the warm-up.</summary>
+/// <param name="Tones">The notes in order, as they sound.</param>
+/// <param name="Words">The notes as they are written: "G3, D4, A4 and E5".</param>
+/// <param name="Starts">Whether they are heard by themselves when the drill begins.</param>
+public sealed record StageTuning(IReadOnlyList<Tone> Tones, string Words, bool Starts);
 
 /// <summary>The click in the metre at hand, by the player's school; the drone on the key or the note at hand.</summary>
 public sealed class StageSound(PracticeDb db, PlanDesk plans)
 {
     private const int CountInBars = 1;
+
+    /// <summary>Each tuning note has so long, and a moment of silence at its end.</summary>
+    private const double TuneSeconds = 4;
+    private const double TuneGap = 0.5;
 
     /// <summary>A drone lies between G2 and F♯3 as it sounds: below the player, and not so low that small loudspeakers swallow it.</summary>
     private const int LowestDrone = 43;
@@ -70,8 +83,34 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
             CountInBars,
             hertz,
             sounds,
-            starts
+            starts,
+            Tuning(session, drill, profile, settings.TuneFirst && !starts)
         );
+    }
+
+    /// <summary>At the first element of the warm-up, once; null elsewhere, and for what is not tuned by the player.</summary>
+    private static StageTuning? Tuning(SessionRow session, Drill drill, ProfileRow profile, bool starts)
+    {
+        if (drill.Area != Area.WarmUp || session.Drills.Any(row => row.Position < session.Current && row.Area == Area.WarmUp))
+            return null;
+        var instrument = ProfileBooks.InstrumentOf(profile);
+        var notes = TuningNotes.Of(instrument);
+        return notes.Count == 0
+            ? null
+            : new StageTuning(
+                [
+                    .. notes.Select(
+                        (note, i) =>
+                            new Tone(
+                                Core.Theory.Tuning.Hertz(note.Plus(instrument.ToSounding).Midi, profile.A4),
+                                i * TuneSeconds,
+                                TuneSeconds - TuneGap
+                            )
+                    ),
+                ],
+                Words.List([.. notes.Select(note => $"{note.Name.Printed}{note.Octave}")]),
+                starts
+            );
     }
 
     private async Task<DrillClick> ClickAsync(DateOnly day, ClickSchool school, MaterialRow? material, CancellationToken cancel)

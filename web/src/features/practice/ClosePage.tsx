@@ -268,6 +268,12 @@ function Closed({ view }: { view: Schemas['CloseView'] }) {
       {view.targets.map((question) => (
         <TargetQuestion key={question.materialId} question={question} />
       ))}
+      {view.listToRate && (
+        <Text mt="3" data-testid="list-to-rate">
+          Nothing for {sayDay(view.listToRate)} was rated for a week.{' '}
+          <Link to={`/music/list/${view.listToRate}?rate`}>Rate its list now, a minute</Link>
+        </Text>
+      )}
       <Flex gap="6" mt="4">
         <Link to="/journal">Read the journal</Link>
         <Link to="/">Back to today</Link>

@@ -25,6 +25,7 @@ const rows: Row[] = [
   { keys: [['m', 'M']], what: 'click on and off' },
   { keys: [['d', 'D']], what: 'drone on and off' },
   { keys: [['r', 'R']], what: 'hear the question again' },
+  { keys: [['u', 'U']], what: 'in the first warm-up: the tuning note, or the open strings' },
   { keys: [['n', 'N']], what: 'write a note' },
   { keys: [['x', 'X']], what: 'what was written last time is settled' },
   { keys: [['l', 'L']], what: 'put an idea on the shelf' },

@@ -23,6 +23,7 @@ export function StageBar({ session, yes, no, clicking, press }: Props) {
   if (cue?.countsTakes || !running) keys.push(['Enter', 'enter', 'done'])
   keys.push(['s', 'S', 'skip'], ['e', 'E', '+1 min'])
   if (sound?.click) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
+  if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
   keys.push(['n', 'N', 'note'], ['l', 'L', 'shelf'])
   return (

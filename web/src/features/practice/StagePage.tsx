@@ -95,6 +95,7 @@ function Stage({ stage, session, note }: StageProps) {
     else if (cue.run && run.state) run.found()
     else if (cue.run) void run.start()
     else if (goesOn(cue)) return
+    else if (drill.deskOf !== null) void navigate(`/music/${drill.deskOf}/read?stage`)
     else act(cue.countsTakes ? 'Clean' : 'Done')
   }
   const no = () => {
@@ -135,6 +136,7 @@ function Stage({ stage, session, note }: StageProps) {
     m: sound.toggleClick,
     d: sound.toggleDrone,
     r: again,
+    u: sound.tune,
     n: () => note.begin('Note', session),
     l: () => note.begin('Shelf', session),
     '?': () => setKeysShown(true),

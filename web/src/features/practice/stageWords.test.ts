@@ -5,7 +5,7 @@ import { countOf, noName, yesName } from './stageWords'
 const cue = (loop: Schemas['Cue']['loop']) =>
   ({ count: '2:00 without a miss', countsTakes: true, loop }) as unknown as Schemas['Cue']
 const session = (loop: Schemas['Cue']['loop']) =>
-  ({ cue: cue(loop), question: null }) as unknown as Schemas['SessionView']
+  ({ cue: cue(loop), question: null, drills: [], position: 0 }) as unknown as Schemas['SessionView']
 
 test('a stretch without a miss runs with the clock from the press that begins it', () => {
   const before = { fromSeconds: null, neededSeconds: 120 }

@@ -2,7 +2,9 @@ import type { Schemas } from '../../api/client'
 import { sayClock } from '../../ui/words'
 
 /** What the right pedal means now. */
-export function yesName({ cue, question }: Schemas['SessionView'], heard: boolean, running: boolean) {
+export function yesName(session: Schemas['SessionView'], heard: boolean, running: boolean) {
+  const { cue, question, drills, position } = session
+  if (drills[position]?.deskOf != null) return 'read at the desk'
   if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'repair' : 'found') : 'start'
   if (question) return heard ? 'right' : 'hear it'
   if (cue?.loop) return cue.loop.fromSeconds === null ? 'start' : 'goes on'

@@ -59,6 +59,22 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     else stopDrone()
   }, [ready, place, droneStarts, startDrone, stopDrone])
 
+  const tuning = here?.tuning ?? null
+  const tones = useRef(tuning?.tones)
+  useEffect(() => {
+    tones.current = tuning?.tones
+  })
+  const tune = useCallback(() => {
+    if (tones.current) void import('../../sound/signals').then((one) => one.soundTones(tones.current!))
+  }, [])
+  const tunes = session.running && (tuning?.starts ?? false)
+  // Once, when the first element of the warm-up begins; it is heard no longer than that lasts.
+  useEffect(() => {
+    if (!tunes) return
+    tune()
+    return () => void import('../../sound/signals').then((one) => one.stopTones())
+  }, [place, tunes, tune])
+
   const toggleClick = useCallback(() => {
     if (tempo === null || !click) return
     if (clicking) stopClick()
@@ -70,5 +86,5 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     if (droning) stopDrone()
     else void startDrone()
   }, [droning, startDrone, stopDrone])
-  return { clicking, droning, failed, beat, toggleClick, toggleDrone, word: click?.word ?? '' }
+  return { clicking, droning, failed, beat, toggleClick, toggleDrone, tune, word: click?.word ?? '' }
 }

@@ -1,10 +1,11 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { useNavigate, useParams } from 'react-router'
+import { useQueryClient } from '@tanstack/react-query'
+import { useNavigate, useParams, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
-import { Engraving } from '../../ui/Engraving'
+import { StageMusic } from '../practice/StageMusic'
 import { Page } from '../../ui/Page'
 import { Tick } from '../../ui/Tick'
 import { Press } from '../../ui/Press'
@@ -17,19 +18,67 @@ export function SlowReadingPage() {
   const id = Number(useParams().id)
   const piece = api.useQuery('get', '/api/pieces/{id}', { params: { path: { id } } })
   const [marks, setMarks] = useState<number[] | null>(null)
+  const leave = useLeave(id)
   if (!piece.data) return <Outline />
   return marks === null ? (
-    <Reading piece={piece.data} done={setMarks} />
+    <Reading piece={piece.data} done={setMarks} leave={leave} />
   ) : (
-    <Suggested piece={piece.data} marks={marks} again={() => setMarks(null)} />
+    <Suggested piece={piece.data} marks={marks} leave={leave} again={() => setMarks(null)} />
   )
 }
 
-function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: number[]) => void }) {
+interface Leave {
+  /** Where one goes from here: back to the stage, when the reading is a drill of today. */
+  name: string
+  go: (read: boolean) => Promise<void>
+}
+
+/** Back to the piece; or to the stage, where the drill has had the time that was spent here, and is done when it was read. */
+function useLeave(piece: number): Leave {
+  const [search] = useSearchParams()
   const navigate = useNavigate()
+  const queries = useQueryClient()
+  const [began] = useState(() => Date.now())
+  if (!search.has('stage')) return { name: 'back to the piece', go: async () => navigate(`/music/${piece}`) }
+  const go = async (read: boolean) => {
+    const key = api.queryOptions('get', '/api/session').queryKey
+    const session = await ask(client.GET('/api/session'))
+    const drill = session?.drills[session.position]
+    if (read && session && drill?.deskOf === piece) {
+      const body = {
+        id: crypto.randomUUID(),
+        sessionId: session.id,
+        position: session.position,
+        playedSeconds: drill.playedSeconds + (Date.now() - began) / 1000,
+        kind: 'Done',
+      } as const
+      queries.setQueryData(key, await ask(client.POST('/api/session/act', { body })))
+    }
+    await navigate('/practise')
+  }
+  return { name: 'back to the stage', go }
+}
+
+/** What the marks are for, beside the bar at hand. */
+const saying = (bar: number | null, first: number) =>
+  bar === null
+    ? 'Once, very slowly. The beat goes on.'
+    : bar < first
+      ? 'Counting in'
+      : 'Any key marks the bar that tripped you.'
+
+interface ReadingProps {
+  piece: Schemas['PieceView']
+  done: (marks: number[]) => void
+  leave: Leave
+}
+
+function Reading({ piece, done, leave }: ReadingProps) {
   const [tempo, setTempo] = useState(piece.slowTempo)
   const reading = useSlowReading(piece, tempo, done)
   const press = () => (reading.bar === null ? void reading.start() : reading.mark())
+  const bar = reading.bar
+  const faster = (beats: number) => bar === null && setTempo(Math.min(400, Math.max(20, tempo + beats)))
   useStageKeys(
     {
       yes: press,
@@ -37,14 +86,14 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
       pause: press,
       letters: {
         Enter: reading.end,
-        Escape: () => void navigate(`/music/${piece.id}`),
-        ArrowUp: () => reading.bar === null && setTempo(Math.min(400, tempo + 2)),
-        ArrowDown: () => reading.bar === null && setTempo(Math.max(20, tempo - 2)),
+        Escape: () => void leave.go(false),
+        ArrowUp: () => faster(2),
+        ArrowDown: () => faster(-2),
       },
     },
     true,
   )
-  const bar = reading.bar
+  const marked = reading.marks.length === 0 ? 'no bar marked yet' : `tripped: ${reading.marks.join(', ')}`
   return (
     <Flex
       as="main"
@@ -59,71 +108,82 @@ function Reading({ piece, done }: { piece: Schemas['PieceView']; done: (marks: n
       gap="4"
     >
       <Text color="stageFaded">{piece.title} · slow first reading</Text>
-      <Flex flex="1" align="center" gap="10" wrap="wrap">
+      <Flex
+        align="center"
+        gap="8"
+        wrap="wrap"
+        justify="space-between"
+        flex={piece.hasMusic ? undefined : '1'}
+      >
         <Box flex="1" minW="320px">
-          <chakra.h1 fontSize={{ base: '2.35rem', md: '3.29rem' }} lineHeight={1.15}>
-            {bar === null
-              ? 'Once, very slowly. The beat goes on.'
-              : bar < piece.fromBar
-                ? 'Counting in'
-                : 'Any key marks the bar that tripped you.'}
+          <chakra.h1 fontSize={{ base: '2.1rem', md: '3rem' }} lineHeight={1.15}>
+            {saying(bar, piece.fromBar)}
           </chakra.h1>
-          <Text fontSize="heading" color="stageFaded" mt="5" data-testid="marks" aria-live="polite">
-            {reading.marks.length === 0 ? 'no bar marked yet' : `tripped: ${reading.marks.join(', ')}`}
+          <Text fontSize="heading" color="stageFaded" mt="3" data-testid="marks" aria-live="polite">
+            {marked}
           </Text>
-          {piece.hasMusic && bar !== null && bar >= piece.fromBar && <Music piece={piece} bar={bar} />}
         </Box>
-        <Flex direction="column" align="center" minW="320px">
+        <Flex align="baseline" gap="5">
           <Text color="stageFaded" fontSize="heading">
             bar
           </Text>
           <Text
             fontFamily="heading"
             fontWeight={600}
-            fontSize="11.53rem"
+            fontSize={piece.hasMusic ? '7rem' : '11.53rem'}
             lineHeight={1}
             fontVariantNumeric="tabular-nums"
             data-testid="bar"
           >
             {bar === null || bar < piece.fromBar ? '–' : bar}
           </Text>
-          <Text fontSize="2.35rem" mt="3">
-            ♩ = {tempo}
-          </Text>
-          <Text color="stageFaded">of {piece.toBar}</Text>
+          <Box>
+            <Text color="stageFaded">of {piece.toBar}</Text>
+            <Text fontSize="2rem">♩ = {tempo}</Text>
+          </Box>
         </Flex>
       </Flex>
-      <Flex gap="3" wrap="wrap">
+      {piece.hasMusic && <Music piece={piece} bar={Math.max(piece.fromBar, bar ?? piece.fromBar)} />}
+      <Flex gap="3" wrap="wrap" mt="auto">
         <StageKey name={bar === null ? 'begin' : 'mark this bar'} keys="→" press={press} />
         {bar === null ? (
           <>
-            <StageKey name="slower" keys="↓" press={() => setTempo(Math.max(20, tempo - 2))} />
-            <StageKey name="faster" keys="↑" press={() => setTempo(Math.min(400, tempo + 2))} />
+            <StageKey name="slower" keys="↓" press={() => faster(-2)} />
+            <StageKey name="faster" keys="↑" press={() => faster(2)} />
           </>
         ) : (
           <StageKey name="that is the end" keys="enter" press={reading.end} />
         )}
-        <StageKey name="back to the piece" keys="esc" press={() => void navigate(`/music/${piece.id}`)} />
+        <StageKey name={leave.name} keys="esc" press={() => void leave.go(false)} />
       </Flex>
     </Flex>
   )
 }
 
-/** The four bars one is in. */
+/** Bars of one line. */
+const barsInLine = 4
+
+/** The line one is in, as large as the width allows, and the one that comes next. */
 function Music({ piece, bar }: { piece: Schemas['PieceView']; bar: number }) {
-  const from = bar - ((bar - piece.fromBar) % 4)
-  const to = Math.min(piece.toBar, from + 3)
-  const bars = api.useQuery(
-    'get',
-    '/api/pieces/{id}/bars',
-    { params: { path: { id: piece.id }, query: { from, to } } },
-    { retry: false },
-  )
-  return bars.data ? (
-    <Box mt="5" maxW="760px">
-      <Engraving abc={bars.data.abc} label={`Bars ${from} to ${to}`} dark />
+  const from = bar - ((bar - piece.fromBar) % barsInLine)
+  return (
+    <Box flex="1">
+      {[from, from + barsInLine]
+        .filter((first) => first <= piece.toBar)
+        .map((first) => (
+          <Box key={first} opacity={first === from ? 1 : 0.7} mb="3">
+            <Line piece={piece} from={first} />
+          </Box>
+        ))}
     </Box>
-  ) : null
+  )
+}
+
+function Line({ piece, from }: { piece: Schemas['PieceView']; from: number }) {
+  const to = Math.min(piece.toBar, from + barsInLine - 1)
+  const params = { path: { id: piece.id }, query: { from, to } }
+  const bars = api.useQuery('get', '/api/pieces/{id}/bars', { params }, { retry: false })
+  return bars.data ? <StageMusic abc={bars.data.abc} label={`Bars ${from} to ${to}`} /> : null
 }
 
 function StageKey({ keys, name, press }: { keys: string; name: string; press: () => void }) {
@@ -140,11 +200,12 @@ function StageKey({ keys, name, press }: { keys: string; name: string; press: ()
 interface SuggestedProps {
   piece: Schemas['PieceView']
   marks: number[]
+  leave: Leave
   again: () => void
 }
 
 /** Marks as passages with suggested borders; each can be moved or left out. */
-function Suggested({ piece, marks, again }: SuggestedProps) {
+function Suggested({ piece, marks, leave, again }: SuggestedProps) {
   const path = { id: piece.id }
   const suggested = api.useQuery('post', '/api/pieces/{id}/reading', { params: { path }, body: { marks } })
   return (
@@ -152,17 +213,25 @@ function Suggested({ piece, marks, again }: SuggestedProps) {
       {marks.length === 0 ? (
         <Text>Nothing was marked: then it can be played through, a little faster.</Text>
       ) : (
-        suggested.data && <Borders piece={piece} start={suggested.data} />
+        suggested.data && <Borders piece={piece} start={suggested.data} leave={leave} />
       )}
-      <Press mt="5" onClick={again}>
-        Read once more
-      </Press>
+      <Flex gap="3" mt="5" wrap="wrap">
+        <Press onClick={again}>Read once more</Press>
+        <Press look="quiet" onClick={() => void leave.go(true)}>
+          {leave.name}
+        </Press>
+      </Flex>
     </Page>
   )
 }
 
-function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas['SuggestedPassage'][] }) {
-  const navigate = useNavigate()
+interface BordersProps {
+  piece: Schemas['PieceView']
+  start: Schemas['SuggestedPassage'][]
+  leave: Leave
+}
+
+function Borders({ piece, start, leave }: BordersProps) {
   const saved = useSaved()
   const { problem, run } = useProblem()
   const [rows, setRows] = useState(start.map((one) => ({ ...one, take: true })))
@@ -174,7 +243,7 @@ function Borders({ piece, start }: { piece: Schemas['PieceView']; start: Schemas
     const body = { passages: taken.map(({ from, to }) => ({ from, to, difficulty: '' })) }
     if (!(await run(() => ask(client.POST('/api/pieces/{id}/passages', { params: { path }, body }))))) return
     await saved()
-    await navigate(`/music/${piece.id}`)
+    await leave.go(true)
   }
   return (
     <>

@@ -24,7 +24,7 @@ const heights: Record<Touch, number> = { Loud: 92, Soft: 56, Silent: 92 }
 const touchNames: Record<Touch, string> = { Loud: 'loud', Soft: 'soft', Silent: 'silent' }
 const mostBeats = 32
 const mostBars = 16
-const border = 14
+const border = 24
 
 /** The bar as it is heard: strokes that are touched to be loud, soft or silent, groups whose borders move, bars heard and silent. */
 export function CyclePicture({ settings, sound, change }: Props) {

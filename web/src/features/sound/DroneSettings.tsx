@@ -48,7 +48,12 @@ export function DroneSettings({ settings, change, sounds }: Props) {
           {sounds}
         </Text>
       )}
-      <Flex mt="2">
+      <Flex mt="2" direction="column" gap="1">
+        <Tick
+          label="begin the first warm-up with the tuning note, or the open strings"
+          on={settings.tuneFirst ?? true}
+          set={(tuneFirst) => void change({ tuneFirst })}
+        />
         <Tick
           label="start it with every warm-up"
           on={settings.droneWithDrill ?? false}

@@ -51,7 +51,9 @@ function Ahead({ date, today }: { date: Schemas['DateView']; today: string }) {
       <chakra.h3 fontSize="subheading" fontWeight={700}>
         <Link to={`/music/${date.pieceId}`}>{date.title}</Link>, {sayDay(date.date, today)}
       </chakra.h3>
-      <Text mt="1">{sayPhase(date, today)}</Text>
+      <Text mt="1">
+        {sayPhase(date, today)} <Link to={`/music/list/${date.date}`}>Its list</Link>
+      </Text>
       <Text mt="1" maxW="72ch" color={date.fits ? 'faded' : 'ink'}>
         {date.words}
       </Text>

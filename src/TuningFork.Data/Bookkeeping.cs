@@ -104,6 +104,7 @@ public static class Bookkeeping
             WeekMinutes = row.WeekMinutes,
             WeekTimes = row.WeekTimes,
             Relief = ReliefOf(row),
+            Harmony = row.Harmony.Length > 0 ? Harmony.Read(row.Harmony, out _) : [],
             TwiceADay = row.TwiceADay || ReliefOf(row).On(today) == Relief.TwoShortVisits,
             PerformanceSet = (piece ?? row).PerformanceSet,
             LastVisit = Seen(row.LastVisit, today),

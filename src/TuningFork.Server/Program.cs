@@ -113,6 +113,7 @@ app.MapJournal();
 app.MapShelf();
 app.MapRelief();
 app.MapLists();
+app.MapMade();
 app.MapSheets();
 app.MapKeys();
 app.MapWork();

@@ -163,6 +163,9 @@ public sealed record Material
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; init; }
 
+    /// <summary>Of a song: its chords or keys as they are printed; empty where they are not known.</summary>
+    public IReadOnlyList<string> Harmony { get; init; } = [];
+
     /// <summary>What is done for two weeks because it annoys, or is stuck; by default nothing.</summary>
     public ReliefTime Relief { get; init; }
 

@@ -49,6 +49,9 @@ public sealed record Work(WorkKind Kind)
     /// <summary>The grid of a groove, or music in ABC.</summary>
     public string Text { get; init; } = "";
 
+    /// <summary>Of a progression: the key it stands in, by which it goes through the others; empty where that is not known.</summary>
+    public string Key { get; init; } = "";
+
     /// <summary>The plan of patterns.</summary>
     public PatternPlan? Patterns { get; init; }
 
@@ -59,7 +62,7 @@ public sealed record Work(WorkKind Kind)
             WorkKind.Shuttle => Items.Count is < 2 or > 24
                 ? ("items", "A shuttle goes between 2 to 24 keys or chords.")
                 : Unknown(
-                    item => Key.TryParse(item, out _) || ChordSymbols.TryParse(item, out _),
+                    item => Theory.Key.TryParse(item, out _) || ChordSymbols.TryParse(item, out _),
                     "neither a key like \"Bb major\" nor a chord like \"Dm7\""
                 ) ?? Timed(),
             WorkKind.Changes => Items.Count is < 2 or > MostItems

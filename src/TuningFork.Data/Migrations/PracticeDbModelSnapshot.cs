@@ -283,6 +283,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("FromBar")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Harmony")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("IsScale")
                         .HasColumnType("INTEGER");
 
@@ -302,6 +306,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<string>("LaterDates")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MadeKey")
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("MemoryDifficulty")
@@ -388,6 +395,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Slipped")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("SourceId")
                         .HasColumnType("INTEGER");
 
                     b.Property<double?>("Stability")

@@ -75,6 +75,13 @@ public sealed class MaterialRow : IRemovable
     /// <summary>The day on which a rest ends; null for a rest without an end, or for none.</summary>
     public DateOnly? RestUntil { get; set; }
 
+    /// <summary>Of a song: its chords or keys, as they were written.</summary>
+    public string Harmony { get; set; } = "";
+
+    /// <summary>Of something that was made up: what it was made from, and the key under which it was sent.</summary>
+    public int? SourceId { get; set; }
+    public Guid? MadeKey { get; set; }
+
     /// <summary>What was decided: fingering or sticking, bowing or breath, and why.</summary>
     public string Fingering { get; set; } = "";
     public string Stroke { get; set; } = "";

@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepMade"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/technique/patterns": {
         parameters: {
             query?: never;
@@ -2097,6 +2113,21 @@ export interface components {
             /** Format: int32 */
             neededSeconds: number;
         };
+        MadeView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+        };
+        MadeWish: {
+            /** Format: uuid */
+            key: string;
+            title: string;
+            text: string;
+            /** @default false */
+            isGroove: boolean;
+            /** Format: int32 */
+            sourceId?: null | number;
+        };
         MarksWish: {
             marks: number[];
         };
@@ -2160,6 +2191,7 @@ export interface components {
             /** Format: int32 */
             weekTimes: number;
             twiceADay: boolean;
+            harmony: string;
             word: string;
         };
         MaterialWish: {
@@ -2233,6 +2265,8 @@ export interface components {
             weekTimes: number;
             /** @default false */
             twiceADay: boolean;
+            /** @default  */
+            harmony: string;
         };
         MethodChoiceView: {
             id: string;
@@ -2741,6 +2775,13 @@ export interface components {
         };
         /** @enum {unknown} */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
+        SeedView: {
+            title: string;
+            text: string;
+            isGroove: boolean;
+            /** Format: int32 */
+            materialId: null | number;
+        };
         SessionDrillView: {
             /** Format: int32 */
             position: number;
@@ -2794,6 +2835,7 @@ export interface components {
             isUntouched: boolean;
             written: null | components["schemas"]["WrittenView"];
             sound: null | components["schemas"]["StageSoundView"];
+            seed: null | components["schemas"]["SeedView"];
         };
         SettledWish: {
             settled: boolean;
@@ -3269,6 +3311,7 @@ export interface components {
             limitSeconds?: number;
             voicing?: components["schemas"]["Voicing"];
             text?: string;
+            key?: string;
             patterns?: null | components["schemas"]["PatternPlan"];
         };
         /** @enum {unknown} */
@@ -3291,6 +3334,8 @@ export interface components {
              * @default 0
              */
             version: number;
+            /** @default false */
+            inKeys: boolean;
         };
         WrittenView: {
             /** Format: int32 */
@@ -3481,6 +3526,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    KeepMade: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeView"];
+                };
             };
         };
     };

@@ -1,5 +1,7 @@
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Planning.Fill;
 
@@ -113,6 +115,15 @@ internal sealed class FillContext
     /// <summary>Numbers of what rests after pain.</summary>
     public HashSet<int> Resting { get; } = [];
 
+    /// <summary>Keys and chords that the drills of today have made so far, as they are printed.</summary>
+    public HashSet<string> Sounded { get; } = new(StringComparer.Ordinal);
+
+    private static IEnumerable<string> Heard(Target target) =>
+        (target.Work is { Kind: WorkKind.Shuttle or WorkKind.Changes or WorkKind.Inversions } work ? work.Items : [])
+            .Append(TargetKey.Parse(target.Key).InKey)
+            .Select(Harmony.NameOf)
+            .OfType<string>();
+
     public bool Careful =>
         Request.HoldTempo || Request.AfterPain is not null || (Request.Demands & (Demands.Tired | Demands.Concert)) != Demands.None;
 
@@ -121,6 +132,7 @@ internal sealed class FillContext
         foreach (var target in targets)
         {
             Used.Add(target.Key);
+            Sounded.UnionWith(Heard(target));
             if (target.MaterialId is { } material)
                 given[material] = given.GetValueOrDefault(material) + ((double)minutes / targets.Count);
         }

@@ -1,5 +1,6 @@
 using TuningFork.Core.Ability;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 
@@ -124,7 +125,13 @@ internal static class FillTargets
 
     /// <summary>A material in one of its keys.</summary>
     public static Target TargetInKey(this FillContext context, Material material, Key key) =>
-        context.TargetIn(material, TargetPart.Key, $"{key}", key.Name, material.Keys.FirstOrDefault(known => known.Key == key)?.Reach);
+        context.TargetIn(
+            material,
+            TargetPart.Key,
+            $"{key}",
+            material.Work is { Kind: WorkKind.Changes } work ? $"{key.Name}: {string.Join(' ', WorkInKey.Chords(work, key))}" : key.Name,
+            material.Keys.FirstOrDefault(known => known.Key == key)?.Reach
+        );
 
     /// <summary>A performance alone makes the day careful: what is performed goes at its tempo.</summary>
     private static bool IsPerforming(DayRequest request) =>

@@ -6,6 +6,12 @@ namespace TuningFork.Core.Planning.Fill;
 /// <summary>Play: a piece right through when one is ready and fits, and making something up.</summary>
 internal static class PlayFill
 {
+    private const int MostNamed = 2;
+
+    /// <summary>Minutes of what was made up before.</summary>
+    private const int LeastMade = 2;
+    private const int MostMade = 4;
+
     private static readonly (string Title, string How)[] Ideas =
     [
         ("Make something from three notes", "Three notes of today's scale; say something with them."),
@@ -44,10 +50,13 @@ internal static class PlayFill
                 && PieceMinutes(material) <= minutes
             )
             .OrderByDescending(material => material.AskedFor)
+            // After a drill of chords or keys a song with them.
+            .ThenByDescending(material => With(context, material).Count)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
             .FirstOrDefault();
         var left = minutes;
-        if (piece is not null && (day.DayNumber % 3 != 0 || piece.AskedFor || minutes >= PieceMinutes(piece) + 3))
+        var with = piece is null ? [] : With(context, piece);
+        if (piece is not null && (day.DayNumber % 3 != 0 || piece.AskedFor || with.Count > 0 || minutes >= PieceMinutes(piece) + 3))
         {
             var length = minutes - PieceMinutes(piece) >= 3 ? PieceMinutes(piece) : minutes;
             left -= length;
@@ -56,10 +65,24 @@ internal static class PlayFill
                 Methods.PerformanceTake,
                 piece.Title,
                 length,
-                piece.LastVisit is { } last
-                    ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}"
+                with.Count > 0 ? $"after the drill, with {Words.List([.. with.Take(MostNamed)])}"
+                    : piece.LastVisit is { } last ? $"right through; last played {Words.Ago(day.DayNumber - last.DayNumber)}"
                     : "right through, for the first time",
                 context.TargetOf(context.Whole(piece, piece.FromBar, piece.ToBar), Pace.Performance)
+            );
+        }
+
+        if (left >= LeastMade && Made(context) is { } made)
+        {
+            var length = Math.Min(left, MostMade);
+            left -= length;
+            yield return context.Make(
+                Area.Play,
+                Methods.FreePlay,
+                made.Title,
+                length,
+                made.LastVisit is null ? "you made it: play on from there" : "you made it: what becomes of it today?",
+                context.TargetOf(made, timed: false)
             );
         }
 
@@ -80,6 +103,23 @@ internal static class PlayFill
             yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "something of your own");
         }
     }
+
+    /// <summary>What was made up before and has waited longest; every other day, so that there is something new as well.</summary>
+    private static Material? Made(FillContext context) =>
+        context
+            .Request.Materials.Where(material =>
+                material is { Kind: MaterialKind.Exercise, Area: Area.Play, Resting: false }
+                && material.LastVisit != context.Request.Day
+                && (material.AskedFor || context.Request.Day.DayNumber % 2 == 0)
+                && !context.Used.Contains(TargetKey.Of(material.Id))
+            )
+            .OrderByDescending(material => material.AskedFor)
+            .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
+            .ThenBy(material => material.Id)
+            .FirstOrDefault();
+
+    /// <summary>Chords and keys of a song that were drilled today.</summary>
+    private static List<string> With(FillContext context, Material piece) => [.. piece.Harmony.Where(context.Sounded.Contains)];
 
     /// <summary>A piece under way, or one whose passages have all been clean at some tempo, however it is rated.</summary>
     private static bool CanBePlayed(FillContext context, Material piece) =>

@@ -73,7 +73,7 @@ internal static class TechniqueDrill
         return context.Make(
             Area.Technique,
             Methods.KeyRound,
-            $"{material.Title}: {Words.List([.. targets.Select(target => target.Title)])}",
+            $"{material.Title}: {Words.List([.. targets.Select(target => target.Title.Split(':')[0])])}",
             minutes,
             reason,
             targets

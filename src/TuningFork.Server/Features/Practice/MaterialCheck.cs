@@ -1,5 +1,6 @@
 using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Theory;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Hosting;
 
@@ -25,8 +26,13 @@ internal static class MaterialCheck
             throw new FieldException("beat", $"The tempo counts one of: {Words.List([.. Beat.All.Select(beat => beat.Name)])}.");
         if (!Enum.IsDefined(wish.Readiness))
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
-        if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp) })
-            throw new FieldException("area", "An exercise belongs to technique or to the warm-up.");
+        if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp or Area.Play) })
+            throw new FieldException("area", "An exercise belongs to technique, to the warm-up or to play.");
+        if (Harmony.Read(Problems.Text("harmony", wish.Harmony), out var unknown).Count > Harmony.Most || unknown is not null)
+            throw new FieldException(
+                "harmony",
+                $"\"{unknown ?? wish.Harmony}\" is neither a chord nor a key. Write them like G, C, D7 or F major, at most {Harmony.Most}."
+            );
         if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
             throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
         if (wish is { WeekTimes: > 0, Area: Area.WarmUp })

@@ -189,6 +189,7 @@ public static class MaterialEndpoints
         row.LaterDates = string.Join(',', dates.Skip(1).Select(date => date.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)));
         (row.WeekMinutes, row.WeekTimes) = wish is { WeekMinutes: > 0, WeekTimes: > 0 } ? (wish.WeekMinutes, wish.WeekTimes) : (0, 0);
         row.TwiceADay = wish.TwiceADay;
+        row.Harmony = wish.Harmony.Trim();
         row.NextExample = wish.NextExample;
         row.Examples = wish.Examples;
         row.PerDay = wish.PerDay;
@@ -267,6 +268,7 @@ public static class MaterialEndpoints
                         row.WeekMinutes,
                         row.WeekTimes,
                         row.TwiceADay,
+                        row.Harmony,
                         PassageWords.Of(
                             core,
                             rows.Where(other => other.PieceId == row.PieceId && other.Id < row.Id && !other.Resting)

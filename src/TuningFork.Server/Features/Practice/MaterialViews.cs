@@ -40,12 +40,13 @@ public sealed record MaterialView(
     int WeekMinutes,
     int WeekTimes,
     bool TwiceADay,
+    string Harmony,
     string Word
 );
 
 /// <summary>
 /// What a material is to be. LaterDates: further performances after the first. WeekMinutes and WeekTimes: so many minutes, so often a
-/// week; 0 for no such wish. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.
+/// week; 0 for no such wish. Harmony: chords or keys of a song. For pieces ToBar is the number of bars, FromBar 0 with an upbeat and 1 without.
 /// </summary>
 public sealed record MaterialWish(
     MaterialKind Kind,
@@ -71,7 +72,8 @@ public sealed record MaterialWish(
     IReadOnlyList<DateOnly>? LaterDates = null,
     int WeekMinutes = 0,
     int WeekTimes = 0,
-    bool TwiceADay = false
+    bool TwiceADay = false,
+    string Harmony = ""
 );
 
 /// <summary>A number of a readiness rating and its day.</summary>

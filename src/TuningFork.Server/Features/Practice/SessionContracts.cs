@@ -47,6 +47,7 @@ public sealed record ThingView(string Key, string Title);
 /// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
 /// <param name="Written">The last line written about the thing at hand before this session; null when there is none that is not settled.</param>
 /// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
+/// <param name="Seed">With what something made up begins; null where there is neither groove nor music and nothing is made up.</param>
 /// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
 public sealed record SessionView(
     int Id,
@@ -69,8 +70,14 @@ public sealed record SessionView(
     string Relief,
     bool IsUntouched,
     WrittenView? Written,
-    StageSoundView? Sound
+    StageSoundView? Sound,
+    SeedView? Seed
 );
+
+/// <summary>With what something made up begins: the groove or the bars at hand.</summary>
+/// <param name="Title">What it would be called.</param>
+/// <param name="MaterialId">What it would be made from, or null.</param>
+public sealed record SeedView(string Title, string Text, bool IsGroove, int? MaterialId);
 
 /// <summary>Leaves a session in which nothing was played yet.</summary>
 public sealed record LeaveWish(int SessionId);

@@ -62,9 +62,27 @@ public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thin
             drill is null or { IsBreak: true } || cue is { Resting: true }
                 ? null
                 : await thing.WrittenAsync(session, drill, target, cancel),
-            cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel)
+            cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel),
+            drill is null or { IsBreak: true } ? null : SeedOf(drill, target, abc)
         );
     }
+
+    /// <summary>The groove or the bars at hand; an empty line where something is made up from nothing.</summary>
+    private static SeedView? SeedOf(Drill drill, Target? target, string abc)
+    {
+        const string nothing = "M:4/4\nL:1/4\nK:C\n";
+        var key = target is null ? default : TargetKey.Parse(target.Key);
+        var source = key.Kind == TargetKind.Material && target is not null ? key.Id : (int?)null;
+        var title = $"From {(key.Part is TargetPart.Whole or TargetPart.Bars && target is not null ? target.Title : drill.Title)}";
+        return target?.Work is { Kind: WorkKind.Groove } groove ? new SeedView(title, groove.Text, true, source)
+            : abc.Length > 0 ? new SeedView(title, WithoutNumber(abc), false, source)
+            : drill.Area == Area.Play ? new SeedView(title, nothing, false, source)
+            : null;
+    }
+
+    /// <summary>A tune without its number in a book.</summary>
+    private static string WithoutNumber(string abc) =>
+        string.Join('\n', abc.Split('\n').Where(line => !line.StartsWith("X:", StringComparison.Ordinal)));
 
     private static SessionDrillView View(SessionDrillRow row)
     {

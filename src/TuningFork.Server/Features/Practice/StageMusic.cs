@@ -2,8 +2,10 @@ using System.Text.Json;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Notation.Variants;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Repertoire;
@@ -22,9 +24,14 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
     {
         try
         {
-            if (target.Work is { Kind: WorkKind.Notation } written)
-                return (written.Text, "");
             var key = TargetKey.Parse(target.Key);
+            if (target.Work is { Kind: WorkKind.Notation } written)
+                return (
+                    Key.TryParse(key.InKey, out var other)
+                        ? AbcWriter.Write(VariantMaker.InKey(AbcReader.Read(written.Text).Score, other))
+                        : written.Text,
+                    ""
+                );
             if (await WrittenAsync(key, target.Work, cue.StopAfterBar, cancel) is not { } bars)
                 return ("", "");
             var altered = AlteredMusic.Of(bars, key.Part == TargetPart.Variant ? key.Name : cue.Variant, cue.Step);

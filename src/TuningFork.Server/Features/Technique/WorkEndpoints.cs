@@ -112,7 +112,8 @@ public static class WorkEndpoints
         return View(row, today);
     }
 
-    private static void Write(MaterialRow row, WorkWish wish, ProfileRow profile)
+    /// <summary>Writes what an exercise is made of.</summary>
+    internal static void Write(MaterialRow row, WorkWish wish, ProfileRow profile)
     {
         row.Title = Problems.Text("title", wish.Title, 200);
         if (row.Title.Length == 0)
@@ -121,6 +122,16 @@ public static class WorkEndpoints
         var work = Understood(wish.Work);
         row.Serves = Served(wish.Serves);
         row.Place = 0;
+        if (wish.InKeys && !WorkInKey.CanMove(work))
+            throw new FieldException(
+                "inKeys",
+                "Written music goes through the keys, and a progression whose own key is known: write it like C major."
+            );
+        // The way through the keys that was chosen stays.
+        row.KeyPlanJson =
+            !wish.InKeys ? ""
+            : row.KeyPlanJson.Length > 0 ? row.KeyPlanJson
+            : JsonSerializer.Serialize(new KeyPlan(), Bookkeeping.Json);
         switch (work.Kind)
         {
             case WorkKind.Groove:

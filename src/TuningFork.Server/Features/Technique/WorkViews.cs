@@ -11,7 +11,8 @@ public sealed record WorkWish(
     int? Target = null,
     SheetRequest? Sheet = null,
     IReadOnlyList<string>? Serves = null,
-    int Version = 0
+    int Version = 0,
+    bool InKeys = false
 );
 
 /// <summary>What is to be looked at before it is kept.</summary>

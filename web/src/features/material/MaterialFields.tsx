@@ -79,6 +79,15 @@ export function What({
           <RefusalOf field={['fromBar', 'toBar']} />
         </Box>
       )}
+      {wish.kind === 'Piece' && (
+        <Field label="Chords or keys" width="220px" name="harmony">
+          <Input
+            placeholder="G, C, D7 or F major"
+            value={wish.harmony}
+            onChange={(event) => set({ harmony: event.target.value })}
+          />
+        </Field>
+      )}
       {wish.kind === 'Exercise' && (
         <>
           <Field label="Area" width="140px" name="area">
@@ -88,6 +97,7 @@ export function What({
             >
               <option value="Technique">technique</option>
               <option value="WarmUp">warm-up</option>
+              <option value="Play">play</option>
             </Select>
           </Field>
           <Whole label="Bars" value={wish.toBar} set={(toBar) => set({ toBar: toBar ?? 0 })} />

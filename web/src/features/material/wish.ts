@@ -27,6 +27,7 @@ const plain: Omit<Wish, 'kind'> = {
   weekMinutes: 0,
   weekTimes: 0,
   twiceADay: false,
+  harmony: '',
 }
 
 /** What an empty form begins with. */
@@ -72,6 +73,7 @@ export function wishOf(item: Schemas['MaterialView']): Wish {
     weekMinutes: item.weekMinutes,
     weekTimes: item.weekTimes,
     twiceADay: item.twiceADay,
+    harmony: item.harmony,
   }
 }
 

@@ -14,7 +14,7 @@ interface Props {
 
 /** The keys that matter now, each a button: for a finger, and to be seen. */
 export function StageBar({ session, yes, no, clicking, press }: Props) {
-  const { cue, running, written, sound } = session
+  const { cue, running, written, sound, seed, drills, position } = session
   const keys: [key: string, sign: string, name: string][] = [
     ['→', '→', yes],
     ['←', '←', no],
@@ -25,6 +25,7 @@ export function StageBar({ session, yes, no, clicking, press }: Props) {
   if (sound?.click) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
+  if (seed && drills[position]?.area === 'Play') keys.push(['k', 'K', 'keep what was made'])
   keys.push(['n', 'N', 'note'], ['l', 'L', 'shelf'])
   return (
     <Flex

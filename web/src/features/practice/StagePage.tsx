@@ -25,6 +25,7 @@ import { TensionAsk } from './TensionAsk'
 import { ReliefAsk } from './ReliefAsk'
 import { HelpAsk } from './HelpAsk'
 import { helpChoices, helpOf } from './stageHelp'
+import { MadeSheet } from './MadeSheet'
 import { StageBar } from './StageBar'
 import { useAsked } from './useAsked'
 import { useQuestion } from './useQuestion'
@@ -68,6 +69,7 @@ function Stage({ stage, session, note }: StageProps) {
   const navigate = useNavigate()
   const { act, played, problem, away } = stage
   const [keysShown, setKeysShown] = useState(false)
+  const [seed, setSeed] = useState<Schemas['SeedView'] | null>(null)
   const letters = useLetters()
   const drill = session.drills[session.position]!
   const cue = session.cue!
@@ -137,12 +139,13 @@ function Stage({ stage, session, note }: StageProps) {
     d: sound.toggleDrone,
     r: again,
     u: sound.tune,
+    k: () => session.seed && setSeed(session.seed),
     n: () => note.begin('Note', session),
     l: () => note.begin('Shelf', session),
     '?': () => setKeysShown(true),
     Escape: () => void navigate('/close'),
   }
-  useStageKeys({ yes, no, pause, letters: actions }, !note.open && !keysShown, letters.on)
+  useStageKeys({ yes, no, pause, letters: actions }, !note.open && !keysShown && !seed, letters.on)
 
   const left = drill.allowedSeconds - played
   const next = (run.state && cue.run?.steps[run.state.step + 1]) ?? (cue.next || session.nextDrill)
@@ -306,6 +309,7 @@ function Stage({ stage, session, note }: StageProps) {
           key === '→' ? yes() : key === '←' ? no() : key === 'space' ? pause() : actions[key]?.()
         }
       />
+      {seed && <MadeSheet seed={seed} close={() => setSeed(null)} />}
       {keysShown && (
         <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} letters={letters} />
       )}

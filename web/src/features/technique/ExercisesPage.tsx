@@ -198,6 +198,7 @@ function ExerciseRow({ line, edit, material, editPlain }: RowProps) {
                     sheet: line.sheet ?? null,
                     serves: line.serves,
                     version: line.version,
+                    inKeys: line.inKeys,
                   })
                 : material && editPlain(material)
             }

@@ -29,7 +29,17 @@ export function WorkFields({ draft, set }: Props) {
         />
       )
     case 'Notation':
-      return <Written label="Music in ABC" work={work} change={change} />
+      return (
+        <>
+          <Written label="Music in ABC" work={work} change={change} />
+          <Tick
+            mt="3"
+            label="through the keys, one after the other"
+            on={draft.inKeys}
+            set={(inKeys) => set({ inKeys })}
+          />
+        </>
+      )
     case 'Patterns':
       return <PatternFields draft={draft} set={set} />
     case 'Inversions':
@@ -76,7 +86,27 @@ export function WorkFields({ draft, set }: Props) {
               />
             </Field>
           </Grid>
-          {work.kind === 'Changes' && <Progression take={(items) => change({ items })} />}
+          {work.kind === 'Changes' && (
+            <>
+              <Progression take={(items, key) => change({ items, key })} />
+              <Flex gap="4" mt="3" align="end" wrap="wrap">
+                <Tick
+                  label="through the keys, one after the other"
+                  on={draft.inKeys}
+                  set={(inKeys) => set({ inKeys })}
+                />
+                {draft.inKeys && (
+                  <Field label="it stands in" name="inKeys" width="150px">
+                    <Input
+                      value={work.key}
+                      placeholder="C major"
+                      onChange={(event) => change({ key: event.target.value })}
+                    />
+                  </Field>
+                )}
+              </Flex>
+            </>
+          )}
         </>
       )
   }
@@ -139,7 +169,7 @@ function Written({ label, work, change }: PartProps & { label: string }) {
 }
 
 /** Degrees in a key become chords. */
-function Progression({ take }: { take: (items: string[]) => void }) {
+function Progression({ take }: { take: (items: string[], key: string) => void }) {
   const [key, setKey] = useState('C major')
   const [degrees, setDegrees] = useState('2 5 1 1')
   const [sevenths, setSevenths] = useState(true)
@@ -147,7 +177,11 @@ function Progression({ take }: { take: (items: string[]) => void }) {
   const make = async () => {
     const body = { key, degrees: (degrees.match(/\d/g) ?? []).map(Number), sevenths }
     const chords = await run(() => ask(client.POST('/api/technique/progression', { body })))
-    if (chords) take(chords.map((chord) => chord.replaceAll('♭', 'b').replaceAll('♯', '#')))
+    if (chords)
+      take(
+        chords.map((chord) => chord.replaceAll('♭', 'b').replaceAll('♯', '#')),
+        key,
+      )
   }
   return (
     <Box mt="3">

@@ -12,6 +12,8 @@ export interface Draft {
   sheet: Schemas['SheetRequest'] | null
   serves: string[]
   version: number
+  /** Whether it goes through the keys. */
+  inKeys: boolean
 }
 
 export const kinds: { id: Kind; name: string; about: string }[] = [
@@ -65,4 +67,5 @@ export const fresh = (kind: Kind, today: string): Draft => ({
   sheet: null,
   serves: [],
   version: 0,
+  inKeys: false,
 })

@@ -42,6 +42,11 @@ public sealed class AccessibilityTests
         Inspect("slow reading", "//*[@data-testid='bar']");
         Check("/set-up/instrument", "//input");
         Check("/week", "//section");
+        browser.See(By.LinkText("Its list")).Click();
+        Inspect("list", "//tbody/tr");
+        browser.Button("Rate now").Click();
+        Inspect("rate now", "//*[@data-testid='rate-now']");
+        browser.Open("/week");
         browser.Button("New goal").Click();
         Inspect("goal form", "//form");
         Check("/set-up/methods", "//article");
@@ -68,6 +73,8 @@ public sealed class AccessibilityTests
         Inspect("note", "//*[@role='dialog']//textarea");
         browser.Press(Keys.Escape, "?");
         Inspect("keys", "//*[@role='dialog']");
+        browser.Press(Keys.Escape, "j");
+        Inspect("what annoys", "//*[@data-testid='relief']");
         Check("/close", "//fieldset");
         browser.Resize(390, 844);
         Check("/", "//ol/li");
@@ -76,6 +83,9 @@ public sealed class AccessibilityTests
         Check("/craft/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/craft/keys", "//section");
         Check("/craft/sound", "//fieldset");
+        browser.Open("/week");
+        browser.See(By.LinkText("Its list")).Click();
+        Inspect("list", "//tbody/tr");
         Check("/craft/warm-up", "//section//*[name()='svg']");
         Check("/craft", "//section//li");
 

@@ -34,7 +34,11 @@ public sealed class Screenshots
         browser.See(By.LinkText("Crossing the break in pairs")).Click();
         Snap("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Shot("/journal", "journal", "//section");
-        Shot("/set-up/shares", "shares", "//table");
+        var concert = (string?)
+            (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().First(row => (string?)row!["title"] == "Ferry Waltz")![
+                "performance"
+            ];
+        Shot($"/music/list/{concert}", "list", "//table");
         Shot("/", "today", "//ol/li");
         browser.Choose("Material to add", "Scale, two octaves");
         browser.Button("Add").Click();

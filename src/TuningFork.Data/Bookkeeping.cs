@@ -147,6 +147,23 @@ public static class Bookkeeping
 
     private static ReliefTime ReliefOf(MaterialRow row) => row.ReliefFrom is { } from ? new ReliefTime(row.Relief, from) : default;
 
+    /// <summary>A new passage of a piece, with its metre and its target.</summary>
+    public static MaterialRow PassageOf(MaterialRow piece, int from, int to)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        return new MaterialRow
+        {
+            Kind = MaterialKind.Passage,
+            Area = piece.Area,
+            Piece = piece,
+            FromBar = from,
+            ToBar = to,
+            BeatsPerBar = piece.BeatsPerBar,
+            Beat = piece.Beat,
+            Target = piece.Target,
+        };
+    }
+
     /// <summary>What it is called: a passage after its piece and bars.</summary>
     public static string TitleOf(MaterialRow row, MaterialRow? piece)
     {

@@ -137,6 +137,36 @@ public sealed class App : WebApplicationFactory<Program>
             ["lateAt"] = lateAt is null ? null : new JsonArray([.. lateAt.Select(step => JsonValue.Create(step))]),
         };
 
+    /// <summary>Adds a material to today's plan.</summary>
+    public async Task<JsonNode> Add(int material, int minutes = 6) =>
+        await Post(
+            "/api/today/changes",
+            new
+            {
+                version = (await Get("/api/today"))["version"]!.GetValue<int>(),
+                kind = "Add",
+                materialId = material,
+                value = minutes,
+            }
+        );
+
+    /// <summary>Chooses another method for a drill of today.</summary>
+    public async Task<JsonNode> Choose(JsonNode drill, string method) =>
+        await Post(
+            "/api/today/changes",
+            new
+            {
+                version = (await Get("/api/today"))["version"]!.GetValue<int>(),
+                kind = "Method",
+                drillId = (string?)drill["id"],
+                methodId = method,
+            }
+        );
+
+    /// <summary>Begins today's plan.</summary>
+    public async Task<JsonNode> Begin() =>
+        await Post("/api/session", new { version = (await Get("/api/today"))["version"]!.GetValue<int>() });
+
     /// <summary>Closes the open session.</summary>
     public async Task<JsonNode> Close(string note = "", int[]? tomorrow = null, int? tension = null) =>
         await Post(

@@ -22,12 +22,15 @@ public sealed class ListTests : IDisposable
         var list = await app.Get($"/api/lists/{date}");
         list["daysLeft"]!.GetValue<int>().ShouldBe(30);
         list["lines"]!.AsArray().Select(line => (string?)line!["title"]).ShouldBe(["Mill Song", "3–4", "9"]);
-        await Begin();
+        await app.Begin();
         (await app.Close())["listToRate"].ShouldBeNull("all was rated when it was entered");
 
-        await app.Clock(Evening.AddDays(8));
-        await Begin();
+        await app.Clock(Evening.AddDays(7));
+        await app.Begin();
         ((string?)(await app.Close())["listToRate"]).ShouldBe(date);
+        await app.Clock(Evening.AddDays(8));
+        await app.Begin();
+        (await app.Close())["listToRate"].ShouldBeNull("not at every close");
         await app.Put($"/api/lists/{date}", new { materialId = first, readiness = "Ready" });
         list = await app.Put($"/api/lists/{date}", new { materialId = piece, readiness = "Shaping" });
         list["ready"]!.GetValue<int>().ShouldBe(1);
@@ -38,7 +41,7 @@ public sealed class ListTests : IDisposable
             .Select(one => (string?)one)
             .ShouldBe(["Shaping", "Shaping"], "what stood before stands on");
         await app.Refused(HttpMethod.Put, $"/api/lists/{date}", new { materialId = 9999, readiness = "Ready" }, "materialId", 404);
-        await Begin();
+        await app.Begin();
         (await app.Close())["listToRate"].ShouldBeNull("it was rated just now");
     }
 
@@ -47,29 +50,12 @@ public sealed class ListTests : IDisposable
     {
         await app.Clock(Evening);
         var (piece, _, _, _) = await app.FirstDay();
-        var today = await app.Get("/api/today");
-        today = await app.Post(
-            "/api/today/changes",
-            new
-            {
-                version = today["version"]!.GetValue<int>(),
-                kind = "Add",
-                materialId = piece,
-                value = 10,
-            }
+        var today = await app.Add(piece, 10);
+        await app.Choose(
+            today["drills"]!.AsArray().Last(one => one!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == piece))!,
+            "stations"
         );
-        var drill = today["drills"]!.AsArray().Last(one => one!["targets"]!.AsArray().Any(target => (int?)target!["materialId"] == piece))!;
-        today = await app.Post(
-            "/api/today/changes",
-            new
-            {
-                version = today["version"]!.GetValue<int>(),
-                kind = "Method",
-                drillId = (string?)drill["id"],
-                methodId = "stations",
-            }
-        );
-        var session = await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() });
+        var session = await app.Begin();
         session = await app.SkipTo(session, now =>
             ((string?)now["target"]?["key"])?.StartsWith($"m:{piece}:b:", StringComparison.Ordinal) == true
         );
@@ -101,7 +87,4 @@ public sealed class ListTests : IDisposable
             }
         );
     }
-
-    private async Task Begin() =>
-        await app.Post("/api/session", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>() });
 }

@@ -188,18 +188,8 @@ public sealed class MadeTests : IDisposable
 
     private async Task<JsonNode> OnStage(int id)
     {
-        var today = await app.Get("/api/today");
-        today = await app.Post(
-            "/api/today/changes",
-            new
-            {
-                version = today["version"]!.GetValue<int>(),
-                kind = "Add",
-                materialId = id,
-                value = 6,
-            }
-        );
-        var session = await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() });
+        await app.Add(id);
+        var session = await app.Begin();
         return await app.SkipTo(session, now => ((string?)now["target"]?["key"])?.StartsWith($"m:{id}", StringComparison.Ordinal) == true);
     }
 }

@@ -133,30 +133,10 @@ public sealed class ReliefTests : IDisposable
 
     private async Task<JsonNode> OnStage(int id, string? method = null)
     {
-        var today = await app.Get("/api/today");
-        today = await app.Post(
-            "/api/today/changes",
-            new
-            {
-                version = today["version"]!.GetValue<int>(),
-                kind = "Add",
-                materialId = id,
-                value = 6,
-            }
-        );
+        var today = await app.Add(id);
         if (method is not null)
-            await app.Post(
-                "/api/today/changes",
-                new
-                {
-                    version = today["version"]!.GetValue<int>(),
-                    kind = "Method",
-                    drillId = (string?)today["drills"]!.AsArray().First(drill => Is(drill!, id))!["id"],
-                    methodId = method,
-                }
-            );
-        var session = await app.Post("/api/session", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>() });
-        return await OnStage(id, session);
+            await app.Choose(today["drills"]!.AsArray().First(drill => Is(drill!, id))!, method);
+        return await OnStage(id, await app.Begin());
     }
 
     private async Task<JsonNode> OnStage(int id, JsonNode session) =>

@@ -21,6 +21,9 @@ internal sealed record Figure(
 {
     public bool IsPattern { get; init; }
 
+    /// <summary>What is moved through the scale, or null.</summary>
+    public ScaleShape? Shape { get; init; }
+
     /// <summary>Semitones it may reach above its top octave; for patterns.</summary>
     public int Above { get; init; }
 
@@ -33,7 +36,8 @@ internal sealed record Figure(
                 "scale" => OfScale(Scale.Kind(wish.Kind), tonic),
                 "arpeggio" => OfArpeggio(Chord.KindOf(wish.Kind), tonic),
                 "pattern" => OfScale(Scale.Kind(wish.Kind), tonic) with { IsPattern = true, Title = PatternTitle(wish, tonic) },
-                _ => throw new SheetException("figure", "A sheet shows a scale, an arpeggio or a pattern."),
+                "shape" => OfShape(ScaleShape.Get(wish.Shape), Scale.Kind(wish.Kind), tonic),
+                _ => throw new SheetException("figure", "A sheet shows a scale, an arpeggio, a pattern or a shape in a scale."),
             };
         }
         catch (ArgumentException problem)
@@ -44,6 +48,8 @@ internal sealed record Figure(
 
     public IReadOnlyList<Pitch> Line(Pitch first, SheetWish wish)
     {
+        if (Shape is { } shape)
+            return shape.Line(this, first, wish.Octaves, wish.Way);
         if (IsPattern)
             return Patterns.Line(this, first, wish);
         if (wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1)
@@ -74,6 +80,14 @@ internal sealed record Figure(
             (first, octaves) => Scale.Downward(kind, first, octaves)
         );
     }
+
+    private static Figure OfShape(ScaleShape shape, ScaleKind kind, NoteName tonic) =>
+        OfScale(kind, tonic) with
+        {
+            IsPattern = true,
+            Shape = shape,
+            Title = $"{tonic.Printed} {kind.Name} in {shape.Name}",
+        };
 
     private static Figure OfArpeggio(ChordKind kind, NoteName tonic)
     {

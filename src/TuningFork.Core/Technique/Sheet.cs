@@ -44,6 +44,12 @@ public sealed record SheetWish
     /// <summary>For a pattern: degrees in it, 3 to 5.</summary>
     public int PatternSize { get; init; } = 4;
 
+    /// <summary>Of a shape moved through a scale: its lasting name, and how it is broken.</summary>
+    public string Shape { get; init; } = "thirds";
+
+    /// <summary>How a shape is broken.</summary>
+    public ShapeWay Way { get; init; }
+
     /// <summary>For a pattern: its number in dictionary order, from 1.</summary>
     public int PatternNumber { get; init; } = 1;
 

@@ -83,21 +83,32 @@ public sealed record ClickCycle(int Beats, IReadOnlyList<Click> Clicks, int Beat
         problem = Check(wish);
         if (problem is not null)
             return null;
-        var groups = wish.Groups.Count > 0 ? wish.Groups : [wish.Beats];
-        var accents = groups.Aggregate(new List<int> { 0 }, (starts, group) => [.. starts, starts[^1] + group]).SkipLast(1).ToHashSet();
+        var touches = TouchesOf(wish);
         var bars = wish.SilentBars > 0 ? wish.SoundBars + wish.SilentBars : wish.EveryNthBar;
         var heard = wish.SilentBars > 0 ? wish.SoundBars : 1;
         var clicks = Enumerable
             .Range(0, heard)
-            .SelectMany(bar => Bar(wish, accents).Select(click => click with { At = click.At + (bar * wish.Beats) }));
+            .SelectMany(bar => Bar(wish, touches).Select(click => click with { At = click.At + (bar * wish.Beats) }));
         return new ClickCycle(bars * wish.Beats, [.. clicks], wish.Beats);
     }
 
-    private static IEnumerable<Click> Bar(ClickWish wish, HashSet<int> accents)
+    /// <summary>Each beat of the bar as it is heard: as it was touched, else by the groups and by what is heard of the bar.</summary>
+    /// <param name="wish">A wish without a problem.</param>
+    public static IReadOnlyList<BeatTouch> TouchesOf(ClickWish wish)
+    {
+        ArgumentNullException.ThrowIfNull(wish);
+        if (wish.Touches.Count > 0)
+            return wish.Touches;
+        var groups = wish.Groups.Count > 0 ? wish.Groups : [wish.Beats];
+        var accents = groups.Aggregate(new List<int> { 0 }, (starts, group) => [.. starts, starts[^1] + group]).SkipLast(1).ToHashSet();
+        return [.. Enumerable.Range(0, wish.Beats).Select(beat => Touch(wish.On, beat, accents))];
+    }
+
+    private static IEnumerable<Click> Bar(ClickWish wish, IReadOnlyList<BeatTouch> touches)
     {
         for (var beat = 0; beat < wish.Beats; beat++)
         {
-            var touch = wish.Touches.Count > 0 ? wish.Touches[beat] : Touch(wish.On, beat, accents);
+            var touch = touches[beat];
             if (touch == BeatTouch.Silent)
                 continue;
             yield return new Click(

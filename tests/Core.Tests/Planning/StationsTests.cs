@@ -18,23 +18,7 @@ public sealed class StationsTests
         var request = DayPlannerTests.Request(30, Shapes.All[0], 1, passages: 0, exercises: 1);
         var piece = request.Materials.First(material => material.Kind == MaterialKind.Piece) with { ToBar = bars };
         request = request with { Materials = [piece] };
-        var run = new Drill
-        {
-            Id = "d1",
-            Area = Area.Repertoire,
-            MethodId = Methods.PerformanceTake.Id,
-            Title = piece.Title,
-            Minutes = 6,
-            Targets =
-            [
-                new Target
-                {
-                    Key = TargetKey.Of(piece.Id),
-                    Title = piece.Title,
-                    MaterialId = piece.Id,
-                },
-            ],
-        };
+        var run = RunOf(piece);
         MethodChoice.For(run, request).ShouldBe([Methods.PerformanceTake, Methods.Stations]);
         var drill = MethodChoice.Change(run, Methods.Stations.Id, request);
         drill
@@ -54,7 +38,12 @@ public sealed class StationsTests
     {
         var request = DayPlannerTests.Request(30, Shapes.All[0], 1, passages: 0, exercises: 1);
         var piece = request.Materials.First(material => material.Kind == MaterialKind.Piece) with { ToBar = 8 };
-        var run = new Drill
+        var run = RunOf(piece);
+        MethodChoice.For(run, request with { Materials = [piece] }).ShouldBeEmpty();
+    }
+
+    private static Drill RunOf(Material piece) =>
+        new()
         {
             Id = "d1",
             Area = Area.Repertoire,
@@ -71,6 +60,4 @@ public sealed class StationsTests
                 },
             ],
         };
-        MethodChoice.For(run, request with { Materials = [piece] }).ShouldBeEmpty();
-    }
 }

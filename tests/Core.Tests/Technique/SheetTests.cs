@@ -12,6 +12,60 @@ public sealed class SheetTests
 {
     private static readonly Instrument Clarinet = Named("B-flat clarinet");
 
+    /// <summary>Broken thirds and chords through a scale, as method books print them (common practice).</summary>
+    [Theory]
+    [InlineData("thirds", ShapeWay.Up, "C4 E4 D4 F4 E4 G4 F4 A4 G4 B4 A4 C5 B4 G4 A4 F4 G4 E4 F4 D4 E4 C4")]
+    [InlineData("thirds", ShapeWay.Down, "E4 C4 F4 D4 G4 E4 A4 F4 B4 G4 C5 A4 G4 B4 F4 A4 E4 G4 D4 F4 C4 E4 C4")]
+    [InlineData("triads", ShapeWay.Mixed, "C4 E4 G4 A4 F4 D4 E4 G4 B4 C5 A4 F4 B4 G4 E4 D4 F4 A4 G4 E4 C4")]
+    [InlineData("sevenths", ShapeWay.Up, "C4 E4 G4 B4 D4 F4 A4 C5 B4 G4 E4 C4")]
+    public void Shapes_move_through_a_scale_and_back(string shape, ShapeWay way, string notes)
+    {
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Figure = "shape",
+                Shape = shape,
+                Way = way,
+            },
+            Instrument.Known.First(one => one.Name == "Flute")
+        );
+        string.Join(
+                ' ',
+                sheet.Score.Bars.SelectMany(bar => bar.Elements).Where(one => !one.IsRest).SelectMany(one => one.Pitches).Take(sheet.Notes)
+            )
+            .ShouldBe(notes);
+        sheet.Title.ShouldBe($"C major in {ScaleShape.Get(shape).Name}, one octave");
+    }
+
+    /// <summary>Every note of every shape lies in the scale and in the octaves asked for.</summary>
+    [Fact]
+    public void No_shape_leaves_its_scale_or_its_octaves()
+    {
+        var piano = Instrument.Known.First(one => one.Name == "Piano");
+        foreach (var shape in ScaleShape.All)
+        foreach (var kind in new[] { "major", "harmonic-minor", "dorian" })
+        foreach (var way in Enum.GetValues<ShapeWay>())
+        {
+            var wish = new SheetWish
+            {
+                Figure = "shape",
+                Shape = shape.Id,
+                Way = way,
+                Kind = kind,
+                Tonic = "Bb",
+                Octaves = 2,
+            };
+            var scale = Sheets.Make(wish with { Figure = "scale" }, piano);
+            var notes = Notes(Sheets.Make(wish, piano));
+            notes.Except(Notes(scale)).ShouldBeEmpty($"{shape.Id} {kind}");
+            notes.Distinct().Count().ShouldBe(15, "all fifteen notes of two octaves are met");
+            (notes[0] == notes[^1] || way == ShapeWay.Down).ShouldBeTrue();
+        }
+
+        static List<Pitch> Notes(Sheet sheet) =>
+            [.. sheet.Score.Bars.SelectMany(bar => bar.Elements).Where(one => !one.IsRest).SelectMany(one => one.Pitches)];
+    }
+
     [Fact]
     public void Every_sheet_has_full_bars_and_stays_in_the_range()
     {

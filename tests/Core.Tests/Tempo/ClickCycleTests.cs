@@ -56,6 +56,8 @@ public sealed class ClickCycleTests
         };
         Made(own).Clicks.Select(click => (click.At, click.Level)).ShouldBe([(0, 3), (0.5, 0), (2, 1), (2.5, 0), (3, 2), (3.5, 0)]);
         Made(own).Beats.ShouldBe(5);
+        string.Join(' ', ClickCycle.TouchesOf(own with { Touches = [] })).ShouldBe("Loud Soft Soft Loud Soft");
+        string.Join(' ', ClickCycle.TouchesOf(new ClickWish { On = ClickOn.TwoAndFour })).ShouldBe("Silent Soft Silent Soft");
         Problem(own with { Beats = 4, Groups = [] }).Field.ShouldBe("touches");
         Problem(own with { Touches = [.. Enumerable.Repeat(BeatTouch.Silent, 5)] }).Remedy.ShouldStartWith("At least one beat");
     }

@@ -2840,6 +2840,11 @@ export interface components {
         SettledWish: {
             settled: boolean;
         };
+        /**
+         * @default Up
+         * @enum {unknown}
+         */
+        ShapeWay: "Up" | "Down" | "Mixed";
         SheetChoices: {
             instrument: string;
             family: components["schemas"]["Family"];
@@ -2854,6 +2859,7 @@ export interface components {
             chords: components["schemas"]["ChoiceView"][];
             rhythms: components["schemas"]["ChoiceView"][];
             joinings: components["schemas"]["ChoiceView"][];
+            shapes: components["schemas"]["ChoiceView"][];
             tonics: string[];
             patternCounts: {
                 [key: string]: number;
@@ -2902,6 +2908,9 @@ export interface components {
             /** @default false */
             names: boolean;
             hand?: null | components["schemas"]["Hand"];
+            /** @default thirds */
+            shape: string;
+            way?: components["schemas"]["ShapeWay"];
         };
         SheetView: {
             title: string;
@@ -3017,6 +3026,7 @@ export interface components {
         SoundView: {
             settings: components["schemas"]["SoundSettings"];
             cycle: components["schemas"]["ClickCycle"];
+            touches: components["schemas"]["BeatTouch"][];
             droneHertz: number[];
             droneSounds: string;
         };

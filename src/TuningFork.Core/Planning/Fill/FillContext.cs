@@ -190,7 +190,10 @@ internal sealed class FillContext
             method,
             material.Title,
             minutes,
-            material.Stuck && material.Reach is { } reach ? $"stuck near {Bpm.Near(reach.Tempo)}: another way" : reason,
+            // What has a method that belongs to it has no other way.
+            material.Stuck && material.Reach is { } reach
+                ? $"stuck near {Bpm.Near(reach.Tempo)}{(material.Work is null ? ": another way" : "")}"
+                : reason,
             this.TargetOf(material, TodaysTempo.PaceOf(method))
         );
 

@@ -26,14 +26,13 @@ internal static class PassageWork
     {
         var material = queued.Material;
         var whole = material.Kind == MaterialKind.Piece;
+        if (whole && material.Visits > 0)
+            return Stretches.Of(context, material, minutes, "stretch by stretch: make passages of what trips");
         var method =
             whole ? Methods.SlowReading
             : material.Stuck ? Methods.SlowAnchor
             : Varied(context, material);
-        var reason =
-            whole && material.Visits > 0 ? "make passages of what trips"
-            : material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}"
-            : queued.Reason;
+        var reason = material.Missing.Length > 0 && method.Id == material.Proposed ? $"still missing: {material.Missing}" : queued.Reason;
         return method == Methods.PutBack
             ? PutBack(context, material, minutes)
             : context.MakeOne(Area.Repertoire, method, material, minutes, reason);

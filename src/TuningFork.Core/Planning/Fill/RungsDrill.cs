@@ -12,7 +12,7 @@ internal static class RungsDrill
     private const int Turn = 4;
 
     /// <summary>Fewer minutes than that hold no ladder.</summary>
-    public const int LeastMinutes = 2;
+    public const int LeastMinutes = 1;
 
     private const int LeastRungs = 3;
 

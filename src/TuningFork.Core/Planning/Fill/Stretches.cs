@@ -59,7 +59,7 @@ internal static class Stretches
             return null;
         var begun = context.Walked.TryGetValue(piece.Id, out var today);
         var (from, to) = Next(begun ? piece with { Place = today.To } : piece, Bars);
-        var target = context.TargetOf(context.Whole(piece, from, to)) with { Title = $"{piece.Title}, {from}–{to}", StopAfterBar = to };
+        var target = TargetOf(context, piece, from, to);
         var needed = Math.Clamp((target.TakeSeconds + 59) / 60, 1, MostMinutes);
         if (!spare && needed * PartOfMinutes > minutes)
             return null;
@@ -73,6 +73,22 @@ internal static class Stretches
             target
         );
     }
+
+    /// <summary>The next stretch of a piece that has no passages yet.</summary>
+    public static Drill Of(FillContext context, Material piece, int minutes, string reason)
+    {
+        var (from, to) = Next(piece, Bars);
+        context.Used.Add(TargetKey.Of(piece.Id));
+        var target = TargetOf(context, piece, from, to);
+        return context.Make(Area.Repertoire, Methods.JoinedSection, target.Title, minutes, reason, target);
+    }
+
+    private static Target TargetOf(FillContext context, Material piece, int from, int to) =>
+        context.TargetOf(context.Whole(piece, from, to)) with
+        {
+            Title = $"{piece.Title}, {from}–{to}",
+            StopAfterBar = to,
+        };
 
     /// <summary>Whether the walk over a piece goes on today: until it comes to where it began.</summary>
     private static bool Goes(Material piece, (int From, int To) walked) => Next(piece with { Place = walked.To }, Bars).From != walked.From;

@@ -36,20 +36,8 @@ public sealed class FallenOut(PracticeDb db)
                 continue;
             }
 
-            var passage = new MaterialRow
-            {
-                Kind = MaterialKind.Passage,
-                Area = piece.Area,
-                Piece = piece,
-                FromBar = target.FromBar,
-                ToBar = target.StopAfterBar ?? target.FromBar,
-                BeatsPerBar = piece.BeatsPerBar,
-                Beat = piece.Beat,
-                Target = piece.Target,
-                Readiness = Readiness.Shaping,
-                Difficulty = Difficulty,
-                Proposed = Methods.FromMemory.Id,
-            };
+            var passage = Bookkeeping.PassageOf(piece, target.FromBar, target.StopAfterBar ?? target.FromBar);
+            (passage.Readiness, passage.Difficulty, passage.Proposed) = (Readiness.Shaping, Difficulty, Methods.FromMemory.Id);
             db.Materials.Add(passage);
             await MaterialEndpoints.RateAsync(db, passage, session.Day, cancel);
         }

@@ -70,18 +70,8 @@ public sealed class HelpAtHand(PracticeDb db)
         );
         if (half is null)
         {
-            half = new MaterialRow
-            {
-                Kind = MaterialKind.Passage,
-                Area = whole.Area,
-                Piece = whole.Piece,
-                FromBar = whole.FromBar,
-                ToBar = offered.HalfTo!.Value,
-                BeatsPerBar = whole.BeatsPerBar,
-                Beat = whole.Beat,
-                Target = whole.Target,
-                Difficulty = whole.Difficulty,
-            };
+            half = Bookkeeping.PassageOf(whole.Piece!, whole.FromBar, offered.HalfTo!.Value);
+            (half.Target, half.Difficulty) = (whole.Target, whole.Difficulty);
             db.Materials.Add(half);
             await MaterialEndpoints.RateAsync(db, half, session.Day, cancel);
             // Its number is needed for the drill.

@@ -39,6 +39,8 @@ public static class ListEndpoints
     /// <summary>After so many days all of a list is asked about again.</summary>
     public const int AskAfterDays = 7;
 
+    private const int AskAgainDays = 3;
+
     public static void MapLists(this WebApplication app)
     {
         var group = app.MapGroup("/api/lists/{date}").WithTags("Lists");
@@ -74,7 +76,9 @@ public static class ListEndpoints
         {
             var ids = (await RowsAsync(db, date, cancel)).ConvertAll(row => row.Id);
             var last = await db.Ratings.Where(rating => ids.Contains(rating.MaterialId)).MaxAsync(rating => (DateOnly?)rating.Day, cancel);
-            return last is { } day && today.DayNumber - day.DayNumber < AskAfterDays ? null : date;
+            var away = last is { } day ? today.DayNumber - day.DayNumber : AskAfterDays;
+            // Not at every close: after a week, and every few days from then on.
+            return away >= AskAfterDays && (away - AskAfterDays) % AskAgainDays == 0 ? date : null;
         }
 
         return null;

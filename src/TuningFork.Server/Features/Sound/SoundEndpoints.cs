@@ -56,8 +56,15 @@ public sealed record SoundSettings(
 );
 
 /// <summary>What is to be heard, computed.</summary>
+/// <param name="Touches">Each beat of the bar as it is heard.</param>
 /// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>
-public sealed record SoundView(SoundSettings Settings, ClickCycle Cycle, IReadOnlyList<double> DroneHertz, string DroneSounds);
+public sealed record SoundView(
+    SoundSettings Settings,
+    ClickCycle Cycle,
+    IReadOnlyList<BeatTouch> Touches,
+    IReadOnlyList<double> DroneHertz,
+    string DroneSounds
+);
 
 /// <summary>Click and drone over HTTP.</summary>
 public static class SoundEndpoints
@@ -111,7 +118,7 @@ public static class SoundEndpoints
                 $"A gradual change is -20 to 20 beats a minute every 1 to 64 bars, up or down to {Bpm.Slowest} to {Bpm.Fastest}."
             );
         var (hertz, sounds) = Drone(settings, profile);
-        return new SoundView(settings, cycle, hertz, sounds);
+        return new SoundView(settings, cycle, ClickCycle.TouchesOf(wish), hertz, sounds);
     }
 
     /// <summary>The frequencies of a drone, and what it sounds.</summary>

@@ -50,9 +50,11 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
     {
         var profile = await plans.ProfileAsync(cancel);
         var settings = SoundEndpoints.Read(profile);
-        var material = target?.MaterialId is { } id
-            ? await db.Materials.AsNoTracking().Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel)
-            : null;
+        // An altered version, or a rung in the warm-up, is no visit of its material and sounds like it all the same.
+        var material =
+            target is not null && (target.MaterialId ?? MaterialOf(target)) is { } id
+                ? await db.Materials.AsNoTracking().Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel)
+                : null;
         // A run brings its own click.
         var click = cue is { Tempo: not null, Resting: false, Run: null }
             ? await ClickAsync(session.Day, settings.School, material, cancel)
@@ -137,6 +139,8 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
             step
         );
     }
+
+    private static int? MaterialOf(Target target) => TargetKey.Parse(target.Key) is { Kind: TargetKind.Material } key ? key.Id : null;
 
     /// <summary>The keynote of what is played, or the note of a step; null where neither is known.</summary>
     private static (string Pitch, bool IsKey)? NoteAtHand(MaterialRow material, Target target, string title)

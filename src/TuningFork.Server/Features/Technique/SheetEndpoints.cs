@@ -28,6 +28,7 @@ public sealed record SheetChoices(
     IReadOnlyList<ChoiceView> Chords,
     IReadOnlyList<ChoiceView> Rhythms,
     IReadOnlyList<ChoiceView> Joinings,
+    IReadOnlyList<ChoiceView> Shapes,
     IReadOnlyList<string> Tonics,
     IReadOnlyDictionary<int, int> PatternCounts
 );
@@ -49,7 +50,9 @@ public sealed record SheetRequest(
     string Highest = "",
     bool Concert = false,
     bool Names = false,
-    Hand? Hand = null
+    Hand? Hand = null,
+    string Shape = "thirds",
+    ShapeWay Way = ShapeWay.Up
 );
 
 /// <summary>A note to be sounded.</summary>
@@ -97,6 +100,7 @@ public static class SheetEndpoints
                     [.. Chord.Kinds.Select(kind => new ChoiceView(kind.Id, kind.Name))],
                     [.. Rhythm.All.Select(rhythm => new ChoiceView(rhythm.Id, rhythm.Name))],
                     [.. Joining.All.Select(joining => new ChoiceView(joining.Id, joining.Name))],
+                    [.. ScaleShape.All.Select(shape => new ChoiceView(shape.Id, shape.Name))],
                     [.. Key.Majors.Select(key => key.Tonic.ToString())],
                     Enumerable.Range(Patterns.Least, Patterns.Most - Patterns.Least + 1).ToDictionary(size => size, Patterns.Count)
                 );
@@ -142,6 +146,8 @@ public static class SheetEndpoints
                     Joining = request.Joining,
                     Tempo = new Bpm(request.Tempo),
                     PatternSize = request.PatternSize,
+                    Shape = request.Shape,
+                    Way = request.Way,
                     PatternNumber = request.PatternNumber,
                     PairedWith = request.PairedWith,
                     Hand = request.Hand,

@@ -2,20 +2,13 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { Sound } from '../../sound/useSound'
 import { Press } from '../../ui/Press'
-import {
-  barsOf,
-  groupsOf,
-  moveBorder,
-  nextTouch,
-  regrouped,
-  toggleBorder,
-  touchesOf,
-  type Touch,
-} from './cycle'
+import { barsOf, groupsOf, moveBorder, nextTouch, regrouped, toggleBorder, type Touch } from './cycle'
 import type { Settings } from './SoundPage'
 
 interface Props {
   settings: Settings
+  /** Each beat as it is heard. */
+  touches: Touch[]
   sound: Sound
   change: (part: Partial<Settings>) => Promise<void>
 }
@@ -27,9 +20,8 @@ const mostBars = 16
 const border = 24
 
 /** The bar as it is heard: strokes that are touched to be loud, soft or silent, groups whose borders move, bars heard and silent. */
-export function CyclePicture({ settings, sound, change }: Props) {
+export function CyclePicture({ settings, touches, sound, change }: Props) {
   const beats = settings.beats ?? 4
-  const touches = touchesOf(settings)
   const groups = groupsOf(settings)
   const now = useBeatNow(sound, beats)
   const touch = (beat: number) =>

@@ -90,7 +90,7 @@ export function SoundPage() {
           </Text>
         </Box>
         <Box>
-          <CyclePicture settings={settings} sound={sound} change={change} />
+          <CyclePicture settings={settings} touches={view.data.touches} sound={sound} change={change} />
           <ClickSettings settings={settings} change={change} />
           <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />
           <Refusal />

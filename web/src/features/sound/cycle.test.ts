@@ -1,18 +1,8 @@
 import { expect, it } from 'vitest'
-import { barsOf, moveBorder, regrouped, toggleBorder, touchesOf } from './cycle'
+import { barsOf, moveBorder, regrouped, toggleBorder } from './cycle'
 import type { Settings } from './SoundPage'
 
 const settings = (part: Partial<Settings>) => ({ beats: 4, ...part }) as Settings
-
-it('a bar is shown as it is heard', () => {
-  expect(touchesOf(settings({ beats: 7, groups: [3, 2, 2] }))).toEqual(
-    ['Loud', 'Soft', 'Soft', 'Loud', 'Soft', 'Loud', 'Soft'], // prettier-ignore
-  )
-  expect(touchesOf(settings({ on: 'TwoAndFour' }))).toEqual(['Silent', 'Soft', 'Silent', 'Soft'])
-  const own = ['Silent', 'Loud', 'Silent', 'Loud'] as const
-  expect(touchesOf(settings({ touches: [...own] }))).toEqual(own)
-  expect(touchesOf(settings({ touches: ['Loud'] }))).toHaveLength(4)
-})
 
 it('a border comes, goes and moves, and the beats stay as many', () => {
   expect(toggleBorder([7], 3)).toEqual({ isBorder: false, toggled: [3, 4] })

@@ -11,17 +11,6 @@ export function groupsOf({ beats = 4, groups }: Settings): number[] {
   return groups?.length ? groups : [beats]
 }
 
-/** Each beat as it is heard: as it was touched, else by the groups and by what is heard of the bar. */
-export function touchesOf(settings: Settings): Touch[] {
-  const { beats = 4, on = 'EveryBeat', touches } = settings
-  if (touches?.length === beats) return touches
-  const starts = startsOf(groupsOf(settings))
-  return Array.from({ length: beats }, (_, beat) => {
-    const heard = on === 'EveryBeat' || (on === 'FirstOfBar' ? beat === 0 : beat % 2 === 1)
-    return heard ? (starts.includes(beat) ? 'Loud' : 'Soft') : 'Silent'
-  })
-}
-
 /** The beats, from 0, with which groups begin. */
 function startsOf(groups: number[]) {
   return groups.map((_, i) => groups.slice(0, i).reduce((sum, group) => sum + group, 0))

@@ -17,14 +17,39 @@ const figures = [
   ['scale', 'scale', 'major'],
   ['arpeggio', 'arpeggio', 'major'],
   ['pattern', 'pattern', 'major'],
+  ['shape', 'thirds and chords', 'major'],
 ] as const
+
+/** What is moved through the scale, and how it is broken. */
+function Shape({ choices, wish, change }: Props) {
+  return (
+    <Grid templateColumns="1fr 1fr" gap="3">
+      <Pick
+        label="through the scale in"
+        value={wish.shape}
+        options={choices.shapes}
+        pick={(shape) => change({ shape })}
+      />
+      <Field label="each">
+        <Select
+          value={wish.way}
+          onChange={(event) => change({ way: event.target.value as Schemas['ShapeWay'] })}
+        >
+          <option value="Up">upwards</option>
+          <option value="Down">downwards</option>
+          <option value="Mixed">in turns</option>
+        </Select>
+      </Field>
+    </Grid>
+  )
+}
 
 /** What the sheet is to show: all picked, nothing typed. */
 export function SheetChoice({ choices, wish, change }: Props) {
   const kinds = wish.figure === 'arpeggio' ? choices.chords : choices.scales
   return (
     <Flex direction="column" gap="4">
-      <Flex gap="1.5" role="group" aria-label="Figure">
+      <Flex gap="1.5" wrap="wrap" role="group" aria-label="Figure">
         {figures.map(([figure, name, kind]) => (
           <Press
             key={figure}
@@ -62,6 +87,8 @@ export function SheetChoice({ choices, wish, change }: Props) {
       </Grid>
       {wish.figure === 'pattern' ? (
         <PatternNumbers choices={choices} wish={wish} change={change} />
+      ) : wish.figure === 'shape' ? (
+        <Shape choices={choices} wish={wish} change={change} />
       ) : (
         <Tick
           label="one octave at a time, then joined"

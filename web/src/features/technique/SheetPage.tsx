@@ -26,6 +26,8 @@ const first: SheetWish = {
   patternSize: 4,
   patternNumber: 8,
   pairedWith: null,
+  shape: 'thirds',
+  way: 'Up',
   lowest: '',
   highest: '',
   concert: false,

@@ -310,6 +310,8 @@ const sheetOfPatterns: Schemas['SheetRequest'] = {
   patternSize: 4,
   patternNumber: 1,
   pairedWith: null,
+  shape: 'thirds',
+  way: 'Up',
   lowest: '',
   highest: '',
   concert: false,

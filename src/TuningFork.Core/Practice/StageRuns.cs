@@ -60,6 +60,9 @@ public static class StageRuns
         var (target, work) = (drill.Targets[0], drill.Targets[0].Work!);
         var place = RunPlace.After(takes, work.Items.Count);
         var state = Shuttle.After(work.Items.Count, target.Place, place.Runs);
+        // The one before lies in the set at hand.
+        if (place.Repairing is { } late)
+            place = place with { Before = state.Set.First + ((late - state.Set.First + state.Set.Size - 1) % state.Set.Size) };
         var order = Shuttle.Run(state.Set, drill.Seed + place.Runs.Count, place.Late.Count > 0 ? place.Late : target.Hard);
         var set = Enumerable.Range(state.Set.First, state.Set.Size).ToList();
         var cue = OnTheClick(drill, place, order);
@@ -156,10 +159,7 @@ public static class StageRuns
     }
 
     /// <summary>A key or chord as it is printed.</summary>
-    private static string Name(string item) =>
-        Key.TryParse(item, out var key) ? key.Name
-        : ChordSymbols.TryParse(item, out var chord) ? chord.Symbol
-        : item;
+    private static string Name(string item) => Harmony.NameOf(item) ?? item;
 
     private static string Laid(Chord chord, Voicing voicing) =>
         string.Join(' ', Voicings.Of(chord, voicing).Select(pitch => pitch.Name.Printed));

@@ -38,6 +38,15 @@ public sealed class WorkTests
         Shuttle.After(count, 0, Enumerable.Repeat(true, 2 * sets.Count)).IsDone.ShouldBeTrue();
     }
 
+    /// <summary>Of the second pair of six, the first thing is repaired with its neighbour in the pair, not with one outside of it.</summary>
+    [Fact]
+    public void A_shuttle_repairs_inside_its_set()
+    {
+        var work = new Work(WorkKind.Shuttle) { Items = ["C", "F", "G", "A", "D", "E"] };
+        foreach (var (place, late, pair) in new[] { (1, 2, "A and G"), (1, 3, "G and A"), (3, 0, "G and C"), (5, 0, "A and C") })
+            Stage.Now(DrillOf(Methods.KeyShuttle, work, place), [new StageTake(0, false, Late: [late])], 0).Title.ShouldBe(pair);
+    }
+
     [Fact]
     public void What_came_late_is_repaired_in_turn_and_then_begins_the_run()
     {

@@ -26,6 +26,7 @@ import { ReliefAsk } from './ReliefAsk'
 import { HelpAsk } from './HelpAsk'
 import { helpChoices, helpOf } from './stageHelp'
 import { MadeSheet } from './MadeSheet'
+import { StageSaid } from './StageSaid'
 import { StageBar } from './StageBar'
 import { useAsked } from './useAsked'
 import { useQuestion } from './useQuestion'
@@ -245,21 +246,7 @@ function Stage({ stage, session, note }: StageProps) {
               {session.target.note}
             </Text>
           )}
-          {session.forTomorrow && (
-            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="for-tomorrow">
-              {session.forTomorrow} comes first tomorrow.
-            </Text>
-          )}
-          {session.relief && (
-            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="relief-said">
-              {session.relief}
-            </Text>
-          )}
-          {session.laterToday && (
-            <Text fontSize="subheading" color="stageAccent" mt="2" data-testid="later-today">
-              {session.laterToday} comes again in a later sitting today.
-            </Text>
-          )}
+          <StageSaid session={session} />
           <Text
             fontSize={{ base: '1.2rem', md: '2.35rem' }}
             css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}

@@ -1,13 +1,12 @@
 import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, type Schemas } from '../../api/client'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
-import { Press } from '../../ui/Press'
-import { Refusal, useProblem } from '../../ui/refusal'
 import { Select } from '../../ui/Select'
 import { weekdays } from '../../ui/words'
 import { Tick } from '../../ui/Tick'
+import { ProgressionFields } from './ProgressionFields'
 import type { Draft, Work } from './work'
 
 interface Props {
@@ -86,27 +85,7 @@ export function WorkFields({ draft, set }: Props) {
               />
             </Field>
           </Grid>
-          {work.kind === 'Changes' && (
-            <>
-              <Progression take={(items, key) => change({ items, key })} />
-              <Flex gap="4" mt="3" align="end" wrap="wrap">
-                <Tick
-                  label="through the keys, one after the other"
-                  on={draft.inKeys}
-                  set={(inKeys) => set({ inKeys })}
-                />
-                {draft.inKeys && (
-                  <Field label="it stands in" name="inKeys" width="150px">
-                    <Input
-                      value={work.key}
-                      placeholder="C major"
-                      onChange={(event) => change({ key: event.target.value })}
-                    />
-                  </Field>
-                )}
-              </Flex>
-            </>
-          )}
+          {work.kind === 'Changes' && <ProgressionFields draft={draft} set={set} />}
         </>
       )
   }
@@ -165,38 +144,6 @@ function Written({ label, work, change }: PartProps & { label: string }) {
         onChange={(event) => change({ text: event.target.value })}
       />
     </Field>
-  )
-}
-
-/** Degrees in a key become chords. */
-function Progression({ take }: { take: (items: string[], key: string) => void }) {
-  const [key, setKey] = useState('C major')
-  const [degrees, setDegrees] = useState('2 5 1 1')
-  const [sevenths, setSevenths] = useState(true)
-  const { problem, run } = useProblem()
-  const make = async () => {
-    const body = { key, degrees: (degrees.match(/\d/g) ?? []).map(Number), sevenths }
-    const chords = await run(() => ask(client.POST('/api/technique/progression', { body })))
-    if (chords)
-      take(
-        chords.map((chord) => chord.replaceAll('♭', 'b').replaceAll('♯', '#')),
-        key,
-      )
-  }
-  return (
-    <Box mt="3">
-      <Flex gap="3" align="end" wrap="wrap">
-        <Field label="or degrees" width="150px">
-          <Input value={degrees} onChange={(event) => setDegrees(event.target.value)} />
-        </Field>
-        <Field label="in the key of" width="150px">
-          <Input value={key} onChange={(event) => setKey(event.target.value)} />
-        </Field>
-        <Tick label="seventh chords" on={sevenths} set={setSevenths} />
-        <Press onClick={() => make()}>Take these</Press>
-      </Flex>
-      <Refusal problem={problem} />
-    </Box>
   )
 }
 

@@ -7,8 +7,7 @@ namespace TuningFork.Core.Practice;
 /// <param name="Runs">The runs so far, without the repairs: true for one without a stop.</param>
 /// <param name="Late">Things that came late in the last run, by index, in the order in which they came.</param>
 /// <param name="Repairing">The thing under repair, or null while a run is to be played.</param>
-/// <param name="Before">The thing before it in that run.</param>
-internal sealed record RunPlace(IReadOnlyList<bool> Runs, IReadOnlyList<int> Late, int? Repairing, int Before)
+internal sealed record RunPlace(IReadOnlyList<bool> Runs, IReadOnlyList<int> Late, int? Repairing)
 {
     /// <summary>Tries of a repair before the run comes again all the same.</summary>
     public const int MostTries = 3;
@@ -39,7 +38,6 @@ internal sealed record RunPlace(IReadOnlyList<bool> Runs, IReadOnlyList<int> Lat
             waiting = new Queue<int>(late);
         }
 
-        var repairing = waiting.TryPeek(out var next) ? next : (int?)null;
-        return new RunPlace(runs, late, repairing, repairing is { } thing ? (thing + count - 1) % count : 0);
+        return new RunPlace(runs, late, waiting.TryPeek(out var next) ? next : null);
     }
 }

@@ -60,16 +60,13 @@ public static class StageRuns
         var (target, work) = (drill.Targets[0], drill.Targets[0].Work!);
         var place = RunPlace.After(takes, work.Items.Count);
         var state = Shuttle.After(work.Items.Count, target.Place, place.Runs);
-        // The one before lies in the set at hand.
-        if (place.Repairing is { } late)
-            place = place with { Before = state.Set.First + ((late - state.Set.First + state.Set.Size - 1) % state.Set.Size) };
         var order = Shuttle.Run(state.Set, drill.Seed + place.Runs.Count, place.Late.Count > 0 ? place.Late : target.Hard);
         var set = Enumerable.Range(state.Set.First, state.Set.Size).ToList();
-        var cue = OnTheClick(drill, place, order);
+        var cue = OnTheClick(drill, place, order, state.Set);
         return cue with
         {
             Run = cue.Run! with { Row = Row(work, state) },
-            Title = place.Repairing is null ? Words.List([.. set.Select(index => Name(work.Items[index]))]) : TitleOfRepair(work, place),
+            Title = place.Repairing is null ? Words.List([.. set.Select(index => Name(work.Items[index]))]) : cue.Title,
             Sentence =
                 place.Repairing is not null ? "Back and forth until it is found."
                 : place.Runs is [.., false] ? "Again, from the beginning."
@@ -90,10 +87,9 @@ public static class StageRuns
         // A progression goes round: it begins with the change into what is hardest.
         var from = hard.Count > 0 ? (hard[0] + work.Items.Count - 1) % work.Items.Count : 0;
         var order = Enumerable.Range(0, work.Items.Count).Select(i => (from + i) % work.Items.Count).ToList();
-        var cue = OnTheClick(drill, place, order);
+        var cue = OnTheClick(drill, place, order, new ShuttleSet(0, work.Items.Count));
         return cue with
         {
-            Title = place.Repairing is null ? cue.Title : TitleOfRepair(work, place),
             Sentence = place.Repairing is null ? "Each chord on its first beat." : "Back and forth until it is found.",
             Count =
                 place.Repairing is not null ? LateNames(work, place)
@@ -102,22 +98,24 @@ public static class StageRuns
         };
     }
 
-    /// <summary>A run in an order, or the repair of what came late: four times back and forth with what comes before it.</summary>
-    private static Cue OnTheClick(Drill drill, RunPlace place, IReadOnlyList<int> order)
+    /// <summary>
+    /// A run in an order, or the repair of what came late: four times back and forth with the one before it in the set, which goes round.
+    /// </summary>
+    private static Cue OnTheClick(Drill drill, RunPlace place, IReadOnlyList<int> order, ShuttleSet set)
     {
         const int toggles = 4;
         var work = drill.Targets[0].Work!;
-        var items = place.Repairing is { } late
-            ? [.. Enumerable.Repeat(new[] { place.Before, late }, toggles).SelectMany(pair => pair)]
-            : order;
-        return Stage.Take(drill, 0) with
+        var cue = Stage.Take(drill, 0);
+        if (place.Repairing is not { } late)
+            return cue with { Run = RunOf(order) };
+        var before = set.First + ((late - set.First + set.Size - 1) % set.Size);
+        return cue with
         {
-            Run = new RunCue([.. items.Select(index => Name(work.Items[index]))], work.Beats, 0)
-            {
-                Items = items,
-                IsRepair = place.Repairing is not null,
-            },
+            Title = $"{Name(work.Items[before])} and {Name(work.Items[late])}",
+            Run = RunOf([.. Enumerable.Repeat(new[] { before, late }, toggles).SelectMany(pair => pair)]) with { IsRepair = true },
         };
+
+        RunCue RunOf(IReadOnlyList<int> items) => new([.. items.Select(index => Name(work.Items[index]))], work.Beats, 0) { Items = items };
     }
 
     private static List<RunThing> Row(Work work, ShuttleState state)
@@ -135,9 +133,6 @@ public static class StageRuns
             ),
         ];
     }
-
-    private static string TitleOfRepair(Work work, RunPlace place) =>
-        $"{Name(work.Items[place.Before])} and {Name(work.Items[place.Repairing!.Value])}";
 
     private static string LateNames(Work work, RunPlace place) =>
         $"late: {Words.List([.. place.Late.Select(index => Name(work.Items[index]))])}";

@@ -88,10 +88,30 @@ public sealed class ReliefTests
                 "technique keeps the key as well"
             );
 
-        IReadOnlyList<Drill> Drills(Material exercise) =>
+        // Nothing climbs on a tired day, on the first days back, or after pain, in the warm-up either.
+        foreach (
+            var gentle in new[]
+            {
+                request with
+                {
+                    Demands = Demands.Tired,
+                },
+                request with
+                {
+                    PracticeDaysBack = 1,
+                },
+                request with
+                {
+                    AfterPain = new AfterPain(1, []),
+                },
+            }
+        )
+            Drills(week, gentle).ShouldNotContain(drill => drill.MethodId == Methods.SubdivisionLadder.Id);
+
+        IReadOnlyList<Drill> Drills(Material exercise, DayRequest? day = null) =>
             DayPlanner
                 .Plan(
-                    request with
+                    (day ?? request) with
                     {
                         Materials = [.. request.Materials.Select(material => material.Id == exercise.Id ? exercise : material)],
                     }

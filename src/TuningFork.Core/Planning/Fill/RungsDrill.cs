@@ -26,8 +26,10 @@ internal static class RungsDrill
     public static bool IsItsTurn(FillContext context, Material material) =>
         Fits(material)
         && (material.KeyPlan is null ? material.Visits : context.Request.Day.DayNumber + material.Id) % Turn == Turn - 1
-        && !context.Careful
-        && context.Request.PracticeDaysBack is null;
+        && MayClimb(context);
+
+    /// <summary>Nothing climbs on a tired day, after pain, or on the first days back.</summary>
+    private static bool MayClimb(FillContext context) => !context.Careful && context.Request.PracticeDaysBack is null;
 
     /// <summary>A ladder of an exercise.</summary>
     /// <param name="context">The day.</param>
@@ -79,7 +81,7 @@ internal static class RungsDrill
         var material = context.Request.Materials.FirstOrDefault(one =>
             one is { KeyPlan.School: KeySchool.OneAWeek, Resting: false } && Fits(one)
         );
-        if (material is null || minutes < LeastMinutes)
+        if (material is null || minutes < LeastMinutes || !MayClimb(context))
             return null;
         var used = context.Used.Contains(TargetKey.Of(material.Id));
         var key = material.KeyPlan!.Today(material.Keys, context.Request.Day, minutes, material.Id)[0];

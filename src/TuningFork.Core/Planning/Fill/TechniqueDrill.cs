@@ -59,21 +59,20 @@ internal static class TechniqueDrill
     public static Drill InKeys(FillContext context, Material material, int minutes, string reason)
     {
         var plan = material.KeyPlan!;
-        var targets = plan.Today(
-                material.Keys,
-                context.Request.Day,
-                minutes,
-                material.Id,
-                [.. plan.Keys(material.Id).Where(key => IsTaken(context, key))]
-            )
-            .Select(key => context.TargetInKey(material, key))
-            .ToList();
+        var keys = plan.Today(
+            material.Keys,
+            context.Request.Day,
+            minutes,
+            material.Id,
+            [.. plan.Keys(material.Id).Where(key => IsTaken(context, key))]
+        );
+        var targets = keys.Select(key => context.TargetInKey(material, key)).ToList();
         context.Used.Add(TargetKey.Of(material.Id));
         var rounds = Math.Clamp(Takes.RoundsThatFit(minutes * 60, targets.Select(target => target.TakeSeconds)), 1, MostRounds);
         return context.Make(
             Area.Technique,
             Methods.KeyRound,
-            $"{material.Title}: {Words.List([.. targets.Select(target => target.Title.Split(':')[0])])}",
+            $"{material.Title}: {Words.List([.. keys.Select(key => key.Name)])}",
             minutes,
             reason,
             targets

@@ -50,8 +50,9 @@ public sealed class Browser : IDisposable
         );
 
     /// <summary>
-    /// Listens to what goes to the loudspeakers: every sound that begins after silence is noted with its sample. Before a page
-    /// is opened; the page's policy is lifted, because the listener is a script of the test.
+    /// Listens to what goes to the loudspeakers: every sound that begins after silence is noted with its sample; one that sounds
+    /// already when the listener is ready is not. Before a page is opened; the page's policy is lifted, because the listener is a
+    /// script of the test.
     /// </summary>
     public void Listen()
     {
@@ -64,7 +65,7 @@ public sealed class Browser : IDisposable
 
     private const string Listener = """
         const worklet = `registerProcessor('listener', class extends AudioWorkletProcessor {
-          constructor() { super(); this.quiet = 1e9; }
+          constructor() { super(); this.quiet = 0; }
           process(inputs) {
             const samples = inputs[0][0];
             if (samples) for (let i = 0; i < samples.length; i++) {

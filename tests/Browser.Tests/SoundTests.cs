@@ -95,7 +95,7 @@ public sealed class SoundTests
         browser.Type("then bars silent", "1" + Keys.Tab);
         browser.Until(_ => browser.Control("then bars silent").GetAttribute("value") == "1");
         browser.Type("Tempo, in figures", "120" + Keys.Enter);
-        // The very first sound of a page may find the audio clock just waking up: it is measured from the second start.
+        // The very first sound of a page may be over before the listener is ready: it is measured from the second start.
         browser.Button("Start the click").Click();
         browser.Until(_ => Heard(browser).Count > 2, 60);
         browser.Button("Stop the click").Click();

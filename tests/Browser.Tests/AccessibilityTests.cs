@@ -74,6 +74,11 @@ public sealed class AccessibilityTests
         browser.Press(Keys.Escape, "?");
         Inspect("keys", "//*[@role='dialog']");
         browser.Press(Keys.Escape, "j");
+        browser.SeeText("There is nothing here of which there could be less.");
+        await app.SkipToAsync(await app.Session(), session => session["reliefOf"]!.GetValue<string>().Length > 0);
+        browser.Open("/practise");
+        browser.See(By.XPath("//*[@data-testid='stage-title']"));
+        browser.Press("j");
         Inspect("what annoys", "//*[@data-testid='relief']");
         Check("/close", "//fieldset");
         browser.Resize(390, 844);
@@ -88,6 +93,34 @@ public sealed class AccessibilityTests
         Inspect("list", "//tbody/tr");
         Check("/craft/warm-up", "//section//*[name()='svg']");
         Check("/craft", "//section//li");
+        Narrow("/journal");
+        Narrow("/music");
+        Narrow("/music", By.XPath("//button[.='New piece']"));
+        Narrow("/music", By.XPath("//button[.='New passage']"));
+        Narrow("/music", By.XPath("//button[.='New reading book']"));
+        Narrow("/music", By.CssSelector("a[href^='/music/']"));
+        Narrow("/week", By.XPath("//button[.='New goal']"));
+        Narrow("/craft/warm-up", By.XPath("//button[starts-with(@aria-label, 'Change ')]"));
+        Narrow("/set-up", By.XPath("//button[starts-with(@aria-label, 'Change ')]"));
+        Narrow("/set-up/methods", By.XPath("//button[.='A method of your own']"));
+        Narrow("/set-up/shares");
+        Narrow("/set-up/instrument");
+        Narrow("/welcome");
+
+        void Narrow(string path, By? press = null)
+        {
+            browser.Open(path);
+            browser.See(By.XPath("//h1"));
+            if (press is not null)
+                browser.Press(browser.See(press));
+            Thread.Sleep(400);
+            Fits($"{path} {press}");
+        }
+
+        void Fits(string name) =>
+            (
+                (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!
+            ).ShouldBeLessThanOrEqualTo(1, $"{name} scrolls sideways");
 
         void Check(string path, string wait)
         {
@@ -112,8 +145,7 @@ public sealed class AccessibilityTests
                         "return performance.getEntriesByType('resource').map(r => r.name).filter(n => !n.startsWith(location.origin) && !n.startsWith('data:'))"
                     )!;
             outside.ShouldBeEmpty(name);
-            var sideways = (long)browser.Run("return document.documentElement.scrollWidth - document.documentElement.clientWidth")!;
-            sideways.ShouldBeLessThanOrEqualTo(1, $"{name} scrolls sideways");
+            Fits(name);
         }
     }
 }

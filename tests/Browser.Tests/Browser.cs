@@ -137,6 +137,13 @@ public sealed class Browser : IDisposable
             new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind }
         );
 
+    /// <summary>Clicks what may lie below the window or under a bar.</summary>
+    public void Press(IWebElement element)
+    {
+        driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+        element.Click();
+    }
+
     /// <summary>Touches the middle of an element with one finger, as on a tablet.</summary>
     public void Tap(IWebElement element)
     {

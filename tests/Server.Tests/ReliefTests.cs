@@ -16,7 +16,12 @@ public sealed class ReliefTests : IDisposable
     public async Task What_annoys_rests_a_week_from_tomorrow_and_is_looked_at_after_two()
     {
         var id = await Scale();
-        var session = await OnStage(id);
+        var today = await app.Add(id);
+        ((string?)today["drills"]![0]!["title"]).ShouldBe("Something easy you like");
+        var session = await app.Begin();
+        ((string?)session["reliefOf"]).ShouldBe("", "there is nothing of which there could be less");
+        session = await OnStage(id, session);
+        ((string?)session["reliefOf"]).ShouldBe("G major scale, one octave");
         session = await app.Act(session, "Relief", value: 3);
         ((string?)session["relief"])!.ShouldContain("a week's rest from tomorrow, looked at again on 29 May");
         await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Relief", value: 9), "relief");

@@ -2034,6 +2034,7 @@ export interface components {
         KeyView: {
             key: string;
             name: string;
+            short: string;
             isMinor: boolean;
             /** Format: int32 */
             fifths: number;
@@ -2832,6 +2833,7 @@ export interface components {
             laterToday: string;
             forTomorrow: string;
             relief: string;
+            reliefOf: string;
             isUntouched: boolean;
             written: null | components["schemas"]["WrittenView"];
             sound: null | components["schemas"]["StageSoundView"];
@@ -3355,6 +3357,7 @@ export interface components {
             about: string;
             text: string;
             settled: boolean;
+            isRecent: boolean;
         };
     };
     responses: never;

@@ -34,7 +34,7 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             row.Purpose,
             row.RoutineId,
             facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId)?.Name ?? "",
-            await DrillsAsync(plan.Drills, cancel),
+            await DrillsAsync(plan.Drills, facts.Day, cancel),
             plan.Total,
             plan.Waiting,
             plan.Summary,
@@ -67,7 +67,7 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
         );
     }
 
-    private async Task<IReadOnlyList<DrillView>> DrillsAsync(IReadOnlyList<Drill> drills, CancellationToken cancel)
+    private async Task<IReadOnlyList<DrillView>> DrillsAsync(IReadOnlyList<Drill> drills, DateOnly today, CancellationToken cancel)
     {
         var ids = drills.SelectMany(drill => drill.Targets).Select(target => target.MaterialId).OfType<int>().Distinct().ToList();
         var titles = drills.Where(drill => !drill.IsBreak).Select(drill => drill.Title).Distinct(StringComparer.Ordinal).ToList();
@@ -76,7 +76,7 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
         var views = new List<DrillView>();
         foreach (var drill in drills)
         {
-            views.Add(View(drill, at, Lines(drill, byThing, byTitle)));
+            views.Add(View(drill, at, Lines(drill, byThing, byTitle, today)));
             at += drill.Minutes;
         }
 
@@ -119,7 +119,8 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
     private static List<WrittenView> Lines(
         Drill drill,
         IReadOnlyDictionary<int, EntryRow> byThing,
-        IReadOnlyDictionary<string, EntryRow> byTitle
+        IReadOnlyDictionary<string, EntryRow> byTitle,
+        DateOnly today
     )
     {
         var lines = drill
@@ -132,7 +133,7 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             .. lines
                 .Where(one => one.Line is { SettledUtc: null })
                 .OrderByDescending(one => one.Line!.Id)
-                .Select(one => WrittenLast.View(one.Line!, one.Title)),
+                .Select(one => WrittenLast.View(one.Line!, one.Title, today)),
         ];
     }
 

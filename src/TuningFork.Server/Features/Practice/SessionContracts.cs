@@ -44,6 +44,7 @@ public sealed record ThingView(string Key, string Title);
 /// empty.</param>
 /// <param name="ForTomorrow">The same of what is to come tomorrow.</param>
 /// <param name="Relief">What becomes of the thing that was played last from tomorrow on, in words; else empty.</param>
+/// <param name="ReliefOf">Of what there can be less from tomorrow on: in rounds the thing that was played last; empty where there is none.</param>
 /// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
 /// <param name="Written">The last line written about the thing at hand before this session; null when there is none that is not settled.</param>
 /// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
@@ -68,6 +69,7 @@ public sealed record SessionView(
     string LaterToday,
     string ForTomorrow,
     string Relief,
+    string ReliefOf,
     bool IsUntouched,
     WrittenView? Written,
     StageSoundView? Sound,

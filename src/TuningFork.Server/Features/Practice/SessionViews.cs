@@ -58,6 +58,7 @@ public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thin
             asked?.ReliefFrom > session.Day
                 ? $"{title}: {ReliefTime.Words(asked.Relief)} from tomorrow, looked at again on {new ReliefTime(asked.Relief, asked.ReliefFrom.Value).LooksAgainOn:d MMMM}."
                 : "",
+            asked is null or { Kind: MaterialKind.Book } ? "" : title,
             await SessionBeginning.IsUntouchedAsync(db, session, cancel),
             drill is null or { IsBreak: true } || cue is { Resting: true }
                 ? null

@@ -111,7 +111,7 @@ public sealed class ThingAtHand(PracticeDb db, WrittenLast written, PracticeCloc
             ? (await written.OfAsync([id], session.Id, cancel)).GetValueOrDefault(id)
             : (await written.OfAsync([drill.Title], session.Id, cancel)).GetValueOrDefault(drill.Title);
         return line is not null && (line.SettledUtc is null || line.SettledUtc >= session.StartedUtc)
-            ? WrittenLast.View(line, target?.Title ?? drill.Title)
+            ? WrittenLast.View(line, target?.Title ?? drill.Title, session.Day)
             : null;
     }
 

@@ -8,7 +8,8 @@ namespace TuningFork.Server.Features.Progress;
 /// <summary>A line that was written about a thing some time ago.</summary>
 /// <param name="About">The thing.</param>
 /// <param name="Settled">Whether it has been marked as settled.</param>
-public sealed record WrittenView(int EntryId, DateOnly Day, string About, string Text, bool Settled);
+/// <param name="IsRecent">Whether it is of the last four weeks: an older one is shown only where there is room.</param>
+public sealed record WrittenView(int EntryId, DateOnly Day, string About, string Text, bool Settled, bool IsRecent);
 
 /// <summary>Whether a line is settled.</summary>
 public sealed record SettledWish(bool Settled);
@@ -16,6 +17,8 @@ public sealed record SettledWish(bool Settled);
 /// <summary>The last line that was written about a thing: it comes back when the thing does, until it is settled.</summary>
 public sealed class WrittenLast(PracticeDb db, PracticeClock clock)
 {
+    private const int RecentDays = 28;
+
     /// <summary>The last lines about some materials, by material.</summary>
     /// <param name="except">A session whose own lines are not meant; null for none.</param>
     public async Task<IReadOnlyDictionary<int, EntryRow>> OfAsync(IReadOnlyCollection<int> materials, int? except, CancellationToken cancel)
@@ -50,7 +53,8 @@ public sealed class WrittenLast(PracticeDb db, PracticeClock clock)
         row.SettledUtc = settled ? row.SettledUtc ?? clock.UtcNow : null;
     }
 
-    public static WrittenView View(EntryRow row, string about) => new(row.Id, row.Day, about, row.Text, row.SettledUtc is not null);
+    public static WrittenView View(EntryRow row, string about, DateOnly today) =>
+        new(row.Id, row.Day, about, row.Text, row.SettledUtc is not null, row.Day.AddDays(RecentDays) >= today);
 
     private IQueryable<EntryRow> Lines(int? except) =>
         db

@@ -29,7 +29,8 @@ public sealed record ExerciseView(int Id, string Title);
 /// <summary>A key in the picture of coverage.</summary>
 /// <param name="DaysSince">Days since it was played; null when never.</param>
 /// <param name="Today">True when it is among the next keys.</param>
-public sealed record KeyView(string Key, string Name, bool IsMinor, int Fifths, int? DaysSince, int? LastClean, bool Today);
+/// <param name="Short">"B♭", "Dm".</param>
+public sealed record KeyView(string Key, string Name, string Short, bool IsMinor, int Fifths, int? DaysSince, int? LastClean, bool Today);
 
 /// <summary>A key and the days since it was played.</summary>
 public sealed record WaitingKeyView(string Name, int Days);
@@ -149,6 +150,7 @@ public static class KeyEndpoints
                 return new KeyView(
                     key.ToString(),
                     key.Name,
+                    $"{key.Tonic.Printed}{(key.IsMinor ? "m" : "")}",
                     key.IsMinor,
                     key.Signature,
                     record is null ? null : today.DayNumber - record.LastDay.DayNumber,

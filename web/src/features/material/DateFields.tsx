@@ -53,7 +53,7 @@ export function ByWeek({ wish, set, week }: Props & { week: number }) {
   const [minutes, times] = [wish.weekMinutes ?? 0, wish.weekTimes ?? 0]
   return (
     <Box>
-      <Flex gap="2" align="end">
+      <Flex gap="2" align="end" wrap="wrap">
         <Whole
           label="Minutes"
           width="124px"

@@ -115,7 +115,7 @@ export function TempoFields({ wish, set }: PartProps) {
   return (
     <>
       <Box>
-        <Flex gap="2">
+        <Flex gap="2" wrap="wrap">
           {wish.kind !== 'Passage' && (
             <>
               <Whole
@@ -159,7 +159,7 @@ export function TempoFields({ wish, set }: PartProps) {
 export function BookFields({ wish, set }: PartProps) {
   return (
     <Box>
-      <Flex gap="2">
+      <Flex gap="2" wrap="wrap">
         <Whole label="Examples" value={wish.examples} set={(examples) => set({ examples: examples ?? 0 })} />
         <Whole
           label="Next one"
@@ -179,7 +179,7 @@ export function ReadinessField({ wish, set }: PartProps) {
       <chakra.legend fontSize="0.85em" color="faded" mb="0.5">
         How far
       </chakra.legend>
-      <Flex gap="1">
+      <Flex gap="1" wrap="wrap">
         {readinessOrder.map((value) => (
           <Press
             key={value}

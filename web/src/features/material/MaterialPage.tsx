@@ -127,6 +127,8 @@ export function MaterialPage() {
 
 /** What a narrow screen can do without: when it is due says more. */
 const wide = { base: 'none', lg: 'table-cell' }
+/** What a phone shows in a line under the title instead. */
+const columned = { base: 'none', md: 'table-cell' }
 
 interface TableProps {
   items: Material[]
@@ -142,11 +144,11 @@ function List({ items, today, indent, edit }: TableProps) {
       <Table.Root width="100%">
         <Table.Header>
           <Table.Row>
-            <Table.ColumnHeader minW="230px">what</Table.ColumnHeader>
+            <Table.ColumnHeader minW={{ base: '160px', md: '230px' }}>what</Table.ColumnHeader>
             <Table.ColumnHeader>how far</Table.ColumnHeader>
-            <Table.ColumnHeader>tempo</Table.ColumnHeader>
+            <Table.ColumnHeader display={columned}>tempo</Table.ColumnHeader>
             <Table.ColumnHeader display={wide}>last played</Table.ColumnHeader>
-            <Table.ColumnHeader>due</Table.ColumnHeader>
+            <Table.ColumnHeader display={columned}>due</Table.ColumnHeader>
             <Table.ColumnHeader>
               <chakra.span srOnly>actions</chakra.span>
             </Table.ColumnHeader>
@@ -203,6 +205,9 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
                 .filter(Boolean)
                 .join(' · ')}
             </Text>
+            <Box hideFrom="md" fontSize="0.85em">
+              <Standing item={item} /> {dueOf(item, today)}
+            </Box>
             {item.word && (
               <Text fontSize="0.85em" color="accent">
                 {item.word}
@@ -215,37 +220,19 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
       <Table.Cell>
         {(item.kind === 'Piece' || item.kind === 'Passage') && (
           <Flex gap="2" align="center" whiteSpace="nowrap">
-            <ReadinessSign value={item.readiness} /> {readinessWords[item.readiness]}
+            <ReadinessSign value={item.readiness} />
+            <chakra.span hideBelow="md">{readinessWords[item.readiness]}</chakra.span>
           </Flex>
         )}
         {item.kind === 'Book' && `no. ${Math.min(item.nextExample, item.examples)} of ${item.examples}`}
       </Table.Cell>
-      <Table.Cell>
-        <chakra.span whiteSpace={item.kind === 'Book' ? 'normal' : 'nowrap'}>
-          {item.lastClean ? (
-            <Notes px="0" to={`/music/${item.id}/tempo`} aria-label={`Tempo of ${item.title}`}>
-              {item.standing}
-            </Notes>
-          ) : (
-            item.target && `target ${sayTempo(item.target, item.beat)}`
-          )}
-          {item.kind === 'Book' &&
-            item.daysLeft !== null &&
-            (item.daysLeft === 0 ? 'read' : `${item.perDay} a day: about ${item.daysLeft} days left`)}
-        </chakra.span>
+      <Table.Cell display={columned}>
+        <Standing item={item} />
       </Table.Cell>
       <Table.Cell display={wide}>{item.lastVisit ? distance(item.lastVisit, today) : '–'}</Table.Cell>
+      <Table.Cell display={columned}>{dueOf(item, today)}</Table.Cell>
       <Table.Cell>
-        {item.resting
-          ? ''
-          : item.growing && !item.due
-            ? 'growing'
-            : item.due
-              ? distance(item.due, today)
-              : ''}
-      </Table.Cell>
-      <Table.Cell>
-        <Flex justify="end" align="center">
+        <Flex justify="end" align={{ base: 'end', md: 'center' }} direction={{ base: 'column', md: 'row' }}>
           <Notes to={`/journal?material=${item.id}`} aria-label={`Notes on ${item.title}`}>
             notes
           </Notes>
@@ -265,6 +252,27 @@ function Row({ item, today, indent, edit }: Omit<TableProps, 'items'> & { item: 
     </Table.Row>
   )
 }
+
+/** Its tempo now, or how much of a book is left. */
+function Standing({ item }: { item: Material }) {
+  return (
+    <chakra.span whiteSpace={item.kind === 'Book' ? 'normal' : 'nowrap'}>
+      {item.lastClean ? (
+        <Notes px="0" to={`/music/${item.id}/tempo`} aria-label={`Tempo of ${item.title}`}>
+          {item.standing}
+        </Notes>
+      ) : (
+        item.target && `target ${sayTempo(item.target, item.beat)}`
+      )}
+      {item.kind === 'Book' &&
+        item.daysLeft !== null &&
+        (item.daysLeft === 0 ? 'read' : `${item.perDay} a day: about ${item.daysLeft} days left`)}
+    </chakra.span>
+  )
+}
+
+const dueOf = (item: Material, today: string) =>
+  item.resting ? '' : item.due ? distance(item.due, today) : item.growing ? 'growing' : ''
 
 const Notes = chakra(Link, {
   base: { px: '2', fontWeight: 500, textDecoration: 'underline', textUnderlineOffset: '3px' },

@@ -1,6 +1,7 @@
 import { Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { Field } from '../../ui/Field'
@@ -23,6 +24,7 @@ interface RowProps {
 
 /** One block: its area, what it gets on the day that is tried, and its bounds. */
 export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
+  const { mostMinutes } = useChoices()
   const name = areaLooks[block.area].name
   const { item, handle } = useSortableItem(block.key, name)
   const [open, setOpen] = useState(false)
@@ -45,7 +47,7 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
                 label={`${name}, ${part}`}
                 value={block[part]}
                 min={0}
-                max={240}
+                max={mostMinutes}
                 onChange={(value) => change({ [part]: value })}
               />
             </Field>
@@ -62,7 +64,7 @@ export function BlockRow({ block, minutes, rounds, change, remove }: RowProps) {
             label={`${name}, fixed minutes`}
             value={block.fixed}
             min={1}
-            max={240}
+            max={mostMinutes}
             onChange={(fixed) => change({ fixed })}
           />
         )}

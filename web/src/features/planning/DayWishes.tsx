@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, type Schemas } from '../../api/client'
 import { Slide } from '../../ui/Slide'
 import { Field } from '../../ui/Field'
@@ -22,6 +23,7 @@ interface Props {
 
 /** The one figure of the day: how many minutes. */
 export function Minutes({ state, today }: Props) {
+  const { leastMinutes, mostMinutes } = useChoices()
   const [sliding, setSliding] = useState<number | null>(null)
   const commit = (minutes: number) => {
     if (minutes !== today.minutes) void state.wish({ minutes })
@@ -37,13 +39,13 @@ export function Minutes({ state, today }: Props) {
         look="figure"
         width="150px"
         value={sliding ?? today.minutes}
-        min={5}
-        max={240}
+        min={leastMinutes}
+        max={mostMinutes}
         onChange={(minutes) => void state.wish({ minutes })}
       />
       <Slide
         label="Minutes today, in fives"
-        min={5}
+        min={leastMinutes}
         max={120}
         step={5}
         value={sliding ?? today.minutes}

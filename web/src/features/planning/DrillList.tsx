@@ -10,7 +10,7 @@ import { NumberInput } from '../../ui/NumberInput'
 import { Press } from '../../ui/Press'
 import { useDragSensors } from '../../ui/useDragSensors'
 import { useSortableItem } from '../../ui/useSortableItem'
-import { dayAfter, sayTempo } from '../../ui/words'
+import { sayTempo } from '../../ui/words'
 import { WrittenLine } from '../../ui/WrittenLine'
 import { DrillMore } from './DrillMore'
 import type { Today } from './useToday'
@@ -155,9 +155,8 @@ interface RowProps {
 
 function Row({ drill, state, more, toggle }: RowProps) {
   const { item, handle } = useSortableItem(drill.id, drill.title)
-  const { today } = state
   // What is older stands in the opened row, and on the stage.
-  const line = drill.written.find(({ day }) => today && dayAfter(day, 28) >= today.day)
+  const line = drill.written.find((one) => one.isRecent)
   return (
     <chakra.li {...item} breakInside="avoid">
       <Line>

@@ -84,7 +84,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
           on={interwoven}
           set={setInterwoven}
         />
-        <Flex gap="1" role="group" aria-label="Used on">
+        <Flex gap="1" wrap="wrap" role="group" aria-label="Used on">
           {dayNames.map((day, i) => (
             <Press
               key={day}

@@ -1,5 +1,6 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { NumberInput } from '../../ui/NumberInput'
@@ -15,6 +16,7 @@ const days = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
 /** Day shapes, each shown at the length one asks for. */
 export function RoutinesPage() {
+  const { leastMinutes, mostMinutes } = useChoices()
   const routines = api.useQuery('get', '/api/routines')
   const [minutes, setMinutes] = useState(30)
   const [editing, setEditing] = useState<Routine | null>(null)
@@ -38,9 +40,9 @@ export function RoutinesPage() {
           <NumberInput
             label="Minutes to show"
             value={minutes}
-            min={5}
-            max={240}
-            onChange={(value) => setMinutes(Math.min(240, Math.max(5, value)))}
+            min={leastMinutes}
+            max={mostMinutes}
+            onChange={(value) => setMinutes(Math.min(mostMinutes, Math.max(leastMinutes, value)))}
           />
           <Text color="faded">minutes</Text>
           <Press onClick={() => setEditing(fresh)}>New routine</Press>

@@ -72,7 +72,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                     label={`${areaLooks[one.area].name}, least`}
                     value={one.least}
                     min={0}
-                    max={240}
+                    max={choices.mostMinutes}
                     onChange={(least) => share(one.area, { least })}
                   />
                 </Table.Cell>
@@ -82,7 +82,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                     label={`${areaLooks[one.area].name}, most`}
                     value={one.most}
                     min={0}
-                    max={240}
+                    max={choices.mostMinutes}
                     onChange={(most) => share(one.area, { most })}
                   />
                 </Table.Cell>
@@ -139,7 +139,7 @@ function Form({ start }: { start: Schemas['ProfileView'] }) {
                 label={`Minutes on ${day}`}
                 value={wish.weekdayMinutes[i] ?? 0}
                 min={0}
-                max={240}
+                max={choices.mostMinutes}
                 onChange={(value) =>
                   set({ weekdayMinutes: wish.weekdayMinutes.map((old, at) => (at === i ? value : old)) })
                 }

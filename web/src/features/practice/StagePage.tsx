@@ -83,7 +83,7 @@ function Stage({ stage, session, note }: StageProps) {
   )
   const takes = `${session.position}:${drill.takes}`
   const { help, give, asksTension, tense, asksRelief, relieve, figure, toggleTension, toggleRelief } =
-    useAsked(cue, takes, act)
+    useAsked(session, takes, act)
   const { stop: stopRun } = run
   useEffect(() => {
     if (!session.running) stopRun()
@@ -261,7 +261,7 @@ function Stage({ stage, session, note }: StageProps) {
       </Flex>
       {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
-      {asksRelief && <ReliefAsk title={drill.title} relieve={relieve} />}
+      {asksRelief && <ReliefAsk title={session.reliefOf} relieve={relieve} />}
       {session.abc && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
       {/* Music, and what is asked, have the place of the day's picture. */}
       <Box

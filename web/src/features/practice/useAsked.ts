@@ -8,13 +8,14 @@ type Act = (kind: Schemas['StageAct'], value?: number) => void
  * What the stage asks, one thing at a time: what to do after three misses, what would help with what annoys, or how tight it is; else
  * figures rate.
  */
-export function useAsked(cue: Schemas['Cue'], takes: string, act: Act) {
+export function useAsked(session: Schemas['SessionView'], takes: string, act: Act) {
+  const cue = session.cue!
   const [helped, setHelped] = useState('')
   const [answered, setAnswered] = useState('')
   const [asking, setAsking] = useState<'tension' | 'relief' | null>(null)
   const help = cue.help && helped !== takes ? cue.help : null
   // What was missed comes first.
-  const asksRelief = !help && asking === 'relief'
+  const asksRelief = !help && asking === 'relief' && session.reliefOf !== ''
   const asksTension =
     !help && !asksRelief && (asking === 'tension' || ((cue.asksTension ?? false) && answered !== takes))
   const give = (choice: HelpChoice) => {
@@ -49,6 +50,7 @@ export function useAsked(cue: Schemas['Cue'], takes: string, act: Act) {
     relieve,
     figure,
     toggleTension: () => toggle('tension'),
-    toggleRelief: () => toggle('relief'),
+    /** Where there is nothing of which there could be less, the program says so. */
+    toggleRelief: () => (session.reliefOf ? toggle('relief') : act('Relief', 0)),
   }
 }

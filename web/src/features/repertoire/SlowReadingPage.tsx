@@ -10,6 +10,7 @@ import { Page } from '../../ui/Page'
 import { Tick } from '../../ui/Tick'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { useTitle } from '../../ui/usePageChange'
 import { useStageKeys } from '../practice/useStageKeys'
 import { useSlowReading } from './useSlowReading'
 
@@ -93,6 +94,7 @@ function Reading({ piece, done, leave }: ReadingProps) {
     },
     true,
   )
+  useTitle(`${piece.title}, slow first reading`)
   const marked = reading.marks.length === 0 ? 'no bar marked yet' : `tripped: ${reading.marks.join(', ')}`
   return (
     <Flex

@@ -52,8 +52,7 @@ export function KeyWheel({ plan }: { plan: Plan }) {
               fill={look.text}
               style={{ fontSize: key.isMinor ? 14 : 21, fontWeight: 700 }}
             >
-              {key.name.split(' ')[0]}
-              {key.isMinor ? 'm' : ''}
+              {key.short}
             </text>
             {key.daysSince !== null && (
               <text

@@ -28,7 +28,10 @@ public sealed class CleanMinutesTests : IDisposable
         var (rounds, clean) = (Takes(session) - 1, Clean(session));
         rounds.ShouldBeGreaterThan(2, "65 seconds of some bars");
         clean.ShouldBe(rounds);
-        (From(session), session["target"]!["tempo"]!.GetValue<int>()).ShouldBe((70, tempo - 3), "a step slower, and anew");
+        (From(session), session["target"]!["tempo"]!.GetValue<int>()).ShouldBe(
+            (78, tempo - 3),
+            "a step slower, and anew after the silence and the bar counted in"
+        );
 
         // It was no miss after all: the stretch goes on.
         session = await At(session, 71, "Undo");

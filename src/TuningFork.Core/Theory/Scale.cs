@@ -17,6 +17,10 @@ public sealed record ScaleKind(string Id, string Name, IReadOnlyList<Interval> U
 /// <summary>Scales from a first note, spelled.</summary>
 public static class Scale
 {
+    /// <summary>The farthest names on the line of fifths: A sharp, and B where the other five are flats.</summary>
+    private const int MostSharps = 10,
+        MostNaturals = 5;
+
     private static readonly Interval P1 = new(0, 0),
         Min2 = new(1, 1),
         M2 = new(1, 2),
@@ -38,6 +42,10 @@ public static class Scale
     /// <summary>Natural minor.</summary>
     public static ScaleKind NaturalMinor { get; } = new("natural-minor", "natural minor", [P1, M2, Min3, P4, P5, Min6, Min7], -3);
 
+    /// <summary>All twelve notes: spelled with sharps going up and with flats going down, whatever the first note (common practice).</summary>
+    public static ScaleKind Chromatic { get; } =
+        new("chromatic", "chromatic", [P1, Min2, M2, Min3, M3, P4, A4, P5, Min6, M6, Min7, M7], null);
+
     /// <summary>All kinds.</summary>
     public static IReadOnlyList<ScaleKind> Kinds { get; } =
     [
@@ -56,10 +64,7 @@ public static class Scale
         new("whole-tone", "whole-tone", [P1, M2, M3, A4, A5, new(5, 10)], null),
         new("half-whole", "octatonic, half step first", [P1, Min2, Min3, M3, A4, P5, M6, Min7], null),
         new("whole-half", "octatonic, whole step first", [P1, M2, Min3, P4, D5, Min6, M6, M7], null),
-        new("chromatic", "chromatic", [P1, new(0, 1), M2, new(1, 3), M3, P4, A4, P5, A5, M6, new(5, 10), M7], null)
-        {
-            Down = [P1, Min2, M2, Min3, M3, P4, D5, P5, Min6, M6, Min7, M7],
-        },
+        Chromatic,
     ];
 
     /// <summary>The kind with this lasting name.</summary>
@@ -75,7 +80,7 @@ public static class Scale
     public static IReadOnlyList<Pitch> Upward(ScaleKind kind, Pitch first, int octaves)
     {
         ArgumentNullException.ThrowIfNull(kind);
-        return Line(kind.Up, first, octaves);
+        return kind == Chromatic ? Semitones(first, octaves, MostSharps) : Line(kind.Up, first, octaves);
     }
 
     /// <summary>Pitches from the top down to the first note.</summary>
@@ -85,7 +90,8 @@ public static class Scale
     public static IReadOnlyList<Pitch> Downward(ScaleKind kind, Pitch first, int octaves)
     {
         ArgumentNullException.ThrowIfNull(kind);
-        return [.. Line(kind.Down, first, octaves).AsEnumerable().Reverse()];
+        var line = kind == Chromatic ? Semitones(first, octaves, MostNaturals) : Line(kind.Down, first, octaves);
+        return [.. line.AsEnumerable().Reverse()];
     }
 
     /// <summary>
@@ -107,6 +113,27 @@ public static class Scale
     {
         ArgumentNullException.ThrowIfNull(kind);
         return kind.SignatureShift is not { } shift || tonic.Fifths + shift is >= -7 and <= 7;
+    }
+
+    /// <summary>Every semitone; the first note keeps its own name in every octave.</summary>
+    private static List<Pitch> Semitones(Pitch first, int octaves, int mostFifths)
+    {
+        ArgumentOutOfRangeException.ThrowIfLessThan(octaves, 1);
+        return
+        [
+            .. Enumerable
+                .Range(0, (12 * octaves) + 1)
+                .Select(semitones =>
+                    semitones % 12 == 0 ? first with { Octave = first.Octave + (semitones / 12) } : Named(first.Midi + semitones)
+                ),
+        ];
+
+        // The line of fifths comes round after twelve: seven semitones to a fifth, and back.
+        Pitch Named(int midi)
+        {
+            var fifths = midi * 7 % 12;
+            return new Pitch(NoteName.AtFifths(fifths > mostFifths ? fifths - 12 : fifths), (midi / 12) - 1);
+        }
     }
 
     private static List<Pitch> Line(IReadOnlyList<Interval> intervals, Pitch first, int octaves)

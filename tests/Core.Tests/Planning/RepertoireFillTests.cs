@@ -385,7 +385,10 @@ public sealed class RepertoireFillTests
                 .SelectMany(drill => drill.Targets)
                 .Any(target => target.MaterialId < 20);
         Plays(all, 6).ShouldBeFalse("twice as much as fits");
-        Plays(all, 10).ShouldBeTrue("nothing is left for weeks");
+        Plays(all, 19).ShouldBeFalse("the date cannot be kept");
+        Plays(all, 20).ShouldBeTrue("nothing is left for ever");
+        Plays(all.Select(one => one with { Performance = null }), 9).ShouldBeFalse("no date");
+        Plays(all.Select(one => one with { Performance = null }), 10).ShouldBeTrue("no date, and nothing is left for weeks");
         Plays(all.Where(one => one.Id > 16), 5).ShouldBeTrue("not quite so much");
     }
 

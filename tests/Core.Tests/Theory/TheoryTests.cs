@@ -14,6 +14,18 @@ public sealed class TheoryTests
         JsonSerializerOptions.Web
     )!;
 
+    [Theory]
+    [InlineData("C4", "C4 C#4 D4 D#4 E4 F4 F#4 G4 G#4 A4 A#4 B4 C5", "C5 B4 Bb4 A4 Ab4 G4 Gb4 F4 E4 Eb4 D4 Db4 C4")]
+    [InlineData("F#3", "F#3 G3 G#3 A3 A#3 B3 C4 C#4 D4 D#4 E4 F4 F#4", "F#4 F4 E4 Eb4 D4 Db4 C4 B3 Bb3 A3 Ab3 G3 F#3")]
+    [InlineData("Db4", "Db4 D4 D#4 E4 F4 F#4 G4 G#4 A4 A#4 B4 C5 Db5", "Db5 C5 B4 Bb4 A4 Ab4 G4 Gb4 F4 E4 Eb4 D4 Db4")]
+    public void A_chromatic_scale_goes_up_in_sharps_and_down_in_flats(string first, string up, string down)
+    {
+        // Common practice.
+        string.Join(' ', Scale.Upward(Scale.Chromatic, Pitch.Parse(first), 1)).ShouldBe(up);
+        string.Join(' ', Scale.Downward(Scale.Chromatic, Pitch.Parse(first), 1)).ShouldBe(down);
+        Scale.Upward(Scale.Chromatic, Pitch.Parse(first), 3).Count.ShouldBe(37);
+    }
+
     [Fact]
     public void Scales_are_spelled_as_the_reference_spells_them()
     {

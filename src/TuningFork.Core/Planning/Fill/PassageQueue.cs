@@ -29,9 +29,10 @@ internal static class PassageQueue
 
     /// <summary>
     /// The same where all together needs twice the minutes there are (found by simulation: each such visit is one less for what can be
-    /// done).
+    /// done). What has a date that cannot be kept waits longest.
     /// </summary>
     private const int MostDaysAwayOfFarTooMuch = 10;
+    private const int MostDaysAwayOfFarTooMuchDated = 20;
 
     private const double FarTooMuch = 2;
 
@@ -40,9 +41,6 @@ internal static class PassageQueue
     /// uneven minutes and a week away, what was held back by a narrow sum would have come out after all).
     /// </summary>
     private const double TooMuch = 1.3;
-
-    /// <summary>Days ahead over which the minutes are counted for that where there is no date.</summary>
-    private const int FarDays = 120;
 
     /// <summary>Part of the days on which one plays, about.</summary>
     private const double PractisedDays = 0.85;
@@ -113,16 +111,16 @@ internal static class PassageQueue
         foreach (var material in open)
         {
             var seconds = Seconds(material, request.Traits);
-            if (fits.Count >= least && needed + seconds > Available(material, UsualDays))
+            if (fits.Count >= least && needed + seconds > Available(material))
                 continue;
             needed += seconds;
             fits.Add(material.Id);
         }
 
         var all = open.Sum(material => Seconds(material, request.Traits));
-        var tooMuch = open.Count > 0 && all > TooMuch * open.Max(material => Available(material, UsualDays));
-        var farTooMuch = open.Count > 0 && all > FarTooMuch * open.Max(material => Available(material, FarDays));
-        var later = tooMuch || farTooMuch ? queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList() : [];
+        var most = open.Select(Available).DefaultIfEmpty(1).Max();
+        var (tooMuch, farTooMuch) = (all > TooMuch * most, all > FarTooMuch * most);
+        var later = tooMuch ? queue.Where(queued => IsLater(queued, fits, request.Day, farTooMuch)).ToList() : [];
         queue.RemoveAll(later.Contains);
         Wait(context, later);
         var at = queue.FindIndex(queued =>
@@ -137,10 +135,11 @@ internal static class PassageQueue
         queue.RemoveAll(fresh.Contains);
         queue.InsertRange(at, fresh);
 
-        double Available(Material material, int undated) =>
+        double Available(Material material) =>
             Math.Max(
                 1,
-                (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : undated) * PractisedDays
+                (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : UsualDays)
+                    * PractisedDays
             )
             * minutes
             * 60;
@@ -166,7 +165,12 @@ internal static class PassageQueue
         && (farTooMuch || material is not { Slipped: true, Best: null })
         && (
             material.LastVisit is { } last
-                ? day.DayNumber - last.DayNumber < (farTooMuch ? MostDaysAwayOfFarTooMuch : MostDaysAway)
+                ? day.DayNumber - last.DayNumber
+                    < (
+                        !farTooMuch ? MostDaysAway
+                        : material.Performance > day ? MostDaysAwayOfFarTooMuchDated
+                        : MostDaysAwayOfFarTooMuch
+                    )
                 : farTooMuch || !(material.Performance > day && material.Performance <= day.AddDays(LastDays))
         );
 

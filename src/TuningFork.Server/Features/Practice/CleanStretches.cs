@@ -7,7 +7,7 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>Minutes without a miss: stretches that begin with a press and end with a miss, or with their drill.</summary>
 public sealed class CleanStretches(TakeBooks books)
 {
-    /// <summary>The first press begins a stretch; a miss ends it, and the next one begins.</summary>
+    /// <summary>The first press begins a stretch; a miss ends it, and the next one begins when one has set up again.</summary>
     public async Task PressAsync(
         SessionRow session,
         SessionDrillRow row,
@@ -22,10 +22,10 @@ public sealed class CleanStretches(TakeBooks books)
             row.LoopFrom = clean ? row.PlayedSeconds : null;
         else if (!clean)
         {
-            var stretch = row.PlayedSeconds - row.LoopFrom.Value;
+            var stretch = Math.Max(0, row.PlayedSeconds - row.LoopFrom.Value);
             await EndAsync(session, row, drill, cue, cancel);
             await books.MarkAsync(session, row, drill, 0, new Try(false, cue.Tempo), id, cancel, new TakeDetail(Seconds: stretch));
-            row.LoopFrom = row.PlayedSeconds;
+            row.LoopFrom = row.PlayedSeconds + Takes.SetUpSeconds;
         }
     }
 
@@ -34,7 +34,7 @@ public sealed class CleanStretches(TakeBooks books)
     {
         if (row.LoopFrom is not { } from)
             return;
-        var stretch = row.PlayedSeconds - from;
+        var stretch = Math.Max(0, row.PlayedSeconds - from);
         for (var round = StageLoop.Rounds(drill.Targets[0], cue.Tempo, stretch); round > 0; round--)
             await books.MarkAsync(session, row, drill, 0, new Try(true, cue.Tempo), Guid.CreateVersion7(), cancel);
         if (drill.Targets[0].MaterialId is { } material)
@@ -47,7 +47,7 @@ public sealed class CleanStretches(TakeBooks books)
     {
         if (row.LoopFrom is not { } from || miss is not { Clean: false, Seconds: { } stretch })
             return;
-        row.LoopFrom = Math.Max(0, from - stretch);
+        row.LoopFrom = Math.Max(0, from - Takes.SetUpSeconds - stretch);
         foreach (var round in row.Takes.OrderByDescending(take => take.Number).TakeWhile(take => take.Clean).ToList())
             await books.TakeBackAsync(session, row, drill, round, cancel);
     }

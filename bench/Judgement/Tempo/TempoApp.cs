@@ -79,6 +79,11 @@ internal sealed class TempoApp(bool alone)
             Day = day,
             Minutes = minutes,
             UsualMinutes = book.Scenario.Minutes,
+            KeptPart = Habits.KeptPart(
+                played.GroupBy(one => one.Day).ToDictionary(one => one.Key, one => one.Sum(part => part.Seconds) / 60),
+                day,
+                [book.Scenario.Minutes]
+            ),
             Seed = day.DayNumber,
             Routine = weave ? Shapes.Default : new Routine("repertoire", [new Block(Area.Repertoire, 1, minutes, 240)], false),
             Shares = weave

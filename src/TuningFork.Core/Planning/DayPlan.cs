@@ -68,6 +68,9 @@ public sealed record DayRequest
     /// <summary>Minutes of a usual day; 0 when unknown.</summary>
     public int UsualMinutes { get; init; }
 
+    /// <summary>Part of its usual minutes that a day brings on average, days without practice among them: above 0, at most 1.</summary>
+    public double KeptPart { get; init; } = Habits.UsualPart;
+
     /// <summary>Most passages under way at a time, as the player has set; 0 for no limit.</summary>
     public int UnderWay { get; init; }
 

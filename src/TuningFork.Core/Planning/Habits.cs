@@ -14,6 +14,15 @@ public static class Habits
     /// <summary>A book that has lived for fewer days is measured by the week's plan.</summary>
     private const int LeastDays = 7;
 
+    /// <summary>Of the minutes that are set, so much is played: about three days of four (common practice).</summary>
+    public const double UsualPart = 0.75;
+
+    /// <summary>Days for which that is believed beside what is seen.</summary>
+    private const int BelievedDays = 14;
+
+    /// <summary>Nobody is planned for as if nearly never playing.</summary>
+    private const double LeastPart = 0.2;
+
     /// <summary>The warm-up's part of a sitting, about.</summary>
     private const double WarmUpPart = 0.2;
 
@@ -38,6 +47,26 @@ public static class Habits
         var lived = before.Count == 0 ? 0 : Math.Min(Days, day.DayNumber - before.Min(pair => pair.Key).DayNumber);
         var minutes = lived < LeastDays ? week.Average() : before.Sum(pair => pair.Value) / lived;
         return minutes * (1 - WarmUpPart) * shares.First(one => one.Area == Area.Repertoire).Percent / 100.0;
+    }
+
+    /// <summary>
+    /// Part of its usual minutes that a day brings on average, days without practice among them: by the last four weeks, beside two
+    /// weeks of <see cref="UsualPart"/> of what is set, so that a young book is not judged by a few days.
+    /// </summary>
+    /// <param name="minutesByDay">Minutes of the days on which something was played.</param>
+    /// <param name="day">The practice day; it does not count.</param>
+    /// <param name="week">Minutes set for the weekdays, 0 for a day off.</param>
+    public static double KeptPart(IReadOnlyDictionary<DateOnly, double> minutesByDay, DateOnly day, IReadOnlyList<int> week)
+    {
+        ArgumentNullException.ThrowIfNull(minutesByDay);
+        ArgumentNullException.ThrowIfNull(week);
+        var usual = week.Where(minutes => minutes > 0).Select(minutes => (double)minutes).DefaultIfEmpty().Average();
+        if (usual <= 0)
+            return UsualPart;
+        var before = minutesByDay.Where(pair => pair.Key < day && pair.Key >= day.AddDays(-Days)).ToList();
+        var lived = before.Count == 0 ? 0 : day.DayNumber - before.Min(pair => pair.Key).DayNumber;
+        var part = ((UsualPart * week.Average() * BelievedDays) + before.Sum(pair => pair.Value)) / (BelievedDays + lived) / usual;
+        return Math.Clamp(part, LeastPart, 1);
     }
 
     /// <summary>Minutes for a further sitting: what is left of the day's, or ten where too little is.</summary>

@@ -34,6 +34,21 @@ public sealed class HabitsTests
         Minutes(old).ShouldBe(45 * 0.8 * 0.4, 1e-9, "neither what is long ago nor today");
     }
 
+    [Fact]
+    public void What_is_kept_of_the_minutes_is_three_quarters_at_first_and_then_what_is_seen()
+    {
+        double Kept(Dictionary<DateOnly, double> played, params int[] week) =>
+            Habits.KeptPart(played, Day, week.Length > 0 ? week : [30, 30, 30, 30, 30, 30, 30]);
+        Kept([]).ShouldBe(0.75, 1e-9);
+        Kept([], 30, 30, 30, 30, 30, 0, 0).ShouldBe(0.75 * 5 / 7, 1e-9, "days off are no days");
+        Kept([], 0, 0, 0, 0, 0, 0, 0).ShouldBe(0.75, 1e-9);
+        Kept(Played(28, 30)).ShouldBe(((0.75 * 14) + 28) / 42, 1e-9);
+        Kept(Played(28, 30, every: 2)).ShouldBe(((0.75 * 14) + 14) / 42, 1e-9);
+        Kept(Played(28, 1, every: 28)).ShouldBeInRange(0.2, 0.3, "nearly never");
+        Kept(Played(28, 90)).ShouldBe(1, "more than is set makes no promise");
+        Kept(Played(3, 30)).ShouldBeInRange(0.75, 0.8, "three days say little");
+    }
+
     [Theory]
     [InlineData(30, 0, 30, false)]
     [InlineData(30, 24, 6, false)]

@@ -30,7 +30,7 @@ public sealed class PassageQueueTests
             Performance = Day.AddDays(DaysToDate),
         };
         var each = Growth.Takes(one.Reach!.Value, one.Target!.Value.Value, Traits.Usual) * one.TakeSeconds;
-        var there = DaysToDate * 0.85 * Minutes * 60;
+        var there = DaysToDate * Habits.UsualPart * Minutes * 60;
         var all = Enumerable
             .Range(1, (int)Math.Round(wanted * there / each))
             .Select(id => one with { Id = id, Group = id, Title = $"{id}" });

@@ -42,9 +42,6 @@ internal static class PassageQueue
     /// </summary>
     private const double TooMuch = 1.3;
 
-    /// <summary>Part of the days on which one plays, about.</summary>
-    private const double PractisedDays = 0.85;
-
     /// <summary>Practice days after a return on which nothing new begins.</summary>
     private const int DaysBack = 2;
 
@@ -139,7 +136,7 @@ internal static class PassageQueue
             Math.Max(
                 1,
                 (material.Performance is { } date && date > request.Day ? date.DayNumber - request.Day.DayNumber : UsualDays)
-                    * PractisedDays
+                    * request.KeptPart
             )
             * minutes
             * 60;

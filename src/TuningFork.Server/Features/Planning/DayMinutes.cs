@@ -59,6 +59,9 @@ public static class DayMinutes
     public static int Usual(ProfileRow profile) =>
         WeekOf(profile).Where(minutes => minutes > 0).DefaultIfEmpty().Average() is var average ? (int)Math.Round(average) : 0;
 
+    /// <summary>Part of its usual minutes that a day brings on average.</summary>
+    public static double KeptPart(DayFacts facts) => Habits.KeptPart(facts.MinutesByDay, facts.Day, WeekOf(facts.Profile));
+
     /// <summary>
     /// The ways to all performances ahead, measured by the repertoire minutes of the last four weeks, the warm-up not among them,
     /// over the days the book has lived; by the week's plan for who has just begun.

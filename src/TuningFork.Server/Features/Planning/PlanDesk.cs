@@ -188,6 +188,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Ear = facts.Ear,
             Asked = facts.Asked,
             UsualMinutes = DayMinutes.Usual(facts.Profile),
+            KeptPart = DayMinutes.KeptPart(facts),
             UnderWay = facts.Profile.UnderWay,
             PracticeDaysBack = DayMinutes.Advice(facts).PracticeDaysBack,
             Traits = ProfileBooks.TraitsOf(facts.Profile),

@@ -57,6 +57,45 @@ public sealed class StageSoundTests : IDisposable
     }
 
     [Fact]
+    public async Task A_part_of_the_warm_up_says_for_itself_whether_the_drone_sounds()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        foreach (var version in (await app.Get("/api/warm-ups"))["versions"]!.AsArray())
+        {
+            foreach (var part in version!["parts"]!.AsArray())
+                part!["drone"] = (string?)part["element"] == "Sound" ? "Without" : "With";
+            await app.Put(
+                $"/api/warm-ups/{Id(version)}",
+                new
+                {
+                    name = (string?)version["name"],
+                    parts = version["parts"],
+                    version = version["version"]!.GetValue<int>(),
+                }
+            );
+        }
+
+        await Heard(asSet: false);
+        await app.Put("/api/sound", new { droneWithDrill = true });
+        await app.Clock(Evening.AddDays(1));
+        await Heard(asSet: true);
+
+        async Task Heard(bool asSet)
+        {
+            var session = await app.Post("/api/session", new { version = 0 });
+            var starts = new List<bool>();
+            for (; Area(session) == "WarmUp"; session = await app.Act(session, "Skip"))
+                starts.Add(session["sound"]!["droneStarts"]!.GetValue<bool>());
+            starts.Count.ShouldBeGreaterThan(2);
+            starts.ShouldBe([asSet, false, .. Enumerable.Repeat(true, starts.Count - 2)], "the opening, sound and body, and the others");
+            await app.Close();
+        }
+
+        static string? Area(JsonNode session) => (string?)session["drills"]![session["position"]!.GetValue<int>()]!["area"];
+    }
+
+    [Fact]
     public async Task Weaning_looks_at_the_first_take_of_each_earlier_visit()
     {
         await app.Clock(Evening);

@@ -52,6 +52,9 @@ public sealed record Target
     /// <summary>What was noted about it, or empty.</summary>
     public string Note { get; init; } = "";
 
+    /// <summary>Whether the drone sounds with it; null for as it is set.</summary>
+    public bool? Drone { get; init; }
+
     /// <summary>What it is made of beside a line of notes, or null.</summary>
     public Work? Work { get; init; }
 

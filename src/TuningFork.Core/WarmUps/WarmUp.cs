@@ -26,6 +26,19 @@ public enum WarmUpSchool
     Awareness,
 }
 
+/// <summary>Whether the drone sounds with a part of the warm-up.</summary>
+public enum PartDrone
+{
+    /// <summary>As it is set for all of them.</summary>
+    AsSet,
+
+    /// <summary>With the drone.</summary>
+    With,
+
+    /// <summary>Without it.</summary>
+    Without,
+}
+
 /// <summary>One part of a warm-up.</summary>
 /// <param name="Element">Which of the four it belongs to.</param>
 /// <param name="Title">What it is called.</param>
@@ -34,6 +47,7 @@ public enum WarmUpSchool
 /// <param name="Core">True when it must be touched; false for an extra, which may go.</param>
 /// <param name="FromRepertoire">True when a passage of the repertoire takes its place on days that have a fitting one.</param>
 /// <param name="MaterialId">An exercise or a passage it is played on, or null.</param>
+/// <param name="Drone">Whether the drone sounds with it.</param>
 public sealed record WarmUpPart(
     WarmUpElement Element,
     string Title,
@@ -41,7 +55,8 @@ public sealed record WarmUpPart(
     int Minutes = 1,
     bool Core = true,
     bool FromRepertoire = false,
-    int? MaterialId = null
+    int? MaterialId = null,
+    PartDrone Drone = PartDrone.AsSet
 )
 {
     /// <summary>Most minutes of a part.</summary>

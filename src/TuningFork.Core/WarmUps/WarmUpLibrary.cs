@@ -57,7 +57,7 @@ public static class WarmUpLibrary
                 [
                     new(Sound, "Long tones, low register", "One note a breath, ears on the sound.", 2),
                     new(Sound, "Long tones in pairs", "Two neighbouring notes, no bump between them.", 1, Core: false),
-                    new(Scales, "One slow scale", "Half notes over a drone, tuned one by one.", 2),
+                    new(Scales, "One slow scale", "Half notes over a drone, tuned one by one.", 2, Drone: PartDrone.With),
                     crossing,
                     Bar,
                     new(Agility, "Trills between neighbours", "Even and loose; stop before it tightens.", 1, Core: false),
@@ -79,7 +79,7 @@ public static class WarmUpLibrary
                 [
                     new(Sound, "Starting from nothing", "Begin each note without the tongue; let it fade to nothing.", 2),
                     new(Sound, "Bending the pitch", "A little under, back to the middle of the note.", 1, Core: false),
-                    new(Scales, "A minor scale over a drone", "Whole notes; wait for each to settle.", 2),
+                    new(Scales, "A minor scale over a drone", "Whole notes; wait for each to settle.", 2, Drone: PartDrone.With),
                     crossing with
                     {
                         Core = false,
@@ -98,7 +98,7 @@ public static class WarmUpLibrary
                 [
                     new(Sound, "Open strings, long strokes", "Whole strokes, the sound from beginning to end.", 2),
                     new(Sound, "One note, four dynamics", "The same speed, the weight changes.", 1, Core: false),
-                    new(Scales, "One slow scale", "Over a drone, each note centred before the next.", 2),
+                    new(Scales, "One slow scale", "Over a drone, each note centred before the next.", 2, Drone: PartDrone.With),
                     new(Movement, "Shifts over a drone", "No click; one octave up and down, listen into the note.", 2),
                     Bar,
                     new(Agility, "Finger drops", "Each finger falls by itself; nothing else moves.", 1, Core: false),

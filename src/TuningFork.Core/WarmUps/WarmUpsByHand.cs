@@ -93,7 +93,7 @@ internal static class WarmUpsByHand
             "Quietly",
             [
                 new(Sound, "Sighs", "From a comfortable high place down, like a yawn.", 2),
-                new(Scales, "A minor scale over a drone", "Each note settles before the next.", 2),
+                new(Scales, "A minor scale over a drone", "Each note settles before the next.", 2, Drone: PartDrone.With),
                 new(Movement, "Swell and fade", "One middle note, soft, fuller, soft; the pitch stays.", 2),
                 new(Agility, "Words in rhythm", "A line of the text spoken on one note, clear and quick.", 1),
             ]

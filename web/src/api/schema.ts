@@ -2389,6 +2389,11 @@ export interface components {
             name: string;
             contentType: string;
         };
+        /**
+         * @default AsSet
+         * @enum {unknown}
+         */
+        PartDrone: "AsSet" | "With" | "Without";
         PassagesWish: {
             passages: components["schemas"]["NewPassage"][];
         };
@@ -3272,6 +3277,7 @@ export interface components {
             fromRepertoire: boolean;
             /** Format: int32 */
             materialId?: null | number;
+            drone?: components["schemas"]["PartDrone"];
         };
         /** @enum {unknown} */
         WarmUpSchool: "EaseIn" | "Awareness";

@@ -91,7 +91,7 @@ internal static class WarmUpFill
         var target = TargetOf(version, part, place);
         var material = MaterialOf(context, part);
         if (material is null && part is { Element: WarmUpElement.Scales } && RungsDrill.OfTheWeek(context, minutes) is { } ladder)
-            return ladder with { Targets = [.. ladder.Targets.Select(rung => rung with { Group = target.Group })] };
+            return ladder with { Targets = [.. ladder.Targets.Select(rung => rung with { Group = target.Group, Drone = target.Drone })] };
         if (material is null)
             return context.Make(Area.WarmUp, Methods.EaseIn, part.Title, minutes, Reasons[(int)part.Element], target) with
             {
@@ -146,6 +146,7 @@ internal static class WarmUpFill
             Key = key,
             Title = part.Title,
             Group = key,
+            Drone = part.Drone == PartDrone.AsSet ? null : part.Drone == PartDrone.With,
         };
     }
 

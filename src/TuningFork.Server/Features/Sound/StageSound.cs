@@ -59,7 +59,7 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
         var click = cue is { Tempo: not null, Resting: false, Run: null }
             ? await ClickAsync(session.Day, settings.School, material, cancel)
             : null;
-        var starts = drill.Area == Area.WarmUp && settings.DroneWithDrill;
+        var starts = drill.Area == Area.WarmUp && (target?.Drone ?? settings.DroneWithDrill);
         var (hertz, sounds) =
             !ProfileBooks.InstrumentOf(profile).IsPitched ? ([], "")
             : (material is null ? null : NoteAtHand(material, target!, cue.Title)) is { } note

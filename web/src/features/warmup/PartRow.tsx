@@ -29,7 +29,7 @@ export function PartRow({ part, change, remove }: Props) {
       <Grid
         templateColumns={{
           base: '24px 1fr',
-          md: '24px minmax(160px,1.2fr) minmax(200px,2fr) 78px auto minmax(150px,1fr) 36px',
+          md: '24px minmax(160px,1.2fr) minmax(200px,2fr) 78px auto minmax(130px,1fr) 152px 36px',
         }}
         columnGap="2.5"
         rowGap="2"
@@ -75,6 +75,16 @@ export function PartRow({ part, change, remove }: Props) {
               {one.title}
             </option>
           ))}
+        </Select>
+        <Select
+          aria-label={`Drone, ${name}`}
+          gridColumn={{ base: '2', md: 'auto' }}
+          value={part.drone ?? 'AsSet'}
+          onChange={(event) => change({ drone: event.target.value as Part['drone'] })}
+        >
+          <option value="AsSet">drone as set</option>
+          <option value="With">with drone</option>
+          <option value="Without">no drone</option>
         </Select>
         <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
           <X size={17} />

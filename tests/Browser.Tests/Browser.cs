@@ -63,11 +63,21 @@ public sealed class Browser : IDisposable
         );
     }
 
+    /// <summary>Whether anything was heard in the second that is to come.</summary>
+    public bool Sounds()
+    {
+        Run("window.loud.length = 0");
+        Until(_ => (bool)Run("return window.loud.length > 5")!);
+        return (bool)Run("return window.loud.some(one => one > 0.002)")!;
+    }
+
     private const string Listener = """
         const worklet = `registerProcessor('listener', class extends AudioWorkletProcessor {
-          constructor() { super(); this.quiet = 0; }
+          constructor() { super(); this.quiet = 0; this.loud = 0; this.blocks = 0; }
           process(inputs) {
             const samples = inputs[0][0];
+            if (samples) this.loud = Math.max(this.loud, ...samples.map(Math.abs));
+            if (++this.blocks % 64 === 0) { this.port.postMessage({ loud: this.loud }); this.loud = 0; }
             if (samples) for (let i = 0; i < samples.length; i++) {
               const height = Math.abs(samples[i]);
               if (height > 0.05 && this.quiet > 600) this.port.postMessage(currentFrame + i);
@@ -77,6 +87,7 @@ public sealed class Browser : IDisposable
           }
         })`;
         window.heard = [];
+        window.loud = [];
         const plain = AudioNode.prototype.connect;
         const taps = new WeakMap();
         AudioNode.prototype.connect = function (to, ...rest) {
@@ -87,7 +98,7 @@ public sealed class Browser : IDisposable
             if (!taps.has(context)) taps.set(context, (async () => {
               await context.audioWorklet.addModule(URL.createObjectURL(new Blob([worklet], { type: 'text/javascript' })));
               const tap = new AudioWorkletNode(context, 'listener', { numberOfOutputs: 0 });
-              tap.port.onmessage = (event) => window.heard.push(event.data);
+              tap.port.onmessage = ({ data }) => data.loud === undefined ? window.heard.push(data) : window.loud.push(data.loud);
               const bus = context.createGain();
               plain.call(bus, tap);
               return bus;

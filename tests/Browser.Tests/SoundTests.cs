@@ -31,6 +31,37 @@ public sealed class SoundTests
     [Fact(Explicit = true)]
     public Task At_180_every_click_of_ten_minutes_is_within_a_millisecond() => Measure(180, seconds: 600);
 
+    [Fact]
+    public async Task Click_drone_and_tones_stop_with_the_drill_and_the_page()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.Listen();
+        browser.Open("/craft/sound");
+        browser.Button("Start the click").Click();
+        browser.Button("Start the drone").Click();
+        browser.Until(_ => browser.Sounds());
+        browser.Driver.FindElement(By.LinkText("Journal")).Click();
+        browser.Until(_ => !browser.Sounds());
+
+        // The tuning note of the first warm-up; then a drill with click and drone; then the next one.
+        await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
+        browser.Open("/practise");
+        browser.Press("u");
+        browser.Until(_ => browser.Sounds());
+        await app.SkipToAsync(await app.Session(), session => session["sound"]?["click"]?["starts"]?.GetValue<bool>() == true);
+        browser.Open("/practise");
+        browser.See(By.XPath("//*[@data-testid='stage-tempo']"));
+        browser.Press("d");
+        browser.See(By.XPath("//*[@data-testid='drone-word']"));
+        browser.Until(_ => browser.Sounds());
+        browser.Press("s");
+        browser.Until(_ => browser.Driver.FindElements(By.CssSelector("[data-testid='drone-word']")).Count == 0);
+        browser.Press(Keys.Escape);
+        browser.SeeText("Close the session");
+        browser.Until(_ => !browser.Sounds());
+    }
+
     private static async Task Measure(int tempo, int seconds)
     {
         await using var app = await AppProcess.StartAsync();

@@ -13,6 +13,7 @@ interface Props {
     beat: () => number | null
     /** What there is to say about the click. */
     word: string
+    droning: boolean
   }
 }
 
@@ -79,6 +80,11 @@ export function StageTime({ session, left, played, sound }: Props) {
       {sound.word && (
         <Text color="stageFaded" data-testid="click-word">
           {sound.word}
+        </Text>
+      )}
+      {sound.droning && session.sound && (
+        <Text color="stageFaded" data-testid="drone-word">
+          the drone {session.sound.droneSounds}
         </Text>
       )}
     </Flex>

@@ -81,14 +81,28 @@ public static class Fingering
         "4321432",
     ];
 
+    // Where the harmonic form's fingers would put a thumb on a black key.
+    private static readonly Dictionary<(string Kind, Hand Hand, int Tonic), string> OfTheirOwn = new()
+    {
+        [("melodic-minor", Hand.Right, 1)] = "2312341",
+        [("melodic-minor", Hand.Right, 6)] = "2312341",
+        [("natural-minor", Hand.Left, 8)] = "3213214",
+    };
+
+    /// <summary>Kinds of scales whose fingers are known.</summary>
+    public static IReadOnlyList<string> Kinds { get; } = ["major", "natural-minor", "harmonic-minor", "melodic-minor"];
+
     /// <summary>Fingers of so many octaves up, the top note included: right C major in one octave 1 2 3 1 2 3 4 5.</summary>
-    /// <param name="key">The key; minor keys in their harmonic form.</param>
+    /// <param name="key">The key.</param>
     /// <param name="hand">Which hand.</param>
     /// <param name="octaves">1 or more.</param>
-    public static IReadOnlyList<int> Up(Key key, Hand hand, int octaves)
+    /// <param name="kind">Lasting name of the scale kind: of a minor key its form going up, the harmonic one unless another is named.</param>
+    public static IReadOnlyList<int> Up(Key key, Hand hand, int octaves, string kind = "harmonic-minor")
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(octaves, 1);
-        var octave = Octave(key, hand).Select(finger => finger - '0').ToList();
+        var octave = (OfTheirOwn.GetValueOrDefault((kind, hand, key.Tonic.PitchClass)) ?? Octave(key, hand))
+            .Select(finger => finger - '0')
+            .ToList();
         var all = Enumerable.Repeat(octave, octaves).SelectMany(fingers => fingers).ToList();
         if (hand == Hand.Right)
             return

@@ -10,6 +10,8 @@ public static class Sheets
     /// <summary>Most octaves of a sheet.</summary>
     public const int MostOctaves = 4;
 
+    private const int MiddleC = 60;
+
     private static readonly string[] Numbers = ["", "one octave", "two octaves", "three octaves", "four octaves"];
 
     /// <summary>The sheet.</summary>
@@ -31,7 +33,7 @@ public static class Sheets
         var score = new Score
         {
             Title = $"{figure.Title}, {Numbers[wish.Octaves]}",
-            Clef = instrument.Clef,
+            Clef = ClefOf(instrument, wish.Hand, line),
             Key = figure.Key,
             Tempo = wish.Tempo,
             ToSounding = instrument.ToSounding,
@@ -61,17 +63,25 @@ public static class Sheets
     /// <param name="notesPerClick">Notes to a click, 1 or more.</param>
     public static bool TopFallsOnClick(int notesPerOctave, int octaves, int notesPerClick) => notesPerOctave * octaves % notesPerClick == 0;
 
-    /// <summary>Fingers of a major or minor scale, in the order of its line; none unless they were wished for.</summary>
+    /// <summary>The left hand of a keyboard reads the bass clef, and so does what lies mostly below the middle of it.</summary>
+    private static Clef ClefOf(Instrument instrument, Hand? hand, IReadOnlyList<Pitch> line) =>
+        instrument.Family == Family.Keys && (hand is null ? line.Average(pitch => pitch.Midi) < MiddleC : hand == Hand.Left)
+            ? Clef.Bass
+            : instrument.Clef;
+
+    /// <summary>Fingers of a major or minor scale, in the order of its line; none where no hand was wished for, or none are known.</summary>
     private static List<int> Fingers(SheetWish wish, Figure figure)
     {
-        if (wish.Hand is not { } hand)
+        if (wish.Hand is not { } hand || wish.Figure != "scale" || !Fingering.Kinds.Contains(wish.Kind, StringComparer.Ordinal))
             return [];
-        if (wish.Figure != "scale" || wish.Kind is not ("major" or "natural-minor" or "harmonic-minor" or "melodic-minor"))
-            throw new SheetException("hand", "Fingers are known for major and minor scales. Choose one of them, or no fingers.");
         List<int> Round(int octaves)
         {
-            var up = Fingering.Up(figure.Key, hand, octaves);
-            return [.. up, .. up.Reverse().Skip(1)];
+            var down = wish.Kind == "melodic-minor" ? "natural-minor" : wish.Kind;
+            return
+            [
+                .. Fingering.Up(figure.Key, hand, octaves, wish.Kind),
+                .. Fingering.Up(figure.Key, hand, octaves, down).Reverse().Skip(1),
+            ];
         }
 
         return wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1

@@ -54,20 +54,27 @@ public sealed record Instrument(
         Wind("Soprano saxophone", "Bb3", "F6", -2),
         Wind("Baritone saxophone", "Bb3", "F6", -21),
         Wind("B-flat trumpet", "F#3", "C6", -2),
-        Wind("Horn in F", "F#2", "C6", -7),
+        Wind("Horn in F", "F#2", "C6", -7) with
+        {
+            ScalesFrom = Pitch.Parse("G3"),
+        },
         Wind("Trombone", "E2", "Bb4", clef: Clef.Bass),
         Wind("Tuba", "E1", "F4", clef: Clef.Bass),
         Strings("Violin", Clef.Treble, "A7", 0, "G3", "D4", "A4", "E5"),
         Strings("Viola", Clef.Alto, "E6", 0, "C3", "G3", "D4", "A4"),
         Strings("Cello", Clef.Bass, "A5", 0, "C2", "G2", "D3", "A3"),
         Strings("Double bass", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
-        Plucked("Guitar", Clef.Treble, "B5", -12, "E3", "A3", "D4", "G4", "B4", "E5"),
+        Plucked("Guitar", Clef.Treble, "E6", -12, "E3", "A3", "D4", "G4", "B4", "E5"),
         Plucked("Bass guitar", Clef.Bass, "G4", -12, "E2", "A2", "D3", "G3"),
         Plucked("Mandolin", Clef.Treble, "A6", 0, "G3", "D4", "A4", "E5"),
         Plucked("Ukulele", Clef.Treble, "A5", 0, "C4", "E4", "G4", "A4"),
         new("Harp", Family.Plucked, Clef.Treble, Pitch.Parse("C1"), Pitch.Parse("G7")),
-        new("Piano", Family.Keys, Clef.Treble, Pitch.Parse("A0"), Pitch.Parse("C8")),
-        new("Accordion", Family.Keys, Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("A6")),
+        new("Piano", Family.Keys, Clef.Treble, Pitch.Parse("A0"), Pitch.Parse("C8"))
+        {
+            ScalesFrom = Pitch.Parse("G3"),
+            LeftHandFrom = Pitch.Parse("G2"),
+        },
+        new("Accordion", Family.Keys, Clef.Treble, Pitch.Parse("F3"), Pitch.Parse("A6")) { ScalesFrom = Pitch.Parse("G3") },
         new("Hand drum", Family.Percussion, Clef.Percussion, null, null),
         new("Snare drum", Family.Percussion, Clef.Percussion, null, null),
         new("Drum kit", Family.Percussion, Clef.Percussion, null, null),
@@ -97,6 +104,12 @@ public sealed record Instrument(
         family == Family.Percussion
             ? new Instrument(name, family, Clef.Percussion, null, null)
             : new Instrument(name, family, Clef.Treble, Pitch.Parse("C4"), Pitch.Parse("C6"));
+
+    /// <summary>Scales usually begin with the first tonic from this written note on; null for the lowest (common practice).</summary>
+    public Pitch? ScalesFrom { get; init; }
+
+    /// <summary>The same for the left hand of a keyboard, in the bass clef.</summary>
+    public Pitch? LeftHandFrom { get; init; }
 
     /// <summary>True when it has notes of its own to read.</summary>
     public bool IsPitched => Lowest is not null && Highest is not null;

@@ -276,5 +276,39 @@ public sealed class SheetTests
         Should.Throw<SheetException>(() => Sheets.Make(new SheetWish { Tonic = "G#" }, Clarinet)).Message.ShouldContain("A♭");
     }
 
+    /// <summary>Where players begin a scale, and the clef they read it in (common practice).</summary>
+    [Theory]
+    [InlineData("Piano", "C", 1, null, "C4", Clef.Treble)]
+    [InlineData("Piano", "Bb", 2, Hand.Right, "Bb3", Clef.Treble)]
+    [InlineData("Piano", "C", 1, Hand.Left, "C3", Clef.Bass)]
+    [InlineData("Piano", "F", 2, Hand.Left, "F2", Clef.Bass)]
+    [InlineData("Piano", "Ab", 1, Hand.Left, "Ab2", Clef.Bass)]
+    [InlineData("Piano", "F#", 4, null, "F#3", Clef.Treble)]
+    [InlineData("Horn in F", "C", 2, null, "C4", Clef.Treble)]
+    [InlineData("Horn in F", "F", 2, null, "F3", Clef.Treble)]
+    [InlineData("Double bass", "F", 1, null, "F2", Clef.Bass)]
+    [InlineData("Guitar", "C", 2, null, "C4", Clef.Treble)]
+    public void A_scale_begins_where_players_begin(string instrument, string tonic, int octaves, Hand? hand, string first, Clef clef)
+    {
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Tonic = tonic,
+                Octaves = octaves,
+                Hand = hand,
+            },
+            Named(instrument)
+        );
+        (sheet.Score.Bars[0].Elements[0].Pitches[0].ToString(), sheet.Score.Clef).ShouldBe((first, clef));
+    }
+
+    [Fact]
+    public void A_lowest_note_that_is_given_comes_before_what_is_usual()
+    {
+        var wish = new SheetWish { Tonic = "C", Lowest = Pitch.Parse("C2") };
+        var sheet = Sheets.Make(wish, Named("Piano"));
+        (sheet.Score.Bars[0].Elements[0].Pitches[0].ToString(), sheet.Score.Clef).ShouldBe(("C2", Clef.Bass));
+    }
+
     private static Instrument Named(string name) => Instrument.Known.First(one => one.Name == name);
 }

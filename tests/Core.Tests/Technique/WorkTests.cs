@@ -328,18 +328,22 @@ public sealed class WorkTests
     public void No_thumb_stands_on_a_black_key()
     {
         int[] black = [1, 3, 6, 8, 10];
-        foreach (var key in Key.Majors.Concat(Key.Minors))
+        foreach (
+            var (key, kind) in Key
+                .Majors.Concat(Key.Minors)
+                .SelectMany(key => Fingering.Kinds.Where(kind => key.IsMinor != (kind == "major")).Select(kind => (key, kind)))
+        )
         {
-            var pitches = Scale.Upward(Scale.Kind(key.IsMinor ? "harmonic-minor" : "major"), new Pitch(key.Tonic, 4), 2);
+            var pitches = Scale.Upward(Scale.Kind(kind), new Pitch(key.Tonic, 4), 2);
             foreach (var hand in Enum.GetValues<Hand>())
             {
-                var fingers = Fingering.Up(key, hand, 2);
+                var fingers = Fingering.Up(key, hand, 2, kind);
                 fingers.Count.ShouldBe(pitches.Count);
                 fingers
                     .Zip(pitches)
                     .Where(pair => pair.First == 1)
-                    .ShouldAllBe(pair => !black.Contains(pair.Second.Midi % 12), $"{key} {hand}");
-                fingers.Zip(fingers.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second, $"{key} {hand}");
+                    .ShouldAllBe(pair => !black.Contains(pair.Second.Midi % 12), $"{key} {kind} {hand}");
+                fingers.Zip(fingers.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second, $"{key} {kind} {hand}");
             }
         }
     }

@@ -1,4 +1,5 @@
-import { Flex, Grid, chakra } from '@chakra-ui/react'
+import { Flex, Grid, Input, chakra } from '@chakra-ui/react'
+import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
@@ -108,23 +109,58 @@ export function SheetChoice({ choices, wish, change }: Props) {
         options={choices.joinings}
         pick={(joining) => change({ joining })}
       />
-      {choices.family === 'Keys' && wish.figure === 'scale' && (
-        <Field label="fingers">
+      {choices.family === 'Keys' && (
+        <Field label="hand">
           <Select
             value={wish.hand ?? ''}
             onChange={(event) => change({ hand: (event.target.value as Schemas['Hand']) || null })}
           >
-            <option value="">none</option>
+            <option value="">either, no fingers</option>
             <option value="Right">right hand</option>
             <option value="Left">left hand</option>
           </Select>
         </Field>
       )}
+      <Flex gap="3">
+        {(['lowest', 'highest'] as const).map((end) => (
+          <End
+            key={end}
+            label={`${end} note`}
+            usual={end === 'lowest' ? 'as usual' : choices.highest}
+            note={wish[end] ?? ''}
+            change={(note) => change({ [end]: note })}
+          />
+        ))}
+      </Flex>
       <Tick label="names under the notes" on={wish.names} set={(names) => change({ names })} />
       {choices.soundsBelow !== 0 && (
         <Tick label="show concert pitch" on={wish.concert} set={(concert) => change({ concert })} />
       )}
     </Flex>
+  )
+}
+
+interface EndProps {
+  label: string
+  usual: string
+  note: string
+  change: (note: string) => void
+}
+
+/** One end of the range: counts when the field is left, or with Enter. */
+function End({ label, usual, note, change }: EndProps) {
+  const [typed, setTyped] = useState(note)
+  const commit = () => typed !== note && change(typed)
+  return (
+    <Field label={label} width="110px">
+      <Input
+        placeholder={usual}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={commit}
+        onKeyDown={(event) => event.key === 'Enter' && commit()}
+      />
+    </Field>
   )
 }
 

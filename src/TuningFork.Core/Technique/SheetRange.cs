@@ -29,7 +29,7 @@ internal sealed record SheetRange(Pitch Lowest, Pitch Highest, Pitch? From)
 
     /// <summary>More than one octave begins an octave lower: the bass clef ends soon after middle C.</summary>
     private static Pitch? LeftFrom(Instrument instrument, int octaves) =>
-        instrument.LeftHandFrom is { } from ? from with { Octave = from.Octave - (octaves > 1 ? 1 : 0) } : instrument.ScalesFrom;
+        instrument.LeftHandFrom is { } one ? one with { Octave = one.Octave - (octaves > 1 ? 1 : 0) } : instrument.ScalesFrom;
 
     /// <summary>The first note where it usually begins, an octave or more below when it would go too high; else the lowest.</summary>
     public Pitch FirstNote(Figure figure, int octaves)

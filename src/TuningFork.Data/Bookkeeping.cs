@@ -90,6 +90,7 @@ public static class Bookkeeping
                 ),
             Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
             Place = row.Place,
+            Station = row.Station,
             Rhythm = RhythmOf(row),
             Serves = ServedDifficulties.Read(row.Serves),
             ReviewOn = row.ReviewOn,

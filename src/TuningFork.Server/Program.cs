@@ -55,6 +55,7 @@ builder.Services.AddScoped<CleanStretches>();
 builder.Services.AddScoped<WrittenLast>();
 builder.Services.AddScoped<TodayViews>();
 builder.Services.AddScoped<StageSound>();
+builder.Services.AddScoped<StationBooks>();
 builder.Services.AddScoped<HelpAtHand>();
 builder.Services.AddScoped<FallenOut>();
 builder.Services.AddScoped<SessionBeginning>();

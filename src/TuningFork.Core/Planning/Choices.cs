@@ -97,6 +97,10 @@ public static class Choices
     /// <summary>First notes of the majors, by fifths and then by fourths.</summary>
     public static IReadOnlyList<string> Tonics { get; } = ["C", "G", "D", "A", "E", "B", "F", "Bb", "Eb", "Ab", "Db", "Gb"];
 
+    /// <summary>Where an exercise may stand on its way into music.</summary>
+    public static IReadOnlyList<Choice> Stations { get; } =
+    [.. Enum.GetValues<ExerciseStation>().Select(station => Of(station, ExerciseStations.Name(station)))];
+
     /// <summary>What can be done for two weeks about a thing that annoys, or is stuck.</summary>
     public static IReadOnlyList<Choice> Reliefs { get; } =
     [.. Enum.GetValues<Relief>().Where(relief => relief != Relief.None).Select(relief => Of(relief, ReliefTime.Words(relief)))];

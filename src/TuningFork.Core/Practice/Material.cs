@@ -103,6 +103,9 @@ public sealed record Material
     /// <summary>The step that comes next, or the set of a shuttle, from 0.</summary>
     public int Place { get; init; }
 
+    /// <summary>Of an exercise: where it stands on its way into music.</summary>
+    public ExerciseStation Station { get; init; }
+
     /// <summary>Rhythm of its sheet, or empty without one.</summary>
     public string Rhythm { get; init; } = "";
 

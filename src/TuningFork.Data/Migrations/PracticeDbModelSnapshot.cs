@@ -403,6 +403,13 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("Stability")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Station")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("StationSince")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Stroke")
                         .IsRequired()
                         .HasColumnType("TEXT");

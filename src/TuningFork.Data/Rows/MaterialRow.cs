@@ -39,6 +39,10 @@ public sealed class MaterialRow : IRemovable
     /// <summary>The step that comes next, or the level of a shuttle.</summary>
     public int Place { get; set; }
 
+    /// <summary>Of an exercise: where it stands on its way into music, and from which day on its takes count there.</summary>
+    public ExerciseStation Station { get; set; }
+    public DateOnly? StationSince { get; set; }
+
     /// <summary>Difficulties that it serves, comma-separated.</summary>
     public string Serves { get; set; } = "";
     public DateOnly? ReviewOn { get; set; }

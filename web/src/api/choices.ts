@@ -18,6 +18,7 @@ const none: Schemas['ChoicesView'] = {
   goals: [],
   variants: [],
   reliefs: [],
+  stations: [],
   difficulties: [],
   served: [],
   beats: [],

@@ -1332,6 +1332,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/technique/exercises/{id}/station": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PutExerciseAtStation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/technique/progression": {
         parameters: {
             query?: never;
@@ -1551,6 +1567,7 @@ export interface components {
             goals: components["schemas"]["Choice"][];
             variants: components["schemas"]["Choice"][];
             reliefs: components["schemas"]["Choice"][];
+            stations: components["schemas"]["Choice"][];
             difficulties: string[];
             served: string[];
             beats: string[];
@@ -1797,6 +1814,8 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @enum {unknown} */
+        ExerciseStation: "None" | "SlowAndRight" | "Faster" | "InMusic" | "Checked";
         ExerciseView: {
             /** Format: int32 */
             id: number;
@@ -2839,6 +2858,7 @@ export interface components {
             forTomorrow: string;
             relief: string;
             reliefOf: string;
+            station: null | components["schemas"]["StationView"];
             isUntouched: boolean;
             written: null | components["schemas"]["WrittenView"];
             sound: null | components["schemas"]["StageSoundView"];
@@ -3038,7 +3058,7 @@ export interface components {
             droneSounds: string;
         };
         /** @enum {unknown} */
-        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help" | "Relief";
+        StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help" | "Relief" | "Station";
         StageSoundView: {
             click: null | components["schemas"]["DrillClick"];
             /** Format: int32 */
@@ -3052,6 +3072,19 @@ export interface components {
             tones: components["schemas"]["Tone"][];
             words: string;
             starts: boolean;
+        };
+        StationView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            now: components["schemas"]["ExerciseStation"];
+            words: string;
+            next: null | components["schemas"]["ExerciseStation"];
+            nextWords: string;
+            why: string;
+        };
+        StationWish: {
+            station: components["schemas"]["ExerciseStation"];
         };
         StretchView: {
             places: number[];
@@ -3139,6 +3172,7 @@ export interface components {
             limits: components["schemas"]["LimitView"][];
             late: components["schemas"]["LateItemView"][];
             off: null | components["schemas"]["OffView"];
+            station: null | components["schemas"]["StationView"];
         };
         ThingView: {
             key: string;
@@ -5706,6 +5740,30 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ExerciseLine"];
                 };
+            };
+        };
+    };
+    PutExerciseAtStation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationWish"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

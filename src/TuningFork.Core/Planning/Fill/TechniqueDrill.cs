@@ -26,6 +26,8 @@ internal static class TechniqueDrill
                     queued.Reason
                 )
                 : InKeys(context, material, minutes, queued.Reason);
+        if (AtStation(context, queued, minutes) is { } stationed)
+            return stationed;
         if (material.Work is { } work && Special(work.Kind, material) is { } special)
             return context.MakeOne(Area.Technique, special, material, minutes, queued.Reason);
         if (material.Work?.Patterns is { } patterns)
@@ -42,6 +44,33 @@ internal static class TechniqueDrill
         var reason = away > Density.DriftDays ? $"{away} days away" : queued.Reason;
         return context.MakeOne(Area.Technique, back ? Methods.FixedCount : Choose(material, context.Careful), material, minutes, reason);
     }
+
+    /// <summary>What its station asks; null where it asks for nothing but more tempo.</summary>
+    private static Drill? AtStation(FillContext context, Queued queued, int minutes)
+    {
+        var material = queued.Material;
+        Drill With(Method method) => context.MakeOne(Area.Technique, method, material, minutes, ExerciseStations.Name(material.Station));
+        return material.Station switch
+        {
+            ExerciseStation.SlowAndRight => With(Methods.FixedCount),
+            ExerciseStation.InMusic => With(Methods.CleanInRow) with
+            {
+                How = $"Use it in {MusicFor(context)}: play some bars, let it come where it fits, and go on whatever happens.",
+            },
+            ExerciseStation.Checked => With(Methods.PerformanceTake),
+            _ => null,
+        };
+    }
+
+    /// <summary>The piece that was played last.</summary>
+    private static string MusicFor(FillContext context) =>
+        context
+            .Request.Materials.Where(one => one is { Kind: MaterialKind.Piece, Area: Area.Repertoire, Resting: false, LastVisit: not null })
+            .OrderByDescending(one => one.LastVisit)
+            .ThenBy(one => one.Id)
+            .FirstOrDefault()
+            ?.Title
+        ?? "a tune you know";
 
     /// <summary>The method that belongs to what it is made of; null where the usual ones fit.</summary>
     private static Method? Special(WorkKind kind, Material material) =>

@@ -144,6 +144,7 @@ internal static class TechniqueFill
             .Materials.Where(material =>
                 material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false }
                 && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false)
+                && ExerciseStations.HasItsTurn(material, request.Day)
                 && !context.Used.Contains(TargetKey.Of(material.Id))
             )
             .ToList();

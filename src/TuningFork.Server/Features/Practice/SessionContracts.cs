@@ -6,6 +6,7 @@ using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Features.Sound;
+using TuningFork.Server.Features.Technique;
 
 namespace TuningFork.Server.Features.Practice;
 
@@ -45,6 +46,7 @@ public sealed record ThingView(string Key, string Title);
 /// <param name="ForTomorrow">The same of what is to come tomorrow.</param>
 /// <param name="Relief">What becomes of the thing that was played last from tomorrow on, in words; else empty.</param>
 /// <param name="ReliefOf">Of what there can be less from tomorrow on: in rounds the thing that was played last; empty where there is none.</param>
+/// <param name="Station">Where the exercise at hand, or that of the drill before, could go on to; null while none can.</param>
 /// <param name="IsUntouched">True while nothing of it was played or written: it can be left as if it had never begun.</param>
 /// <param name="Written">The last line written about the thing at hand before this session; null when there is none that is not settled.</param>
 /// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
@@ -70,6 +72,7 @@ public sealed record SessionView(
     string ForTomorrow,
     string Relief,
     string ReliefOf,
+    StationView? Station,
     bool IsUntouched,
     WrittenView? Written,
     StageSoundView? Sound,
@@ -138,6 +141,9 @@ public enum StageAct
     /// Less of the thing at hand from tomorrow on. Value: 0 none, 1 half of its minutes, 2 two short visits a day, 3 a week's rest.
     /// </summary>
     Relief,
+
+    /// <summary>An exercise goes on to the station that its takes propose. Value: its id.</summary>
+    Station,
 }
 
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>

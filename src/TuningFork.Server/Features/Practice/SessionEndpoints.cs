@@ -146,6 +146,8 @@ public static class SessionEndpoints
                 return thing.SettleAsync(wish.Value ?? 0, cancel);
             case StageAct.Relief:
                 return thing.RelieveAsync(session, row, (Relief)(wish.Value ?? -1), wish.Key, cancel);
+            case StageAct.Station:
+                return thing.GoOnAsync(session, wish.Value ?? 0, cancel);
             case StageAct.Undo:
                 return desk.UndoAsync(session, row, cancel);
             case StageAct.Done:

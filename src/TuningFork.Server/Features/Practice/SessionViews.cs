@@ -6,12 +6,21 @@ using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Sound;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Shows a session as the stage does: the drills, the cue of this moment, the question, the music.</summary>
-public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thing, StageMusic music, StageSound sound, PracticeClock clock)
+public sealed class SessionViews(
+    PracticeDb db,
+    PlanDesk plans,
+    ThingAtHand thing,
+    StationBooks stations,
+    StageMusic music,
+    StageSound sound,
+    PracticeClock clock
+)
 {
     /// <summary>The session as it stands.</summary>
     public async Task<SessionView> OfAsync(SessionRow session, CancellationToken cancel)
@@ -59,6 +68,7 @@ public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thin
                 ? $"{title}: {ReliefTime.Words(asked.Relief)} from tomorrow, looked at again on {new ReliefTime(asked.Relief, asked.ReliefFrom.Value).LooksAgainOn:d MMMM}."
                 : "",
             asked is null or { Kind: MaterialKind.Book } ? "" : title,
+            await StationAsync(session, rows, asked, cancel),
             await SessionBeginning.IsUntouchedAsync(db, session, cancel),
             drill is null or { IsBreak: true } || cue is { Resting: true }
                 ? null
@@ -66,6 +76,24 @@ public sealed class SessionViews(PracticeDb db, PlanDesk plans, ThingAtHand thin
             cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel),
             drill is null or { IsBreak: true } ? null : SeedOf(drill, target, abc)
         );
+    }
+
+    /// <summary>The exercise at hand when its takes speak for another station, else that of the drill before.</summary>
+    private async Task<StationView?> StationAsync(
+        SessionRow session,
+        IReadOnlyList<SessionDrillRow> rows,
+        MaterialRow? asked,
+        CancellationToken cancel
+    )
+    {
+        if (await stations.OfAsync(asked, session.Day, cancel) is { Next: not null } here)
+            return here;
+        var before = rows.FirstOrDefault(row => row.Position == session.Current - 1 && row.Takes.Count > 0);
+        return
+            before is not null
+            && await stations.OfAsync(await thing.MaterialAsync(before, null, cancel), session.Day, cancel) is { Next: not null } last
+            ? last
+            : null;
     }
 
     /// <summary>The groove or the bars at hand; an empty line where something is made up from nothing.</summary>

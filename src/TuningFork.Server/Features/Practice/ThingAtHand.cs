@@ -7,12 +7,13 @@ using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>What the player says on the stage about the thing at hand: how it stands, how tense it is, that it is to come again.</summary>
-public sealed class ThingAtHand(PracticeDb db, WrittenLast written, PracticeClock clock)
+public sealed class ThingAtHand(PracticeDb db, WrittenLast written, StationBooks stations, PracticeClock clock)
 {
     /// <summary>Rates the thing at hand.</summary>
     public async Task RateAsync(SessionRow session, SessionDrillRow row, int readiness, string? key, CancellationToken cancel)
@@ -86,6 +87,15 @@ public sealed class ThingAtHand(PracticeDb db, WrittenLast written, PracticeCloc
         if (await MaterialAsync(row, key, cancel) is not { } material)
             throw new FieldException("value", "There is nothing here of which there could be less.");
         ReliefEndpoints.Give(material, relief, session.Day);
+    }
+
+    /// <summary>An exercise goes on to the station that its takes propose.</summary>
+    public async Task GoOnAsync(SessionRow session, int exercise, CancellationToken cancel)
+    {
+        var row = await db.Materials.FindAsync([exercise], cancel);
+        if (await stations.OfAsync(row, session.Day, cancel) is not { Next: { } next })
+            throw new FieldException("value", "Its takes do not speak for another station yet. On its page it can be put anywhere.");
+        StationBooks.Put(row!, next, session.Day);
     }
 
     /// <summary>With the click or without, whatever the school says; remembered for what has a place of its own in the books.</summary>

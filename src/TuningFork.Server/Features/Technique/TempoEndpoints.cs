@@ -23,6 +23,7 @@ public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried, int? R
 /// <param name="Rungs">What held on subdivision ladders, by key and day, newest first.</param>
 /// <param name="Limits">The fastest and the slowest that went, by day, newest first.</param>
 /// <param name="Late">Of runs on the click: what came late in the last ones, most often first.</param>
+/// <param name="Station">Of an exercise: where it stands on its way into music.</param>
 /// <param name="Off">Of misses: how many were too early and too late; null where it was never said.</param>
 public sealed record TempoView(
     int MaterialId,
@@ -44,7 +45,8 @@ public sealed record TempoView(
     IReadOnlyList<RungView> Rungs,
     IReadOnlyList<LimitView> Limits,
     IReadOnlyList<LateItemView> Late,
-    OffView? Off
+    OffView? Off,
+    StationView? Station
 );
 
 /// <summary>Misses of the last four weeks of which was said whether they were too early or too late.</summary>
@@ -61,7 +63,7 @@ public static class TempoEndpoints
     public static void MapTempo(this WebApplication app) =>
         app.MapGet(
                 "/api/materials/{id:int}/tempo",
-                async (int id, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
+                async (int id, PracticeDb db, PlanDesk desk, StationBooks stations, PracticeClock clock, CancellationToken cancel) =>
                 {
                     var row = await db
                         .Materials.AsNoTracking()
@@ -128,7 +130,8 @@ public static class TempoEndpoints
                         await LadderRecords.OfAsync(db, row.Id, cancel),
                         await LimitRecords.OfAsync(db, row.Id, cancel),
                         await LateItems.OfAsync(db, row.Id, cancel),
-                        await OffAsync(db, row.Id, today, cancel)
+                        await OffAsync(db, row.Id, today, cancel),
+                        await stations.OfAsync(row, today, cancel)
                     );
                 }
             )

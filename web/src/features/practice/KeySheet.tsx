@@ -22,6 +22,7 @@ const rows: Row[] = [
   { keys: [['1', '1'], ['2', '2'], ['3', '3']], what: 'readiness: raw, taking shape, concert-ready' }, // prettier-ignore
   { keys: [['t', 'T']], what: 'tension, then 0 to 3, none to high: the tempo follows' },
   { keys: [['j', 'J']], what: 'this annoys me: then less of it from tomorrow' },
+  { keys: [['y', 'Y']], what: 'where it is offered: the exercise goes on to its next station' },
   { keys: [['m', 'M']], what: 'click on and off' },
   { keys: [['d', 'D']], what: 'drone on and off' },
   { keys: [['r', 'R']], what: 'hear the question again' },

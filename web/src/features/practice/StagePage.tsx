@@ -26,7 +26,7 @@ import { ReliefAsk } from './ReliefAsk'
 import { HelpAsk } from './HelpAsk'
 import { helpChoices, helpOf } from './stageHelp'
 import { MadeSheet } from './MadeSheet'
-import { StageSaid } from './StageSaid'
+import { StageSaid, StationSaid } from './StageSaid'
 import { StageBar } from './StageBar'
 import { useAsked } from './useAsked'
 import { useQuestion } from './useQuestion'
@@ -116,6 +116,7 @@ function Stage({ stage, session, note }: StageProps) {
   const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
   const sound = useStageSound(session, keepClick)
   const pause = () => act(session.running ? 'Pause' : 'Resume')
+  const goOn = () => session.station && act('Station', session.station.materialId)
   const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
   const actions: Record<string, () => void> = {
     Enter: () => act('Done'),
@@ -136,6 +137,7 @@ function Stage({ stage, session, note }: StageProps) {
     ...Object.fromEntries([0, 1, 2, 3].map((level) => [String(level), () => figure(level)])),
     t: toggleTension,
     j: toggleRelief,
+    y: goOn,
     m: sound.toggleClick,
     d: sound.toggleDrone,
     r: again,
@@ -247,6 +249,7 @@ function Stage({ stage, session, note }: StageProps) {
             </Text>
           )}
           <StageSaid session={session} />
+          {session.station && <StationSaid station={session.station} goOn={goOn} />}
           <Text
             fontSize={{ base: '1.2rem', md: '2.35rem' }}
             css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}

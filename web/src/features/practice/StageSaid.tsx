@@ -1,5 +1,6 @@
-import { Text } from '@chakra-ui/react'
+import { Flex, Text } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
+import { AskChoice } from './AskChoice'
 
 /** What was decided by key about the thing that was played last: tomorrow, later today, less of it. */
 export function StageSaid({ session }: { session: Schemas['SessionView'] }) {
@@ -16,5 +17,22 @@ export function StageSaid({ session }: { session: Schemas['SessionView'] }) {
           {words}
         </Text>
       ),
+  )
+}
+
+interface StationProps {
+  station: Schemas['StationView']
+  goOn: () => void
+}
+
+/** An exercise whose takes speak for its next station: one key goes there. */
+export function StationSaid({ station, goOn }: StationProps) {
+  return (
+    <Flex gap="3" align="center" wrap="wrap" mt="2" data-testid="station-said">
+      <Text fontSize="subheading" color="stageAccent">
+        {station.title}: {station.why}. From {station.words} to {station.nextWords}?
+      </Text>
+      <AskChoice figure="Y" name={station.nextWords} press={goOn} />
+    </Flex>
   )
 }

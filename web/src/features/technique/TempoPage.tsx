@@ -8,6 +8,7 @@ import { sayClock, sayDate, sayTempo } from '../../ui/words'
 import { Press } from '../../ui/Press'
 import { Refusal } from '../../ui/refusal'
 import { useRelief } from '../material/useRelief'
+import { StationChoice } from './StationChoice'
 import { TempoChart } from './TempoChart'
 
 /** One thing's tempo over its visits: what was clean, what was tried, when the target may come, and what else to try. */
@@ -49,6 +50,7 @@ export function TempoPage() {
     limits,
     late,
     off,
+    station,
   } = tempo.data
   return (
     <Page title={title} aside={<Link to={back.to}>{back.name}</Link>}>
@@ -82,6 +84,7 @@ export function TempoPage() {
             </Text>
           </Box>
         )}
+        {station && <StationChoice station={station} />}
         {plateau.isStuck && <Advice id={id} plateau={plateau} />}
         {limits.length > 0 && (
           <Days title="As fast and as slowly as it went">

@@ -71,6 +71,7 @@ public sealed class TechniqueJourney
                 }
             )
         )["id"]!.GetValue<int>();
+        await app.Send(HttpMethod.Post, $"/api/technique/exercises/{exercise}/station", new { station = "Faster" });
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         session = await app.SkipToAsync(session, now => (int?)now["target"]?["materialId"] == exercise);
         await app.ActAsync(session, "Clean");
@@ -106,6 +107,9 @@ public sealed class TechniqueJourney
 
         Tempo(browser).ShouldBe(40, "the target is the end of the ladder");
         Take(browser, Keys.ArrowRight, "1 of 3 clean in a row");
+        browser.Until(_ => browser.Shown("station-said").Contains("at its target. From faster to in music?", StringComparison.Ordinal));
+        browser.Press("y");
+        browser.Until(_ => browser.Driver.FindElements(By.CssSelector("[data-testid='station-said']")).Count == 0);
         browser.Press(Keys.Escape);
         browser.Button("Close and keep").Click();
         browser.SeeText("planned. What you did today");
@@ -114,6 +118,7 @@ public sealed class TechniqueJourney
         browser.See(By.LinkText("Steady run")).Click();
         browser.SeeText("Steady run");
         browser.See(By.CssSelector("[data-testid='tempo-chart'] svg"));
+        browser.Until(_ => browser.Control("station").GetAttribute("value") == "InMusic");
         browser
             .See(By.CssSelector("[data-testid='tempo-chart']"))
             .GetAttribute("aria-label")

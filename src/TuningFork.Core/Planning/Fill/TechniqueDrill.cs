@@ -52,7 +52,8 @@ internal static class TechniqueDrill
         Drill With(Method method) => context.MakeOne(Area.Technique, method, material, minutes, ExerciseStations.Name(material.Station));
         return material.Station switch
         {
-            ExerciseStation.SlowAndRight => With(Methods.FixedCount),
+            // What has a method of its own is slow and right by that.
+            ExerciseStation.SlowAndRight when material.Work is null or { Kind: WorkKind.Groove or WorkKind.Notation } => With(Methods.FixedCount),
             ExerciseStation.InMusic => With(Methods.CleanInRow) with
             {
                 How = $"Use it in {MusicFor(context)}: play some bars, let it come where it fits, and go on whatever happens.",

@@ -281,7 +281,7 @@ public static class WorkEndpoints
             core.Work,
             sheet,
             core.KeyPlan is not null,
-            Stands(core, today),
+            core.Station == ExerciseStation.None ? Stands(core, today) : $"{ExerciseStations.Name(core.Station)}, {Stands(core, today)}",
             row.Target,
             core.Serves,
             row.Resting,

@@ -56,6 +56,19 @@ public sealed class ExerciseStationTests : IDisposable
         await Put(id, "None");
         (await Station(id))["next"].ShouldBeNull();
         await app.Refused(HttpMethod.Post, $"/api/technique/exercises/{id}/station", new { station = 9 }, "station");
+        var keys = Id(
+            await app.Post(
+                "/api/technique/exercises",
+                new
+                {
+                    sheet = new { figure = "scale", tonic = "G" },
+                    target = 120,
+                    keys = new { school = "OneAWeek", order = "Fifths" },
+                }
+            )
+        );
+        (await app.Get($"/api/materials/{keys}/tempo"))["station"].ShouldBeNull("it goes by its keys");
+        await app.Refused(HttpMethod.Post, $"/api/technique/exercises/{keys}/station", new { station = "Faster" }, "station");
         await app.Refused(HttpMethod.Post, "/api/technique/exercises/9999/station", new { station = "None" }, "id", 404);
     }
 

@@ -1,4 +1,5 @@
 using Shouldly;
+using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Tempo;
@@ -44,6 +45,20 @@ public sealed class ExerciseStationsTests
         Plan(Lick(ExerciseStation.Checked, daysAgo: 2) with { AskedFor = true }).ShouldContain(drill => IsLick(drill));
     }
 
+    [Fact]
+    public void What_is_to_be_slow_and_right_stands_in_no_burst()
+    {
+        Bursts(ExerciseStation.None).ShouldBeTrue("both nearly up to tempo");
+        Bursts(ExerciseStation.SlowAndRight).ShouldBeFalse();
+
+        static bool Bursts(ExerciseStation station) =>
+            new[] { Day, Day.AddDays(1) }.Any(day =>
+                Plan(day, Near(1, station), Near(3, ExerciseStation.None)).Any(drill => drill.MethodId == Methods.BurstAndSwitch.Id)
+            );
+
+        static Material Near(int id, ExerciseStation station) => Lick(station, daysAgo: 2) with { Id = id, Reach = Reach.At(85, 0.03) };
+    }
+
     private static Drill Of(ExerciseStation station, int daysAgo = 2) => Plan(Lick(station, daysAgo)).First(IsLick);
 
     private static bool IsLick(Drill drill) => drill.Targets.Any(target => target.MaterialId == 1);
@@ -62,17 +77,19 @@ public sealed class ExerciseStationsTests
             Station = station,
         };
 
-    private static IReadOnlyList<Drill> Plan(Material lick) =>
+    private static IReadOnlyList<Drill> Plan(Material lick) => Plan(Day, lick);
+
+    private static IReadOnlyList<Drill> Plan(DateOnly day, params Material[] exercises) =>
         DayPlanner
             .Plan(
                 new DayRequest
                 {
-                    Day = Day,
+                    Day = day,
                     Minutes = 10,
                     Routine = new Routine("r", [new Block(Area.Technique, 1, 10, 99)], false),
                     Materials =
                     [
-                        lick,
+                        .. exercises,
                         new Material
                         {
                             Id = 2,

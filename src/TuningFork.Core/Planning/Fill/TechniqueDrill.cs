@@ -53,7 +53,9 @@ internal static class TechniqueDrill
         return material.Station switch
         {
             // What has a method of its own is slow and right by that.
-            ExerciseStation.SlowAndRight when material.Work is null or { Kind: WorkKind.Groove or WorkKind.Notation } => With(Methods.FixedCount),
+            ExerciseStation.SlowAndRight when material.Work is null or { Kind: WorkKind.Groove or WorkKind.Notation } => With(
+                Methods.FixedCount
+            ),
             ExerciseStation.InMusic => With(Methods.CleanInRow) with
             {
                 How = $"Use it in {MusicFor(context)}: play some bars, let it come where it fits, and go on whatever happens.",

@@ -197,7 +197,15 @@ internal static class TechniqueFill
         var pair = queue.GetRange(taken, 2).ConvertAll(queued => queued.Material);
         if (
             !pair.TrueForAll(material =>
-                material is { Work: null, KeyPlan: null, Stuck: false, Reach: { } reach, Target: { } target }
+                material
+                    is {
+                        Work: null,
+                        KeyPlan: null,
+                        Stuck: false,
+                        Station: ExerciseStation.None or ExerciseStation.Faster,
+                        Reach: { } reach,
+                        Target: { } target
+                    }
                 && reach.Tempo < target.Value
                 && reach.Tempo >= target.Value * 0.7
             )

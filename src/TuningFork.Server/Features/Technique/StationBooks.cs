@@ -27,10 +27,10 @@ public sealed record StationWish(ExerciseStation Station);
 /// <summary>The stations of exercises in the books.</summary>
 public sealed class StationBooks(PracticeDb db)
 {
-    /// <summary>Where it stands; null for what is no exercise.</summary>
+    /// <summary>Where it stands; null for what is no exercise, or goes through the keys and has its way by that.</summary>
     public async Task<StationView?> OfAsync(MaterialRow? row, DateOnly today, CancellationToken cancel)
     {
-        if (row is not { Kind: MaterialKind.Exercise })
+        if (row is not { Kind: MaterialKind.Exercise, KeyPlanJson: "" })
             return null;
         var tries = row.StationSince is { } since
             ? await db
@@ -59,8 +59,10 @@ public sealed class StationBooks(PracticeDb db)
     /// <summary>Puts it there; what is played from now on counts for the next move.</summary>
     public static void Put(MaterialRow row, ExerciseStation station, DateOnly today)
     {
-        if (!Enum.IsDefined(station) || row.Kind != MaterialKind.Exercise)
+        if (!Enum.IsDefined(station))
             throw new FieldException("station", "Exercises stand at slow and right, faster, in music, checked, or at none of them.");
+        if (row.KeyPlanJson.Length > 0 && station != ExerciseStation.None)
+            throw new FieldException("station", "What goes through the keys has its way by them. Leave it to its tempo alone.");
         row.Station = station;
         row.StationSince =
             station == ExerciseStation.None ? null

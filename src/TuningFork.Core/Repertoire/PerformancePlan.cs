@@ -47,6 +47,8 @@ public sealed record PerformancePlan(
     IReadOnlyList<LeaveOut> LeaveOut
 )
 {
+    private const int ManyTimes = 5;
+
     /// <summary>The day on which what rested for it is taken up again: the one after.</summary>
     public DateOnly RestUntil => Date.AddDays(1);
 
@@ -70,9 +72,11 @@ public sealed record PerformancePlan(
 
     /// <summary>The warning of a day's plan; empty when it fits.</summary>
     public string Warning =>
-        Fits
-            ? ""
-            : $"{Title} on {Date:d MMM} needs {Say(NeededMinutes)} and there are {Say(AvailableMinutes)}. Its page says what could be left out.";
+        Fits ? ""
+        // So far ahead the sum is no more than a direction.
+        : AvailableMinutes > 0 && NeededMinutes > ManyTimes * AvailableMinutes
+            ? $"{Title} on {Date:d MMM} needs many times the {Say(AvailableMinutes)} you usually have until then. Its page says what could be left out."
+        : $"{Title} on {Date:d MMM} needs {Say(NeededMinutes)}; you usually have {Say(AvailableMinutes)} until then. Its page says what could be left out.";
 
     private static string Say(int minutes) =>
         minutes < 60 ? $"{minutes} min"

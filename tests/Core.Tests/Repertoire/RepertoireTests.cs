@@ -127,6 +127,8 @@ public sealed class RepertoireTests
         tooFew.Fits.ShouldBeFalse();
         tooFew.Words.ShouldContain("too few");
         tooFew.Warning.ShouldContain("Kite");
+        tooFew.Warning.ShouldContain("; you usually have ");
+        Performances.All([piece, .. passages], Day, 0.5)[0].Warning.ShouldContain("needs many times the ");
         (tooFew.LeaveOut[0].MaterialId, tooFew.LeaveOut[0].Title).ShouldBe((2, "2"), "raw and dear first");
         Performances
             .All([piece, .. passages.Select(one => one with { Resting = true })], Day, 3)[0]

@@ -82,7 +82,7 @@ public sealed class KeptJourney
         browser.Button("Make my first plan").Click();
         browser.SeeText("goes beyond");
         browser.Type("Instrument", "Classical guitar");
-        browser.SeeText("Guitar: plucked, written E3 to B5, sounds 12 semitones below");
+        browser.SeeText("Guitar: plucked, written E3 to E6, sounds 12 semitones below");
         browser.Type("Mon", "45");
         browser.Type("Pieces, one a line", "Mill Song 32 bars, hard 3-4, 30");
         browser.Run(

@@ -82,7 +82,7 @@ public sealed class WorkJourney
         browser.SeeText("Kept.");
         browser.Open("/craft/sheets");
         browser.Choose("octaves", "1");
-        browser.Choose("fingers", "right hand");
+        browser.Choose("hand", "right hand");
         browser.Tick("names under the notes");
         browser.Until(page => page.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-lyric")).Count == 15);
         string.Concat(

@@ -3223,6 +3223,10 @@ export interface components {
             /** Format: int32 */
             onShelf: number;
             reliefs: components["schemas"]["ReliefView"][];
+            /** Format: int32 */
+            leastMinutes: number;
+            /** Format: int32 */
+            mostMinutes: number;
         };
         TodayWish: {
             /** Format: int32 */

@@ -152,14 +152,14 @@ internal static class PassageQueue
 
     /// <summary>
     /// What does not fit and was played not long ago, or is new: one begins it when others are done, or when its date comes near (found by
-    /// simulation: whoever begins all at once ends with all half done). Unless far too much is wanted, what was missed and never clean
-    /// comes back all the same.
+    /// simulation: whoever begins all at once ends with all half done). What was missed and never clean comes back all the same, unless
+    /// its date cannot be kept.
     /// </summary>
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) =>
         queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
         && !fits.Contains(material.Id)
         && !Standing.AtTarget(material, day)
-        && (farTooMuch || material is not { Slipped: true, Best: null })
+        && ((farTooMuch && material.Performance > day) || material is not { Slipped: true, Best: null })
         && (
             material.LastVisit is { } last
                 ? day.DayNumber - last.DayNumber

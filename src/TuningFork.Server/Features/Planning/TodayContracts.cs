@@ -41,6 +41,8 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 /// <param name="ByHand">How many things about the plan were changed by hand.</param>
 /// <param name="OnShelf">How many ideas wait on the shelf.</param>
 /// <param name="Reliefs">Of what there has been less for two weeks, to be looked at again.</param>
+/// <param name="LeastMinutes">Fewest minutes of a sitting.</param>
+/// <param name="MostMinutes">Most minutes of a sitting.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day,
@@ -68,7 +70,9 @@ public sealed record TodayView(
     IReadOnlyList<string> Focuses,
     string Done,
     int OnShelf,
-    IReadOnlyList<ReliefView> Reliefs
+    IReadOnlyList<ReliefView> Reliefs,
+    int LeastMinutes,
+    int MostMinutes
 );
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>

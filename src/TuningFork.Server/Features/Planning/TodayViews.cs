@@ -50,7 +50,9 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             Purpose.Difficulties,
             open is null ? DayMinutes.Done(facts) : "",
             await ShelfEndpoints.Waiting(db).CountAsync(cancel),
-            ReliefEndpoints.ToLookAt(facts.Materials, facts.Day)
+            ReliefEndpoints.ToLookAt(facts.Materials, facts.Day),
+            SittingLength.Least,
+            SittingLength.Most
         );
     }
 

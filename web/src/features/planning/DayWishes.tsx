@@ -1,6 +1,5 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { useChoices } from '../../api/choices'
 import { api, type Schemas } from '../../api/client'
 import { Slide } from '../../ui/Slide'
 import { Field } from '../../ui/Field'
@@ -23,7 +22,7 @@ interface Props {
 
 /** The one figure of the day: how many minutes. */
 export function Minutes({ state, today }: Props) {
-  const { leastMinutes, mostMinutes } = useChoices()
+  const { leastMinutes, mostMinutes } = today
   const [sliding, setSliding] = useState<number | null>(null)
   const commit = (minutes: number) => {
     if (minutes !== today.minutes) void state.wish({ minutes })

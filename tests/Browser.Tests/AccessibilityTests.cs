@@ -106,6 +106,11 @@ public sealed class AccessibilityTests
         Narrow("/set-up/shares");
         Narrow("/set-up/instrument");
         Narrow("/welcome");
+        browser.Resize(820, 1180);
+        Narrow("/craft/warm-up", By.XPath("//button[starts-with(@aria-label, 'Change ')]"));
+        Narrow("/set-up", By.XPath("//button[starts-with(@aria-label, 'Change ')]"));
+        Narrow("/music", By.XPath("//button[.='New piece']"));
+        Narrow("/craft/sheets");
 
         void Narrow(string path, By? press = null)
         {

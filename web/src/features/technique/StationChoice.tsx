@@ -30,9 +30,10 @@ export function StationChoice({ station }: { station: Schemas['StationView'] }) 
         Slowly until two days were clean at first try; faster up to its target; in music until two days were
         clean; then a check every three weeks.
       </Text>
+      {station.next && <Text mt="2">It was {station.why}.</Text>}
       {station.next && (
         <Press mt="2" onClick={() => station.next && void put(station.next)}>
-          Go on to &ldquo;{station.nextWords}&rdquo;: {station.why}
+          Go on to &ldquo;{station.nextWords}&rdquo;
         </Press>
       )}
       <Refusal problem={problem} />

@@ -1,4 +1,4 @@
-import { chakra, Grid, Input } from '@chakra-ui/react'
+import { Box, chakra, Grid, Input } from '@chakra-ui/react'
 import { X } from 'lucide-react'
 import { api } from '../../api/client'
 import { NumberInput } from '../../ui/NumberInput'
@@ -29,7 +29,7 @@ export function PartRow({ part, change, remove }: Props) {
       <Grid
         templateColumns={{
           base: '24px 1fr',
-          md: '24px minmax(160px,1.2fr) minmax(200px,2fr) 78px auto minmax(130px,1fr) 152px 36px',
+          lg: '24px minmax(160px,1.2fr) minmax(200px,2fr) 78px auto minmax(130px,1fr) 152px 36px',
         }}
         columnGap="2.5"
         rowGap="2"
@@ -45,48 +45,63 @@ export function PartRow({ part, change, remove }: Props) {
         <Input
           aria-label={`How, ${name}`}
           placeholder="how"
-          gridColumn={{ base: '2', md: 'auto' }}
+          gridColumn={{ base: '2', lg: 'auto' }}
           value={part.how}
           onChange={(event) => change({ how: event.target.value })}
         />
-        <NumberInput
-          label={`Minutes, ${name}`}
-          value={part.minutes ?? 1}
-          min={1}
-          max={15}
-          onChange={(minutes) => change({ minutes })}
+        <Box gridColumn={{ base: '2', lg: 'auto' }}>
+          <NumberInput
+            label={`Minutes, ${name}`}
+            value={part.minutes ?? 1}
+            min={1}
+            max={15}
+            onChange={(minutes) => change({ minutes })}
+          />
+        </Box>
+        <Tick
+          gridColumn={{ base: '2', lg: 'auto' }}
+          label="core"
+          on={part.core ?? true}
+          set={(core) => change({ core })}
         />
-        <Tick label="core" on={part.core ?? true} set={(core) => change({ core })} />
-        <Select
-          aria-label={`Played on, ${name}`}
-          gridColumn={{ base: '2', md: 'auto' }}
-          value={on}
-          onChange={(event) =>
-            change({
-              fromRepertoire: event.target.value === 'repertoire',
-              materialId: Number(event.target.value) || null,
-            })
-          }
+        <Box gridColumn={{ base: '2', lg: 'auto' }}>
+          <Select
+            aria-label={`Played on, ${name}`}
+            value={on}
+            onChange={(event) =>
+              change({
+                fromRepertoire: event.target.value === 'repertoire',
+                materialId: Number(event.target.value) || null,
+              })
+            }
+          >
+            <option value="">as it says</option>
+            <option value="repertoire">a passage you know, chosen each day</option>
+            {known.map((one) => (
+              <option key={one.id} value={one.id}>
+                {one.title}
+              </option>
+            ))}
+          </Select>
+        </Box>
+        <Box gridColumn={{ base: '2', lg: 'auto' }}>
+          <Select
+            aria-label={`Drone, ${name}`}
+            value={part.drone ?? 'AsSet'}
+            onChange={(event) => change({ drone: event.target.value as Part['drone'] })}
+          >
+            <option value="AsSet">drone as set</option>
+            <option value="With">with drone</option>
+            <option value="Without">no drone</option>
+          </Select>
+        </Box>
+        <Press
+          look="icon"
+          gridColumn={{ base: '2', lg: 'auto' }}
+          justifySelf={{ base: 'end', lg: 'auto' }}
+          aria-label={`Remove ${name}`}
+          onClick={remove}
         >
-          <option value="">as it says</option>
-          <option value="repertoire">a passage you know, chosen each day</option>
-          {known.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.title}
-            </option>
-          ))}
-        </Select>
-        <Select
-          aria-label={`Drone, ${name}`}
-          gridColumn={{ base: '2', md: 'auto' }}
-          value={part.drone ?? 'AsSet'}
-          onChange={(event) => change({ drone: event.target.value as Part['drone'] })}
-        >
-          <option value="AsSet">drone as set</option>
-          <option value="With">with drone</option>
-          <option value="Without">no drone</option>
-        </Select>
-        <Press look="icon" aria-label={`Remove ${name}`} onClick={remove}>
           <X size={17} />
         </Press>
       </Grid>

@@ -120,6 +120,7 @@ app.MapKeys();
 app.MapWork();
 app.MapPatterns();
 app.MapTempo();
+app.MapStations();
 app.MapOffers();
 app.MapSound();
 app.MapBody();

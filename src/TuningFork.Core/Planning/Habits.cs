@@ -43,9 +43,8 @@ public static class Habits
     {
         ArgumentNullException.ThrowIfNull(minutesByDay);
         ArgumentNullException.ThrowIfNull(week);
-        var before = minutesByDay.Where(pair => pair.Key < day && pair.Key >= day.AddDays(-Days)).ToList();
-        var lived = before.Count == 0 ? 0 : Math.Min(Days, day.DayNumber - before.Min(pair => pair.Key).DayNumber);
-        var minutes = lived < LeastDays ? week.Average() : before.Sum(pair => pair.Value) / lived;
+        var (played, lived) = Lately(minutesByDay, day);
+        var minutes = lived < LeastDays ? week.Average() : played / lived;
         return minutes * (1 - WarmUpPart) * shares.First(one => one.Area == Area.Repertoire).Percent / 100.0;
     }
 
@@ -63,10 +62,15 @@ public static class Habits
         var usual = week.Where(minutes => minutes > 0).Select(minutes => (double)minutes).DefaultIfEmpty().Average();
         if (usual <= 0)
             return UsualPart;
+        var (played, lived) = Lately(minutesByDay, day);
+        return Math.Clamp(((UsualPart * week.Average() * BelievedDays) + played) / (BelievedDays + lived) / usual, LeastPart, 1);
+    }
+
+    /// <summary>Minutes of the last four weeks before a day, and the days that the book has lived in them.</summary>
+    private static (double Minutes, int Days) Lately(IReadOnlyDictionary<DateOnly, double> minutesByDay, DateOnly day)
+    {
         var before = minutesByDay.Where(pair => pair.Key < day && pair.Key >= day.AddDays(-Days)).ToList();
-        var lived = before.Count == 0 ? 0 : day.DayNumber - before.Min(pair => pair.Key).DayNumber;
-        var part = ((UsualPart * week.Average() * BelievedDays) + before.Sum(pair => pair.Value)) / (BelievedDays + lived) / usual;
-        return Math.Clamp(part, LeastPart, 1);
+        return (before.Sum(pair => pair.Value), before.Select(pair => day.DayNumber - pair.Key.DayNumber).DefaultIfEmpty().Max());
     }
 
     /// <summary>Minutes for a further sitting: what is left of the day's, or ten where too little is.</summary>

@@ -21,9 +21,6 @@ public sealed record StationView(
     string Why
 );
 
-/// <summary>Puts an exercise at a station; None leaves it to its tempo alone.</summary>
-public sealed record StationWish(ExerciseStation Station);
-
 /// <summary>The stations of exercises in the books.</summary>
 public sealed class StationBooks(PracticeDb db)
 {

@@ -27,19 +27,6 @@ public static class WorkEndpoints
             )
             .WithName("LookAtWork");
         group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
-        group
-            .MapPost(
-                "/exercises/{id:int}/station",
-                async (int id, StationWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
-                {
-                    var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Exercise, cancel)
-                        ?? throw Problems.Unknown("id", "exercise");
-                    StationBooks.Put(row, wish.Station, clock.Today(await desk.ProfileAsync(cancel)));
-                    await db.SaveChangesAsync(cancel);
-                    return TypedResults.NoContent();
-                }
-            )
-            .WithName("PutExerciseAtStation");
         group.MapPost("/progression", Progression).WithName("MakeProgression");
         group
             .MapGet("/fingerings", () =>

@@ -77,18 +77,8 @@ public static class Bookkeeping
             Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
             Parts = (keys ?? [])
                 .Where(key => key.MaterialId == row.Id && IsPart(key.Key))
-                .ToDictionary(
-                    key => key.Key,
-                    key => new PartRecord(
-                        Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today),
-                        key.Visits,
-                        PracticeDay.AsSeenOn(key.LastDay, today),
-                        ToBpm(key.LastClean),
-                        key.Place
-                    ),
-                    StringComparer.Ordinal
-                ),
-            Work = row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null,
+                .ToDictionary(key => key.Key, key => PartOf(key, row, today), StringComparer.Ordinal),
+            Work = WorkOf(row),
             Place = row.Place,
             Station = row.Station,
             Rhythm = RhythmOf(row),
@@ -183,7 +173,8 @@ public static class Bookkeeping
         return sheet.RootElement.TryGetProperty("rhythm", out var rhythm) ? rhythm.GetString() ?? "" : "eighth";
     }
 
-    private static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
+    /// <summary>The bars of a passage: "17–18".</summary>
+    public static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
 
     /// <summary>What happened with a key; null when its name cannot be read any more, or it is a pattern.</summary>
     private static KeyRecord? ToCore(KeyRow row, MaterialRow material, DateOnly today) =>
@@ -199,7 +190,7 @@ public static class Bookkeeping
             : null;
 
     /// <summary>A part that has a record of its own: a pattern, bars, an altered version.</summary>
-    private static bool IsPart(string key) => key.Length > 2 && key[1] == ':' && key[0] is 'p' or 'b' or 'v';
+    private static bool IsPart(string key) => key.Length > 2 && key[1] == ':' && key[0] is 'p' or 'b' or 'v' or 'n';
 
     /// <summary>A reach brought to a later day.</summary>
     private static Reach? Brought(Reach? kept, DateOnly? last, int visits, DateOnly today) =>
@@ -333,5 +324,19 @@ public static class Bookkeeping
         log is { } known && spread is { } unsure ? new Reach(known, unsure).Times(1 / notesABeat) : null;
 
     /// <summary>A tempo of a row; null for none.</summary>
+    /// <summary>What happened with a part of a material, brought to a day.</summary>
+    public static PartRecord PartOf(KeyRow key, MaterialRow row, DateOnly today) =>
+        new(
+            Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today),
+            key.Visits,
+            PracticeDay.AsSeenOn(key.LastDay, today),
+            ToBpm(key.LastClean),
+            key.Place,
+            key.DoneOn is not null
+        );
+
+    /// <summary>What an exercise is made of; null for nothing beside a line of notes.</summary>
+    public static Work? WorkOf(MaterialRow row) => row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null;
+
     public static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
 }

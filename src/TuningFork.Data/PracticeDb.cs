@@ -48,6 +48,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<PageRow> Pages => Set<PageRow>();
 
+    public DbSet<BoxRow> Boxes => Set<BoxRow>();
+
     public DbSet<FactRow> Facts => Set<FactRow>();
 
     /// <summary>row => row.RemovedUtc == null, for a kind of row.</summary>

@@ -199,6 +199,7 @@ public static class VisitBooks
             && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal))
         )
             row.LastClean = beats;
+        Settle(row, material);
     }
 
     /// <summary>
@@ -212,6 +213,18 @@ public static class VisitBooks
         ArgumentNullException.ThrowIfNull(row);
         row.Tries = WithoutLast(row.Tries);
         SumKey(row, material, traits);
+        Settle(row, material);
+    }
+
+    /// <summary>What was done on an earlier day stays done, though the reach sinks between days.</summary>
+    private static void Settle(KeyRow row, MaterialRow material)
+    {
+        if (material.WorkJson.Length == 0 || row.DoneOn < row.LastDay)
+            return;
+        var done = Bookkeeping
+            .ToCore(material, row.LastDay)
+            .IsDone(row.Key, Bookkeeping.PartOf(row, material, row.LastDay) with { Done = false });
+        row.DoneOn = done ? row.LastDay : null;
     }
 
     private static void SumKey(KeyRow row, MaterialRow material, Traits? traits)

@@ -29,6 +29,7 @@ public sealed class WorkJourney
         Shuttle(browser);
         NamesAndFingers(browser);
         browser.Complaints().Where(line => !line.Contains("400", StringComparison.Ordinal)).ShouldBeEmpty();
+        await Book(app, browser);
         await Run(app, browser);
         await KeysOverWeeks(app, browser);
         await Decide(app, browser);
@@ -92,6 +93,44 @@ public sealed class WorkJourney
                     .Select(name => name.Text.Trim())
             )
             .ShouldBe("12345671");
+    }
+
+    /// <summary>A book of technique is looked through from the stage: a key a number, the last one taken back.</summary>
+    private static async Task Book(AppProcess app, Browser browser)
+    {
+        browser.Open("/craft");
+        browser.Button("Book of technique").Click();
+        browser.Type("Title", "Small studies");
+        browser.Type("numbers in the book", "3" + Keys.Tab);
+        browser.SeeText("for a first look through");
+        browser.Button("Keep it").Click();
+        browser.SeeText("0 of 3 done, 3 not looked at");
+        var id = (await Lines(app)).First(line => (string?)line!["title"] == "Small studies")!["id"]!.GetValue<int>();
+        var session = await On(app, id);
+        var before = session["position"]!.GetValue<int>();
+        browser.Open("/practise");
+        browser.SeeText("look through it");
+        browser.Press(Keys.ArrowRight);
+        foreach (var (number, key) in new[] { (1, Keys.ArrowRight), (2, Keys.ArrowDown), (3, Keys.ArrowLeft) })
+        {
+            browser.Until(_ => browser.Shown("number") == $"{number}");
+            browser.Press(key);
+        }
+
+        browser.SeeText("All of it was looked at.");
+        browser.Press("z");
+        browser.Until(_ => browser.Shown("number") == "3");
+        browser.Press(Keys.ArrowLeft);
+        browser.SeeText("All of it was looked at.");
+        browser.Press(Keys.Enter);
+        browser.See(By.CssSelector("[data-testid='stage-now']"));
+        ((int)(await app.Session())["position"]!).ShouldBeGreaterThan(before, "its drill is done");
+        browser.Open($"/craft/{id}/book");
+        browser.SeeText("0 of 3 done; 6 days of work left at least.");
+        browser.See(By.XPath("//ol/li/button[starts-with(., '3')]")).Click();
+        browser.Tick("I have done with it");
+        browser.SeeText("1 of 3 done");
+        await app.CloseAsync();
     }
 
     private static async Task Run(AppProcess app, Browser browser)

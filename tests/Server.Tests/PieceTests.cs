@@ -46,6 +46,7 @@ public sealed class PieceTests : IDisposable
             .SelectMany(drill => drill!["targets"]!.AsArray())
             .ShouldContain(target => (int?)target!["materialId"] == passage);
         await app.Refused(HttpMethod.Put, $"/api/pieces/passages/{passage}/missing", new { cause = "Wrong notes" }, "cause");
+        await app.Refused(HttpMethod.Put, $"/api/pieces/passages/{passage}/missing", new { cause = "Some mistakes." }, "cause");
         await app.Refused(
             HttpMethod.Put,
             $"/api/pieces/passages/{passage}/missing",
@@ -239,6 +240,51 @@ public sealed class PieceTests : IDisposable
         await app.Send(HttpMethod.Delete, $"/api/pages/{Id(page)}", null, 200);
         (await app.Get($"/api/pieces/{piece}"))["pages"]!.AsArray().ShouldBeEmpty();
     }
+
+    [Fact]
+    public async Task A_box_on_a_page_becomes_a_passage_and_stands_on_the_stage()
+    {
+        var piece = await Piece();
+        await SendPage(piece, [0x89, (byte)'P', (byte)'N', (byte)'G', 13, 10, 26, 10]);
+        await SendPage(piece, Encoding.UTF8.GetBytes("%PDF-1.4"));
+        var pages = (await app.Get($"/api/pieces/{piece}"))["pages"]!.AsArray();
+        var boxes = $"/api/pages/{Id(pages[0]!)}/boxes";
+        var made = await app.Post(boxes, BoxOf(0.1, 0.25, 0.8, 0.1));
+        var passage = (await app.Get($"/api/pieces/{piece}"))["passages"]!.AsArray().ShouldHaveSingleItem()!;
+        ((int?)made["passageId"], (string?)made["bars"], (string?)passage["difficulty"]).ShouldBe((Id(passage), "5–6", "shift"));
+        // Over the end of the line: a second box of the same bars is no second passage.
+        await app.Post(boxes, BoxOf(0.1, 0.35, 0.3, 0.1));
+        var shown = (await app.Get($"/api/pieces/{piece}"))["pages"]![0]!["boxes"]!.AsArray();
+        shown.Select(box => (int?)box!["passageId"]).ShouldBe([Id(passage), Id(passage)]);
+
+        await app.Add(Id(passage));
+        var session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == Id(passage));
+        var papers = session["pages"]!.AsArray();
+        papers.Select(paper => (double?)paper!["box"]?["y"]).ShouldBe([0.25, 0.35, null, null], "where it stands first, then page by page");
+        ((string?)papers[3]!["contentType"]).ShouldBe("application/pdf");
+
+        await app.Send(HttpMethod.Delete, $"/api/boxes/{Id(made)}", null, 200);
+        (await app.Get("/api/session"))["pages"]!.AsArray().Count.ShouldBe(3);
+        await app.Post($"/api/boxes/{Id(made)}/back", new { });
+        (await app.Get("/api/session"))["pages"]!.AsArray().Count.ShouldBe(4);
+        await app.Refused(HttpMethod.Post, boxes, BoxOf(0.5, 0.5, 0.6, 0.1), "box");
+        await app.Refused(HttpMethod.Post, boxes, BoxOf(0.5, 0.5, 0.001, 0.1), "box");
+        await app.Refused(HttpMethod.Post, boxes, BoxOf(0.1, 0.1, 0.5, 0.1, from: 90), "to");
+        await app.Refused(HttpMethod.Post, $"/api/pages/{Id(pages[1]!)}/boxes", BoxOf(0.1, 0.1, 0.5, 0.1), "id");
+        await app.Refused(HttpMethod.Post, "/api/pages/999/boxes", BoxOf(0.1, 0.1, 0.5, 0.1), "id", 404);
+    }
+
+    private static object BoxOf(double x, double y, double width, double height, int from = 5) =>
+        new
+        {
+            x,
+            y,
+            width,
+            height,
+            from,
+            to = from + 1,
+            difficulty = "shift",
+        };
 
     [Fact]
     public async Task What_was_decided_shows_on_the_stage_and_memory_is_tested_before_one_looks()

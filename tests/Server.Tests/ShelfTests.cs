@@ -13,6 +13,68 @@ public sealed class ShelfTests : IDisposable
     public void Dispose() => app.Dispose();
 
     [Fact]
+    public async Task A_block_of_a_routine_is_for_the_shelf_and_an_empty_book_begins_there()
+    {
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "Viola", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var first = (await app.Get("/api/today"))["drills"]!.AsArray().Single(drill => (string?)drill!["method"] == "from the shelf")!;
+        ((string?)first["title"], (string?)first["area"]).ShouldBe(("Look, listen, choose", "Repertoire"));
+
+        await app.Post(
+            "/api/materials",
+            new
+            {
+                kind = "Piece",
+                title = "Mill Song",
+                toBar = 24,
+                target = 90,
+            }
+        );
+        (await app.Get("/api/today"))["drills"]!.AsArray().ShouldNotContain(drill => (string?)drill!["method"] == "from the shelf");
+        foreach (var text in new[] { "One", "Two", "Three", "Four" })
+            await app.Post(
+                "/api/journal",
+                new
+                {
+                    key = Guid.NewGuid(),
+                    text,
+                    kind = "Shelf",
+                }
+            );
+        var routine = (await app.Get("/api/routines")).AsArray().First()!.DeepClone();
+        var blocks = routine["blocks"]!.AsArray();
+        blocks.Add(
+            new JsonObject
+            {
+                ["area"] = "Play",
+                ["least"] = 5,
+                ["wanted"] = 5,
+                ["most"] = 5,
+                ["shelf"] = true,
+                ["name"] = "Shelf",
+            }
+        );
+        await app.Put($"/api/routines/{Id(routine)}", routine);
+        var drill = (
+            await app.Put(
+                "/api/today",
+                new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>(), routineId = Id(routine) }
+            )
+        )["drills"]!
+            .AsArray()
+            .Single(drill => (string?)drill!["method"] == "from the shelf")!;
+        ((string?)drill["title"], (int?)drill["minutes"], (string?)drill["reason"]).ShouldBe(
+            ("Three from the shelf", 5, "4 wait, the oldest first")
+        );
+        var session = await app.SkipTo(await app.Begin(), now =>
+            (string?)now["drills"]![(int)now["position"]!]!["desk"]?["kind"] == "Shelf"
+        );
+        session["cue"]!["countsTakes"]!.GetValue<bool>().ShouldBeFalse();
+        blocks[0]!["shelf"] = true;
+        await app.Refused(HttpMethod.Post, "/api/routines/fit", new { blocks = blocks.DeepClone(), minutes = 40 }, "blocks[0].shelf");
+    }
+
+    [Fact]
     public async Task Each_idea_becomes_material_or_play_or_is_dropped_and_the_oldest_comes_first()
     {
         await app.Clock(Evening);

@@ -103,6 +103,9 @@ public sealed record DayRequest
     /// <summary>The player's own ideas for play.</summary>
     public IReadOnlyList<string> PlayIdeas { get; init; } = [];
 
+    /// <summary>Ideas on the shelf about which nothing was decided.</summary>
+    public int OnShelf { get; init; }
+
     /// <summary>The versions of the warm-up; those of the family when there are none.</summary>
     public IReadOnlyList<WarmUp> WarmUps { get; init; } = [];
 

@@ -31,12 +31,16 @@ public sealed record Block(Area Area, int Least, int Wanted, int Most, bool Must
     /// <summary>For play: ideas of one's own in place of the app's; none for those.</summary>
     public IReadOnlyList<string> Ideas { get; init; } = [];
 
+    /// <summary>For play: true where it is for what waits on the shelf.</summary>
+    public bool Shelf { get; init; }
+
     /// <summary>What is wrong with what it holds, in words; null when it can be used.</summary>
     internal (string Field, string Problem)? Held() =>
         Name.Length > MostLetters ? ("name", $"A block's name has {MostLetters} letters at most.")
         : Materials.Count > MostChosen || Ideas.Count > MostChosen ? ("materials", $"A block holds {MostChosen} things at most.")
         : Ideas.Any(idea => string.IsNullOrWhiteSpace(idea) || idea.Length > MostLetters)
             ? ("ideas", $"An idea has 1 to {MostLetters} letters.")
+        : Shelf && Area != Area.Play ? ("shelf", "The shelf belongs to a block of play.")
         : null;
 
     /// <summary>Fewest minutes, the fixed length counted.</summary>

@@ -249,6 +249,30 @@ public sealed record Material
     /// <summary>Where one of its keys or patterns begins that was never played: below the others, and unsure.</summary>
     public Reach StartInKey => Ability.Reach.At((Reach ?? Start).Tempo * NewKeyPart, Math.Max(NewKeySpread, (Reach ?? Start).Spread));
 
+    /// <summary>
+    /// Where one of its parts begins that was never played: a number of a book by what was thought of it at the first look, others as
+    /// keys do.
+    /// </summary>
+    /// <param name="part">The part as it is kept: "Bb major", "p:3", "n:7".</param>
+    public Reach StartIn(string part) =>
+        Work?.Numbers is { } book && NumberBook.NumberOf(part) is { } number
+            ? (
+                this with
+                {
+                    Target = book.TargetOf(number, Target),
+                    Readiness = book.MarkOf(number).Look == NumberLook.Easy ? Readiness.Shaping : Readiness.Raw,
+                }
+            ).Start
+            : StartInKey;
+
+    /// <summary>Whether a pattern or a number of it is done; what is neither is never done.</summary>
+    /// <param name="part">The part as it is kept: "p:3", "n:7".</param>
+    /// <param name="record">What happened with it.</param>
+    public bool IsDone(string part, PartRecord record) =>
+        NumberBook.NumberOf(part) is { } number
+            ? Work?.Numbers?.IsDone(number, record, Target) == true
+            : part.StartsWith("p:", StringComparison.Ordinal) && Work?.Patterns?.IsDone(record, Target) == true;
+
     /// <summary>Whether its takes have a tempo: an exercise without a target that never had one is played untimed.</summary>
     public bool IsTimed => Kind is MaterialKind.Passage or MaterialKind.Piece || Target is not null || Reach is not null;
 

@@ -27,6 +27,18 @@ public static class Methods
             Course.Timed
         );
 
+    /// <summary>Numbers of a book, each once.</summary>
+    public static Method FirstLook { get; } =
+        new(
+            new("first-look"),
+            "first look through",
+            "The first line of each number, once, without repairing. Say what it is: easy, hard, or for later.",
+            (2, 10),
+            "easy, hard or later, every number",
+            "Fits a new book of exercises. Leave it when all of it was looked at.",
+            Course.Timed
+        );
+
     /// <summary>One take of each, round and round.</summary>
     public static Method OneTakeRounds { get; } =
         new(
@@ -456,6 +468,18 @@ public static class Methods
             Course.Timed
         );
 
+    /// <summary>What was put aside becomes something.</summary>
+    public static Method Shelf { get; } =
+        new(
+            new("shelf"),
+            "from the shelf",
+            "Three ideas, the oldest first: each becomes a piece, an exercise, something for play or to listen to, or it goes.",
+            (2, 5),
+            "what became of each",
+            "Fits ideas that pile up. Leave it when nothing waits.",
+            Course.Timed
+        );
+
     /// <summary>Unseen music in time.</summary>
     public static Method UnseenInTime { get; } =
         new(
@@ -497,6 +521,7 @@ public static class Methods
     [
         EaseIn,
         SlowReading,
+        FirstLook,
         OneTakeRounds,
         WorkRestRounds,
         CleanInRow,
@@ -531,6 +556,7 @@ public static class Methods
         FastestAndSlowest,
         BurstAndSwitch,
         ThreeAndOne,
+        Shelf,
         FreePlay,
         UnseenInTime,
         SingThenHear,

@@ -44,11 +44,14 @@ public enum TargetPart
 
     /// <summary>One of its two limits: as fast, or as slowly as it goes.</summary>
     Limit,
+
+    /// <summary>A number of a book of technique.</summary>
+    Number,
 }
 
 /// <summary>
 /// What a take is of, as it is kept for good: "m:12" a material, "m:12:k:Bb major" in a key, "m:12:p:3+4" two patterns joined,
-/// "m:12:b:17-18" bars of it, "m:12:h:eighth" with fewer notes, "m:12:v:chain" altered, "m:12:r:eighth" or "m:12:r:eighth:Bb major" on a rung, "m:12:l:fastest" at a limit; "w:3:1" a part of a warm-up; "book:5:7" an
+/// "m:12:b:17-18" bars of it, "m:12:h:eighth" with fewer notes, "m:12:v:chain" altered, "m:12:r:eighth" or "m:12:r:eighth:Bb major" on a rung, "m:12:l:fastest" at a limit, "m:12:n:7" a number of a book of technique; "w:3:1" a part of a warm-up; "book:5:7" an
 /// example. Nothing else writes or reads these.
 /// </summary>
 /// <param name="Kind">What it is of.</param>
@@ -66,6 +69,7 @@ public readonly record struct TargetKey(TargetKind Kind, int Id, TargetPart Part
         (TargetPart.Variant, "v"),
         (TargetPart.Rung, "r"),
         (TargetPart.Limit, "l"),
+        (TargetPart.Number, "n"),
     ];
 
     /// <summary>The key in which it is played: "Bb major"; empty where none is said.</summary>

@@ -1,4 +1,5 @@
 using TuningFork.Core.Ability;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 
 namespace TuningFork.Core.Practice;
@@ -79,7 +80,7 @@ public static class TodaysTempo
         {
             TargetPart.Limit => 1,
             TargetPart.Density or TargetPart.Rung or TargetPart.Bars => 0,
-            TargetPart.Key or TargetPart.Pattern => 0.5,
+            TargetPart.Key or TargetPart.Pattern or TargetPart.Number => 0.5,
             _ => Harder.Contains(methodId) ? HarderWeight : 1,
         };
     }
@@ -97,6 +98,7 @@ public static class TodaysTempo
             TargetPart.Rung when parsed.InKey.Length > 0 => parsed.InKey,
             TargetPart.Pattern => $"p:{parsed.Name}",
             TargetPart.Bars => $"b:{parsed.Name}",
+            TargetPart.Number => NumberBook.KeyOf(parsed.Number),
             TargetPart.Variant => $"v:{parsed.Name}",
             _ => null,
         };

@@ -11,6 +11,34 @@ public sealed record Cause(string Name, string Remedy, Method Method);
 /// <summary>Causes and remedies of the craft. "Wrong notes" is no answer: it says what, not why (common practice).</summary>
 public static class Causes
 {
+    private static readonly string[] Empty =
+    [
+        "bad",
+        "error",
+        "errors",
+        "it was wrong",
+        "missed",
+        "missed it",
+        "mistake",
+        "mistakes",
+        "not clean",
+        "not good",
+        "played it wrong",
+        "played wrong",
+        "wrong",
+        "wrong note",
+        "wrong notes",
+    ];
+
+    /// <summary>Whether words say only that something went wrong, and not why.</summary>
+    /// <param name="cause">What was written.</param>
+    public static bool SayNothing(string cause)
+    {
+        ArgumentNullException.ThrowIfNull(cause);
+        var words = cause.Trim(' ', '.', '!', '?').ToLowerInvariant();
+        return Array.Exists(Empty, one => one == words || words == $"some {one}" || words == $"many {one}" || words == $"i {one}");
+    }
+
     /// <summary>All that come with the program; the player may write others.</summary>
     public static IReadOnlyList<Cause> All { get; } =
     [

@@ -8,5 +8,6 @@ namespace TuningFork.Core.Technique;
 /// <param name="Days">Days on which it was played.</param>
 /// <param name="Last">The last of them.</param>
 /// <param name="LastClean">Its last clean tempo, or null.</param>
+/// <param name="Done">Of a pattern or a number: whether it was done once, which it stays.</param>
 /// <param name="Place">The step that comes next, from 0, where it is played step by step.</param>
-public sealed record PartRecord(Reach? Reach, int Days, DateOnly Last, Bpm? LastClean, int Place = 0);
+public sealed record PartRecord(Reach? Reach, int Days, DateOnly Last, Bpm? LastClean, int Place = 0, bool Done = false);

@@ -44,9 +44,10 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
     /// <param name="record">What happened with it, or null.</param>
     /// <param name="target">Target tempo, or null.</param>
     public bool IsDone(PartRecord? record, Bpm? target) =>
-        record is { LastClean: { } clean }
-        && record.Days >= LeastDays
-        && (target is not { } goal || clean.Value >= goal.Value || record.Reach?.Tempo >= goal.Value * Estimate.TargetPart);
+        record is { Done: true }
+        || record is { LastClean: { } clean }
+            && record.Days >= LeastDays
+            && (target is not { } goal || clean.Value >= goal.Value || record.Reach?.Tempo >= goal.Value * Estimate.TargetPart);
 
     /// <summary>The pattern of a day: of the first that are not done, as many as there are a week, the one that was away longest.</summary>
     /// <param name="records">What happened with each, by <see cref="KeyOf"/>.</param>

@@ -25,6 +25,9 @@ public enum WorkKind
 
     /// <summary>Music written in ABC.</summary>
     Notation,
+
+    /// <summary>A book of numbered exercises on paper.</summary>
+    Numbers,
 }
 
 /// <summary>What an exercise is made of.</summary>
@@ -55,6 +58,9 @@ public sealed record Work(WorkKind Kind)
     /// <summary>The plan of patterns.</summary>
     public PatternPlan? Patterns { get; init; }
 
+    /// <summary>The numbers of a book.</summary>
+    public NumberBook? Numbers { get; init; }
+
     /// <summary>What is wrong with it, with the field; null when it can be used.</summary>
     public (string Field, string Problem)? Check() =>
         Kind switch
@@ -77,6 +83,7 @@ public sealed record Work(WorkKind Kind)
                 : Unknown(item => item.Trim().Length is > 0 and <= 60, "empty or longer than 60 letters"),
             WorkKind.Groove => GrooveProblem(),
             WorkKind.Patterns => Patterns is null ? ("patterns", "Say how many patterns a week.") : Patterns.Check(),
+            WorkKind.Numbers => Numbers is null ? ("numbers", "Say how many numbers the book has.") : Numbers.Check(),
             WorkKind.Notation => string.IsNullOrWhiteSpace(Text) ? ("text", "Write the music.") : null,
             _ => ("kind", "There is no such kind of exercise."),
         };

@@ -75,6 +75,42 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Bodies");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.BoxRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Height")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("PageId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("PassageId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Width")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("X")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("Y")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PageId");
+
+                    b.HasIndex("PassageId");
+
+                    b.ToTable("Boxes");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.EntryRow", b =>
                 {
                     b.Property<int>("Id")
@@ -203,6 +239,9 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<bool>("Began")
                         .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("DoneOn")
+                        .HasColumnType("TEXT");
 
                     b.Property<DateOnly>("FirstDay")
                         .HasColumnType("TEXT");
@@ -1033,6 +1072,25 @@ namespace TuningFork.Data.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("WarmUps");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.BoxRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.PageRow", "Page")
+                        .WithMany()
+                        .HasForeignKey("PageId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Passage")
+                        .WithMany()
+                        .HasForeignKey("PassageId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Page");
+
+                    b.Navigation("Passage");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.GoalRow", b =>

@@ -21,6 +21,9 @@ public sealed class KeyRow
     /// <summary>The step that comes next, from 0, where it is played step by step.</summary>
     public int Place { get; set; }
 
+    /// <summary>Of a pattern or a number: the day on which it was done, which it stays; null while it is not.</summary>
+    public DateOnly? DoneOn { get; set; }
+
     /// <summary>What the player can do in it, as for a material, with the takes of its last day and what was known before them.</summary>
     public double? ReachLog { get; set; }
     public double? ReachSpread { get; set; }

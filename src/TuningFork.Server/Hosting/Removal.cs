@@ -62,6 +62,7 @@ public static class Removal
         await GoAsync(db.Methods, before, cancel);
         await GoAsync(db.Routines, before, cancel);
         await GoAsync(db.WarmUps, before, cancel);
+        await GoAsync(db.Boxes, before, cancel);
         await GoAsync(db.Pages, before, cancel);
         await GoAsync(db.Music, before, cancel);
         // Passages before their pieces; what hangs on them goes with them.

@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pages/{id}/boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddBox"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/pages": {
         parameters: {
             query?: never;
@@ -676,22 +692,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pieces/{id}/passages": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["AddPassages"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/pieces/{id}/school": {
         parameters: {
             query?: never;
@@ -701,70 +701,6 @@ export interface paths {
         };
         get?: never;
         put: operations["SetPieceSchool"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/passages/{id}/rating": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["RatePassage"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/passages/{id}/missing": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["SayWhatIsMissing"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/passages/{id}/decided": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["DecidePassage"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pieces/passages/{id}/rest": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["RestPassage"];
         post?: never;
         delete?: never;
         options?: never;
@@ -846,6 +782,118 @@ export interface paths {
         get: operations["GetBars"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/{id}/passages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddPassages"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/rating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["RatePassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/missing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SayWhatIsMissing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/decided": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["DecidePassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pieces/passages/{id}/rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["RestPassage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boxes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["RemoveBox"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/boxes/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackBox"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1380,6 +1428,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/technique/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetBooksOfTechnique"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/technique/books/{id}/numbers/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["MarkNumber"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sound": {
         parameters: {
             query?: never;
@@ -1519,6 +1599,7 @@ export interface components {
             name?: string;
             materials?: number[];
             ideas?: string[];
+            shelf?: boolean;
         };
         BodyWish: {
             /** Format: int32 */
@@ -1530,6 +1611,37 @@ export interface components {
         };
         /** @enum {unknown} */
         Book: "Demo" | "HandDrum" | "Own";
+        BoxView: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int32 */
+            passageId: number;
+            bars: string;
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
+        };
+        BoxWish: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+            /** Format: double */
+            width: number;
+            /** Format: double */
+            height: number;
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            /** @default  */
+            difficulty: string;
+        };
         Bpm: unknown;
         CauseView: {
             name: string;
@@ -1725,6 +1837,13 @@ export interface components {
             decision: components["schemas"]["ReviewDecision"];
         };
         Demands: string;
+        /** @enum {unknown} */
+        DeskKind: "SlowReading" | "FirstLook" | "Shelf";
+        DeskView: {
+            kind: components["schemas"]["DeskKind"];
+            /** Format: int32 */
+            materialId: null | number;
+        };
         DrillClick: {
             cycle: components["schemas"]["ClickCycle"];
             starts: boolean;
@@ -2369,6 +2488,66 @@ export interface components {
             /** @default  */
             difficulty: string;
         };
+        NumberBook: {
+            /** Format: int32 */
+            count: number;
+            /** Format: int32 */
+            bars?: number;
+            marks?: {
+                [key: string]: components["schemas"]["NumberMark"];
+            };
+            unseen?: null | number[];
+        };
+        NumberCell: {
+            /** Format: int32 */
+            number: number;
+            look: components["schemas"]["NumberLook"];
+            done: boolean;
+            byHand: boolean;
+            /** Format: int32 */
+            target: null | number;
+            /** Format: int32 */
+            reach: null | number;
+            /** Format: int32 */
+            lastClean: null | number;
+            /** Format: int32 */
+            days: number;
+            /** Format: int32 */
+            leastDays: number;
+            today: boolean;
+        };
+        NumberGrid: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            /** Format: int32 */
+            target: null | number;
+            /** Format: int32 */
+            unseen: number;
+            /** Format: int32 */
+            done: number;
+            /** Format: int32 */
+            daysLeft: number;
+            cells: components["schemas"]["NumberCell"][];
+        };
+        /**
+         * @default None
+         * @enum {unknown}
+         */
+        NumberLook: "None" | "Easy" | "Hard" | "Later";
+        NumberMark: {
+            look?: components["schemas"]["NumberLook"];
+            /** @default false */
+            done: boolean;
+            target?: unknown;
+        };
+        NumberWish: {
+            look: components["schemas"]["NumberLook"];
+            /** @default false */
+            done: boolean;
+            /** Format: int32 */
+            target?: null | number;
+        };
         /**
          * @default UpAndDown
          * @enum {unknown}
@@ -2407,6 +2586,7 @@ export interface components {
             id: number;
             name: string;
             contentType: string;
+            boxes: components["schemas"]["BoxView"][];
         };
         /**
          * @default AsSet
@@ -2830,8 +3010,7 @@ export interface components {
             nudge: number;
             canAsk: boolean;
             ownBar: boolean;
-            /** Format: int32 */
-            deskOf: null | number;
+            desk: null | components["schemas"]["DeskView"];
             things: components["schemas"]["ThingView"][];
         };
         SessionView: {
@@ -2863,6 +3042,7 @@ export interface components {
             written: null | components["schemas"]["WrittenView"];
             sound: null | components["schemas"]["StageSoundView"];
             seed: null | components["schemas"]["SeedView"];
+            pages: components["schemas"]["StagePageView"][];
         };
         SettledWish: {
             settled: boolean;
@@ -3059,6 +3239,12 @@ export interface components {
         };
         /** @enum {unknown} */
         StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help" | "Relief" | "Station";
+        StagePageView: {
+            /** Format: int32 */
+            pageId: number;
+            contentType: string;
+            box: null | components["schemas"]["BoxView"];
+        };
         StageSoundView: {
             click: null | components["schemas"]["DrillClick"];
             /** Format: int32 */
@@ -3369,9 +3555,10 @@ export interface components {
             text?: string;
             key?: string;
             patterns?: null | components["schemas"]["PatternPlan"];
+            numbers?: null | components["schemas"]["NumberBook"];
         };
         /** @enum {unknown} */
-        WorkKind: "Shuttle" | "Changes" | "Inversions" | "Steps" | "Groove" | "Patterns" | "Notation";
+        WorkKind: "Shuttle" | "Changes" | "Inversions" | "Steps" | "Groove" | "Patterns" | "Notation" | "Numbers";
         WorkRest: {
             /** Format: int32 */
             work: number;
@@ -3490,6 +3677,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChoicesView"];
+                };
+            };
+        };
+    };
+    AddBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoxView"];
                 };
             };
         };
@@ -4568,32 +4781,6 @@ export interface operations {
             };
         };
     };
-    AddPassages: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PassagesWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number[];
-                };
-            };
-        };
-    };
     SetPieceSchool: {
         parameters: {
             query?: never;
@@ -4606,102 +4793,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PieceSchoolWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    RatePassage: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RatingWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    SayWhatIsMissing: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MissingWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    DecidePassage: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DecidedWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-        };
-    };
-    RestPassage: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RestWish"];
             };
         };
         responses: {
@@ -4851,6 +4942,168 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BarsView"];
                 };
+            };
+        };
+    };
+    AddPassages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassagesWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+        };
+    };
+    RatePassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatingWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    SayWhatIsMissing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MissingWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    DecidePassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DecidedWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RestPassage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    RemoveBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackBox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5811,6 +6064,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[][];
+                };
+            };
+        };
+    };
+    GetBooksOfTechnique: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NumberGrid"][];
+                };
+            };
+        };
+    };
+    MarkNumber: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NumberWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NumberGrid"];
                 };
             };
         };

@@ -24,6 +24,8 @@ const PiecePage = lazyPage(() => import('../features/repertoire/PiecePage'), 'Pi
 const ListPage = lazyPage(() => import('../features/repertoire/ListPage'), 'ListPage')
 const SlowReadingPage = lazyPage(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
 const SheetPage = lazyPage(() => import('../features/technique/SheetPage'), 'SheetPage')
+const BookPage = lazyPage(() => import('../features/technique/BookPage'), 'BookPage')
+const FirstLookPage = lazyPage(() => import('../features/technique/FirstLookPage'), 'FirstLookPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
 const SoundPage = lazyPage(() => import('../features/sound/SoundPage'), 'SoundPage')
@@ -47,6 +49,7 @@ export function App() {
           <>
             <Route path="/practise" element={<StagePage />} />
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
+            <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<FirstPage />} />
               <Route path="/week" element={<WeekPage />} />
@@ -56,6 +59,7 @@ export function App() {
               <Route path="/music/:id/tempo" element={<TempoPage />} />
               <Route path="/craft" element={<ExercisesPage />} />
               <Route path="/craft/:id/tempo" element={<TempoPage />} />
+              <Route path="/craft/:id/book" element={<BookPage />} />
               <Route path="/craft/sheets" element={<SheetPage />} />
               <Route path="/craft/keys" element={<KeysPage />} />
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />

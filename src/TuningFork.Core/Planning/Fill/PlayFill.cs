@@ -39,6 +39,15 @@ internal static class PlayFill
     {
         if (minutes <= 0)
             yield break;
+        if (block.Shelf && !ShelfDrill.IsUsed(context))
+        {
+            var sorting = Math.Min(minutes, ShelfDrill.Minutes);
+            minutes -= sorting;
+            yield return ShelfDrill.Of(context, Area.Play, sorting);
+            if (minutes == 0)
+                yield break;
+        }
+
         var day = context.Request.Day;
         var piece = context
             .Request.Materials.Where(material =>

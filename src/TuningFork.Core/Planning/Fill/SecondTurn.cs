@@ -8,6 +8,8 @@ namespace TuningFork.Core.Planning.Fill;
 /// </summary>
 internal static class SecondTurn
 {
+    private const string Enter = "enter a piece and its hard bars come back in time";
+
     /// <summary>Minutes of one thing in a sitting after which the bars between come first (common practice).</summary>
     private const int EnoughOfOne = 10;
 
@@ -100,12 +102,15 @@ internal static class SecondTurn
     public static Drill FreeChoice(FillContext context, int minutes)
     {
         var none = !context.Request.Materials.Any(material => material is { Area: Area.Repertoire, Resting: false });
+        // An empty book begins there.
+        if (none && !ShelfDrill.IsUsed(context))
+            return ShelfDrill.Of(context, Area.Repertoire, minutes, Enter);
         return context.Make(
             Area.Repertoire,
             Methods.FreePlay,
             "Music of your choice",
             minutes,
-            none ? "enter a piece and its hard bars come back in time"
+            none ? Enter
                 : (context.Request.Demands & Demands.Concert) != Demands.None ? "easy, and save the rest"
                 : context.Request.Materials.Any(material =>
                     Standing.IsGrowing(material, context.Request.Day) && context.Given(material) >= MostOfOne

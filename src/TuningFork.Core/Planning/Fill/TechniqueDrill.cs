@@ -1,5 +1,6 @@
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
+using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Planning.Fill;
@@ -32,6 +33,8 @@ internal static class TechniqueDrill
             return context.MakeOne(Area.Technique, special, material, minutes, queued.Reason);
         if (material.Work?.Patterns is { } patterns)
             return OfPattern(context, queued, patterns, minutes);
+        if (material.Work?.Numbers is { } numbers)
+            return OfBook(context, queued, numbers, minutes);
         var away = material.LastVisit is { } last ? context.Request.Day.DayNumber - last.DayNumber : 0;
         var back = context.Request.PracticeDaysBack is not null;
         if (
@@ -140,6 +143,66 @@ internal static class TechniqueDrill
             : $"{today.Done} of {patterns.Units.Count} done; until about {today.Last:d MMM}";
         return context.Make(Area.Technique, method, $"{material.Title}: {target.Title}", minutes, reason, target);
     }
+
+    /// <summary>
+    /// A first look at the next numbers of a book, every second visit until all were looked at; else the number whose turn it is.
+    /// </summary>
+    private static Drill OfBook(FillContext context, Queued queued, NumberBook book, int minutes)
+    {
+        var material = queued.Material;
+        var unseen = book.Unseen.ToList();
+        if (unseen.Count > 0 && (material.Visits % 2 == 0 || unseen.Count == book.Count))
+            return context.Make(
+                Area.Technique,
+                Methods.FirstLook,
+                $"{material.Title}: look through",
+                minutes,
+                $"{book.Count - unseen.Count} of {book.Count} looked at",
+                context.TargetOf(material, timed: false) with
+                {
+                    Work = null,
+                }
+            );
+        var today = book.On(material.Parts, material.Target);
+        var record = material.Parts.GetValueOrDefault(NumberBook.KeyOf(today.Number));
+        var goal = book.TargetOf(today.Number, material.Target);
+        var look = book.MarkOf(today.Number).Look;
+        var method = OfNumber(look, record, goal, context.Careful);
+        var target = context.TargetIn(
+            material with
+            {
+                Target = goal,
+                Work = null,
+            },
+            TargetPart.Number,
+            $"{today.Number}",
+            $"Number {today.Number}",
+            record?.Reach ?? material.StartIn(NumberBook.KeyOf(today.Number)),
+            TodaysTempo.PaceOf(method)
+        );
+        context.Used.Add(TargetKey.Of(material.Id));
+        var hard = look == NumberLook.Hard ? "a hard one; " : "";
+        return context.Make(
+            Area.Technique,
+            method,
+            $"{material.Title}: number {today.Number}",
+            minutes,
+            today.IsOver ? "all done: begin again, or rest" : $"{hard}{today.Done} of {book.Count} done",
+            target
+        );
+    }
+
+    /// <summary>
+    /// Slowly the first time unless it looked easy, then up; what has been clean at its target, or has a tired player, is only confirmed.
+    /// </summary>
+    private static Method OfNumber(NumberLook look, PartRecord? record, Bpm? goal, bool careful) =>
+        record?.LastClean is not { } clean
+            ? look == NumberLook.Easy
+                ? Methods.TempoLadder
+                : Methods.FixedCount
+            : careful || goal is not { } top || clean.Value >= top.Value || record.Days % 3 == 2
+                ? Methods.CleanInRow
+                : Methods.TempoLadder;
 
     /// <summary>Fewer notes to the same click, after days away, up to what is written.</summary>
     private static Drill Thinned(FillContext context, Material material, Rhythm rhythm, int away, int minutes)

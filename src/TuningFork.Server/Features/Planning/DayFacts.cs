@@ -23,5 +23,6 @@ public sealed record DayFacts(
     IReadOnlyList<string> Asked,
     IReadOnlyList<WarmUp> WarmUps,
     IReadOnlyList<Method> Methods,
-    IReadOnlyList<string> PlayIdeas
+    IReadOnlyList<string> PlayIdeas,
+    int OnShelf
 );

@@ -47,6 +47,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
                 .ToDictionaryAsync(visit => visit.MaterialId, cancel),
             ProfileBooks.TraitsOf(profile)
         );
+        var shelf = await db
+            .Entries.Where(row => row.Kind == EntryKind.Shelf && (row.Became == null || row.Became == ShelfFate.Play))
+            .OrderBy(row => row.Id)
+            .Select(row => new { row.Became, row.Text })
+            .ToListAsync(cancel);
         return new DayFacts(
             day,
             profile,
@@ -78,11 +83,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             (await db.Methods.AsNoTracking().Where(row => !row.Resting).OrderBy(row => row.Id).ToListAsync(cancel)).ConvertAll(
                 Bookkeeping.ToCore
             ),
-            await db
-                .Entries.Where(row => row.Kind == EntryKind.Shelf && row.Became == ShelfFate.Play)
-                .OrderBy(row => row.Id)
-                .Select(row => row.Text)
-                .ToListAsync(cancel)
+            [.. shelf.Where(row => row.Became is not null).Select(row => row.Text)],
+            shelf.Count(row => row.Became is null)
         );
     }
 
@@ -198,6 +200,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Family = facts.Profile.Family,
             IsPitched = ProfileBooks.InstrumentOf(facts.Profile).IsPitched,
             PlayIdeas = facts.PlayIdeas,
+            OnShelf = facts.OnShelf,
             WarmUps = facts.WarmUps,
             Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,

@@ -12,6 +12,7 @@ namespace TuningFork.Server.Features.Practice;
 
 /// <summary>A drill of a session.</summary>
 /// <param name="Things">What it is about, each once; empty where it is one thing.</param>
+/// <param name="Desk">The page on which it is done; null for the stage itself.</param>
 /// <param name="OwnBar">Every fourth bar of its groove is silent: it is the player's own.</param>
 public sealed record SessionDrillView(
     int Position,
@@ -29,9 +30,26 @@ public sealed record SessionDrillView(
     int Nudge,
     bool CanAsk,
     bool OwnBar,
-    int? DeskOf,
+    DeskView? Desk,
     IReadOnlyList<ThingView> Things
 );
+
+/// <summary>A page of its own on which a drill is done.</summary>
+public enum DeskKind
+{
+    /// <summary>A whole piece is read slowly, and what trips is marked.</summary>
+    SlowReading,
+
+    /// <summary>A book of technique is looked through.</summary>
+    FirstLook,
+
+    /// <summary>Ideas on the shelf become something.</summary>
+    Shelf,
+}
+
+/// <summary>Where a drill is done.</summary>
+/// <param name="MaterialId">The piece or the book; null for the shelf.</param>
+public sealed record DeskView(DeskKind Kind, int? MaterialId);
 
 /// <summary>One of the things a drill is about.</summary>
 public sealed record ThingView(string Key, string Title);
@@ -76,7 +94,8 @@ public sealed record SessionView(
     bool IsUntouched,
     WrittenView? Written,
     StageSoundView? Sound,
-    SeedView? Seed
+    SeedView? Seed,
+    IReadOnlyList<StagePageView> Pages
 );
 
 /// <summary>With what something made up begins: the groove or the bars at hand.</summary>

@@ -74,7 +74,8 @@ public sealed class SessionViews(
                 ? null
                 : await thing.WrittenAsync(session, drill, target, cancel),
             cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel),
-            drill is null or { IsBreak: true } ? null : SeedOf(drill, target, abc)
+            drill is null or { IsBreak: true } ? null : SeedOf(drill, target, abc),
+            target is null || cue!.HidesMusic ? [] : await StagePages.OfAsync(db, target, cancel)
         );
     }
 
@@ -133,14 +134,17 @@ public sealed class SessionViews(
             row.Nudge,
             drill.Targets.Count > 0,
             drill.MethodId == Methods.ThreeAndOne.Id,
-            // A whole piece is read at the desk, where what trips is marked.
-            drill.MethodId == Methods.SlowReading.Id
-            && drill.Targets is [{ MaterialId: { } piece, StopAfterBar: null }]
-                ? piece
-                : null,
+            DeskOf(drill),
             Things(drill)
         );
     }
+
+    private static DeskView? DeskOf(Drill drill) =>
+        drill.MethodId == Methods.SlowReading.Id && drill.Targets is [{ MaterialId: { } piece, StopAfterBar: null }]
+            ? new DeskView(DeskKind.SlowReading, piece)
+        : drill.MethodId == Methods.FirstLook.Id && drill.Targets is [{ MaterialId: { } book }] ? new DeskView(DeskKind.FirstLook, book)
+        : drill.MethodId == Methods.Shelf.Id ? new DeskView(DeskKind.Shelf, null)
+        : null;
 
     private static List<ThingView> Things(Drill drill)
     {

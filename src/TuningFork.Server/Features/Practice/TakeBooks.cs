@@ -178,7 +178,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             began,
             VisitBooks.InPart(target.Key, take),
             material,
-            Bookkeeping.ToCore(material, session.Day).StartInKey,
+            Bookkeeping.ToCore(material, session.Day).StartIn(part),
             traits
         );
     }

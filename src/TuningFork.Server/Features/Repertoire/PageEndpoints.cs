@@ -43,7 +43,7 @@ public static class PageEndpoints
         };
         db.Pages.Add(row);
         await db.SaveChangesAsync(cancel);
-        return new PageView(row.Id, row.Name, row.ContentType);
+        return new PageView(row.Id, row.Name, row.ContentType, []);
     }
 
     private static async Task<IResult> ShowAsync(int id, HttpContext context, PracticeDb db, CancellationToken cancel)

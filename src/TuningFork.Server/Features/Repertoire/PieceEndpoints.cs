@@ -40,7 +40,6 @@ public static class PieceEndpoints
                 return SlowReading.Suggest(wish.Marks);
             })
             .WithName("SuggestPassages");
-        group.MapPost("/{id:int}/passages", AddPassagesAsync).WithName("AddPassages");
         group
             .MapPut("/{id:int}/school", async (int id, PieceSchoolWish wish, PracticeDb db, CancellationToken cancel) =>
             {
@@ -52,10 +51,6 @@ public static class PieceEndpoints
                 await db.SaveChangesAsync(cancel);
             })
             .WithName("SetPieceSchool");
-        group.MapPut("/passages/{id:int}/rating", RateAsync).WithName("RatePassage");
-        group.MapPut("/passages/{id:int}/missing", MissingAsync).WithName("SayWhatIsMissing");
-        group.MapPut("/passages/{id:int}/decided", DecideAsync).WithName("DecidePassage");
-        group.MapPut("/passages/{id:int}/rest", RestAsync).WithName("RestPassage");
         group
             .MapGet("/causes", async (PracticeDb db, CancellationToken cancel) =>
             {
@@ -140,7 +135,18 @@ public static class PieceEndpoints
             .Pages.AsNoTracking()
             .Where(page => page.MaterialId == id)
             .OrderBy(page => page.Id)
-            .Select(page => new PageView(page.Id, page.Name, page.ContentType))
+            .Select(page => new
+            {
+                page.Id,
+                page.Name,
+                page.ContentType,
+            })
+            .ToListAsync(cancel);
+        var boxes = await db
+            .Boxes.AsNoTracking()
+            .Include(box => box.Passage)
+            .Where(box => box.Passage!.PieceId == id)
+            .OrderBy(box => box.Id)
             .ToListAsync(cancel);
         return new PieceView(
             id,
@@ -161,7 +167,12 @@ public static class PieceEndpoints
             leftOut is not null,
             (leftOut ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries),
             row.School,
-            pages,
+            pages.ConvertAll(page => new PageView(
+                page.Id,
+                page.Name,
+                page.ContentType,
+                [.. boxes.Where(box => box.PageId == page.Id).Select(box => BoxEndpoints.View(box, box.Passage!))]
+            )),
             Decisions.For(facts.Profile.Family),
             row.Version,
             row.Target is null && await music.ProposedAsync(row, cancel) is { } proposed
@@ -208,106 +219,6 @@ public static class PieceEndpoints
             Standing.IsGrowing(one, facts.Day)
         );
     }
-
-    private static async Task<List<int>> AddPassagesAsync(
-        int id,
-        PassagesWish wish,
-        PracticeDb db,
-        PlanDesk desk,
-        PracticeClock clock,
-        CancellationToken cancel
-    )
-    {
-        var piece = await PieceAsync(db, id, cancel);
-        var today = clock.Today(await desk.ProfileAsync(cancel));
-        var made = new List<MaterialRow>();
-        foreach (var (one, i) in Problems.Whole("passages", wish.Passages).Select((one, i) => (one, i)))
-        {
-            if (PassageBars.Problem(piece.Title, piece.FromBar, piece.ToBar, one.From, one.To) is { } problem)
-                throw new FieldException($"passages[{i}]", problem);
-            var row = new MaterialRow
-            {
-                Kind = MaterialKind.Passage,
-                Area = Area.Repertoire,
-                Piece = piece,
-                FromBar = one.From,
-                ToBar = one.To,
-                BeatsPerBar = piece.BeatsPerBar,
-                Beat = piece.Beat,
-                Difficulty = Problems.Text($"passages[{i}]", one.Difficulty, 200),
-            };
-            db.Materials.Add(row);
-            made.Add(row);
-            await MaterialEndpoints.RateAsync(db, row, today, cancel);
-        }
-
-        await db.SaveChangesAsync(cancel);
-        return made.ConvertAll(row => row.Id);
-    }
-
-    private static async Task RateAsync(
-        int id,
-        RatingWish wish,
-        PracticeDb db,
-        PlanDesk desk,
-        PracticeClock clock,
-        CancellationToken cancel
-    )
-    {
-        if (!Enum.IsDefined(wish.Readiness))
-            throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
-        var row = await PassageAsync(db, id, cancel);
-        row.Readiness = wish.Readiness;
-        row.Version++;
-        await MaterialEndpoints.RateAsync(db, row, clock.Today(await desk.ProfileAsync(cancel)), cancel);
-        await db.SaveChangesAsync(cancel);
-    }
-
-    private static async Task MissingAsync(int id, MissingWish wish, PracticeDb db, CancellationToken cancel)
-    {
-        if (wish.Method.Length > 0 && Methods.Find(new(wish.Method)) is null)
-            throw new FieldException("method", "There is no such method. Choose one from the list.");
-        var row = await PassageAsync(db, id, cancel);
-        row.Missing = Problems.Text("cause", wish.Cause, 200);
-        if (string.Equals(row.Missing, "wrong notes", StringComparison.OrdinalIgnoreCase))
-            throw new FieldException(
-                "cause",
-                "\"Wrong notes\" says what, not why. Name the cause: rushing, too short, hand too tight, eye too late?"
-            );
-        row.Remedy = row.Missing.Length == 0 ? "" : Problems.Text("remedy", wish.Remedy, 500);
-        row.Proposed = row.Missing.Length == 0 ? default : new MethodId(wish.Method);
-        row.Version++;
-        await db.SaveChangesAsync(cancel);
-    }
-
-    private static async Task DecideAsync(int id, DecidedWish wish, PracticeDb db, CancellationToken cancel)
-    {
-        var row = await PassageAsync(db, id, cancel);
-        row.Fingering = Problems.Text("fingering", wish.Fingering, 200);
-        row.Stroke = Problems.Text("stroke", wish.Stroke, 200);
-        row.Why = Problems.Text("why", wish.Why, 300);
-        row.Version++;
-        await db.SaveChangesAsync(cancel);
-    }
-
-    private static async Task RestAsync(int id, RestWish wish, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)
-    {
-        var row = await PassageAsync(db, id, cancel);
-        var today = clock.Today(await desk.ProfileAsync(cancel));
-        if (wish.Weeks is < 1 or > 104)
-            throw new FieldException("weeks", "A rest lasts 1 to 104 weeks.");
-        var end = wish.Weeks is { } weeks ? today.AddDays(7 * weeks) : wish.Until;
-        if (end is { } until && (until <= today || until.DayNumber - today.DayNumber > 730))
-            throw new FieldException("until", "A rest ends on a day ahead, within two years. Leave the day out to take it up again now.");
-        row.Resting = end is not null;
-        row.RestUntil = end ?? today;
-        row.Version++;
-        await db.SaveChangesAsync(cancel);
-    }
-
-    private static async Task<MaterialRow> PassageAsync(PracticeDb db, int id, CancellationToken cancel) =>
-        await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Passage, cancel)
-        ?? throw Problems.Unknown("id", "passage");
 
     private static async Task<BarsView> BarsAsync(
         int id,

@@ -77,7 +77,12 @@ public sealed record PieceView(
 public sealed record ProposedView(int Tempo, bool Marked);
 
 /// <summary>A page of the piece as a picture or a PDF.</summary>
-public sealed record PageView(int Id, string Name, string ContentType);
+/// <param name="Boxes">Where passages stand on it.</param>
+public sealed record PageView(int Id, string Name, string ContentType, IReadOnlyList<BoxView> Boxes);
+
+/// <summary>Where a passage stands on a page, in parts of its width and height, 0 to 1.</summary>
+/// <param name="Bars">The bars of the passage: "17–18".</param>
+public sealed record BoxView(int Id, int PassageId, string Bars, double X, double Y, double Width, double Height);
 
 /// <summary>What was decided about a passage, and why.</summary>
 /// <param name="Fingering">Fingering or sticking.</param>

@@ -152,6 +152,19 @@ public static class WorkEndpoints
                 row.ToBar = SheetEndpoints.Make(sheet, ProfileBooks.InstrumentOf(profile)).Score.Bars.Count;
                 row.SheetJson = JsonSerializer.Serialize(sheet, Bookkeeping.Json);
                 break;
+            case WorkKind.Numbers:
+                var book = work.Numbers!;
+                row.ToBar = book.Bars;
+                // What was noted of its numbers stays.
+                work = work with
+                {
+                    Numbers = book with
+                    {
+                        Marks = Bookkeeping.WorkOf(row)?.Numbers?.Marks.Where(mark => mark.Key <= book.Count).ToDictionary()
+                            ?? new Dictionary<int, NumberMark>(),
+                    },
+                };
+                break;
             case WorkKind.Steps or WorkKind.Inversions:
                 row.ToBar = 2;
                 break;
@@ -209,6 +222,15 @@ public static class WorkEndpoints
                 var plan = work.Patterns!;
                 return new LookView(
                     $"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")}, {plan.PerWeek} a week: until about {plan.On(new Dictionary<string, PartRecord>(StringComparer.Ordinal), null, plan.First).Last:ddd d MMM yyyy}; one that is not done yet stays, and the end moves",
+                    "",
+                    [],
+                    null,
+                    []
+                );
+            case WorkKind.Numbers:
+                var numbers = work.Numbers!;
+                return new LookView(
+                    $"about {Words.Minutes(Math.Max(1, numbers.Count * NumberBook.LookSeconds / 60))} for a first look through, some numbers at a time; then two hard ones and the next in order take turns",
                     "",
                     [],
                     null,
@@ -287,6 +309,9 @@ public static class WorkEndpoints
             { Patterns: { } plan } => plan.On(exercise.Parts, exercise.Target, today) is var now && now.IsOver
                 ? "all done"
                 : $"pattern {string.Join(" and ", now.Numbers)}; {now.Done} of {plan.Units.Count} done, until about {now.Last:d MMM}",
+            { Numbers: { } book } => book.On(exercise.Parts, exercise.Target) is var at && at.IsOver
+                ? "all done"
+                : $"{at.Done} of {book.Count} done, {book.Unseen.Count()} not looked at",
             _ => exercise.LastClean is { } clean ? $"clean at {clean}"
             : exercise.Visits == 0 ? "not played yet"
             : $"{Words.Count(exercise.Visits, "visit")}",

@@ -2,7 +2,7 @@ import { Box, Flex, Input, Text, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
 import { api } from '../../api/client'
 import { Field } from '../../ui/Field'
-import { Ticks } from '../../ui/Tick'
+import { Tick, Ticks } from '../../ui/Tick'
 import type { KeyedBlock } from './BlockRow'
 
 interface Props {
@@ -35,6 +35,14 @@ export function BlockHolds({ block, change }: Props) {
               set={(materials) => change({ materials })}
             />
           </Box>
+        )}
+        {block.area === 'Play' && (
+          <Tick
+            mt="6"
+            label="first what waits on the shelf: three ideas in five minutes"
+            on={block.shelf ?? false}
+            set={(shelf) => change({ shelf })}
+          />
         )}
         {block.area === 'Play' && (
           <Field label="Your own ideas, one a line: songs, vocabulary, grooves you know" width="340px">

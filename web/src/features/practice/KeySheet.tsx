@@ -29,6 +29,7 @@ const rows: Row[] = [
   { keys: [['u', 'U']], what: 'in the first warm-up: the tuning note, or the open strings' },
   { keys: [['n', 'N']], what: 'write a note' },
   { keys: [['x', 'X']], what: 'what was written last time is settled' },
+  { keys: [['p', 'P']], what: 'the page on paper, the next one, none' },
   { keys: [['k', 'K']], what: 'keep what was made: notes or a groove, as they came' },
   { keys: [['l', 'L']], what: 'put an idea on the shelf' },
   { keys: [['Escape', 'esc']], what: 'close the session' },

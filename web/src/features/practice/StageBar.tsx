@@ -24,6 +24,7 @@ export function StageBar({ session, yes, no, clicking, press }: Props) {
   keys.push(['s', 'S', 'skip'], ['e', 'E', '+1 min'])
   if (sound?.click) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
+  if (session.pages.length > 0) keys.push(['p', 'P', 'page'])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
   if (seed && drills[position]?.area === 'Play') keys.push(['k', 'K', 'keep what was made'])
   keys.push(['n', 'N', 'note'], ['l', 'L', 'shelf'])

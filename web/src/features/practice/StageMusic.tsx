@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react'
-import { useEffect, useState } from 'react'
 import { Engraving } from '../../ui/Engraving'
+import { useWindowSize } from './useWindowSize'
 
 /** Pixels from the lowest to the highest line: read at a metre and a half. */
 const staff = 60
@@ -9,12 +9,7 @@ const drawn = 31
 
 /** The music at hand over the whole width; where it does not fit it goes on in a second line rather than smaller. */
 export function StageMusic({ abc, label }: { abc: string; label: string }) {
-  const [width, setWidth] = useState(window.innerWidth)
-  useEffect(() => {
-    const look = () => setWidth(window.innerWidth)
-    window.addEventListener('resize', look)
-    return () => window.removeEventListener('resize', look)
-  }, [])
+  const { width } = useWindowSize()
   const margins = width < 768 ? 32 : 80
   // On a phone half as large: it is held, not looked at from a stand.
   const large = width < 768 ? staff / 2 : staff

@@ -1,19 +1,22 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useCallback, useEffect, useState } from 'react'
 import { Navigate, useNavigate } from 'react-router'
-import type { Area, Schemas } from '../../api/client'
+import type { Schemas } from '../../api/client'
 import { RoutineScore } from '../../ui/RoutineScore'
-import { AreaGlyph, areaLooks } from '../../ui/areas'
 import { WrittenLine } from '../../ui/WrittenLine'
 import { useTitle } from '../../ui/usePageChange'
 import { useStageSound } from './useStageSound'
+import { areaName, StageHead } from './StageHead'
 import { StageMusic } from './StageMusic'
+import { StagePaper } from './StagePaper'
+import { usePaper } from './usePaper'
 import { StageTime } from './StageTime'
 import { countOf, noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
 import { Away, Told } from './StageParts'
 import { low } from './low'
 import { KeySheet } from './KeySheet'
+import { deskPath } from './useDesk'
 import { useLetters } from './useLetters'
 import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
@@ -34,8 +37,6 @@ import { useQuestion } from './useQuestion'
 /** By the clock, whatever is pressed: a stretch without a miss, a rest, a way to work that is not marked. */
 const goesOn = ({ loop, period, countsTakes }: Schemas['Cue']) =>
   loop ? loop.fromSeconds !== null : Boolean(period) && !countsTakes
-
-const areaName = (area: Area | null) => (area ? areaLooks[area].name : 'Break')
 
 export function StagePage() {
   const stage = useStage()
@@ -98,7 +99,7 @@ function Stage({ stage, session, note }: StageProps) {
     else if (cue.run && run.state) run.found()
     else if (cue.run) void run.start()
     else if (goesOn(cue)) return
-    else if (drill.deskOf !== null) void navigate(`/music/${drill.deskOf}/read?stage`)
+    else if (drill.desk) void navigate(deskPath(drill.desk))
     else act(cue.countsTakes ? 'Clean' : 'Done')
   }
   const no = () => {
@@ -110,6 +111,9 @@ function Stage({ stage, session, note }: StageProps) {
     else if (cue.run || cue.loop?.fromSeconds === null) act('Back')
     else act(cue.countsTakes ? 'Missed' : 'Back')
   }
+  const { paper, turn } = usePaper(session)
+  // A page as a whole has the place of everything else.
+  const page = paper !== null && paper.bars === ''
   const missed = (off: number) => {
     if (session.running && cue.countsTakes && !cue.run && !question) act('Missed', off)
   }
@@ -142,6 +146,7 @@ function Stage({ stage, session, note }: StageProps) {
     d: sound.toggleDrone,
     r: again,
     u: sound.tune,
+    p: turn,
     k: () => session.seed && setSeed(session.seed),
     n: () => note.begin('Note', session),
     l: () => note.begin('Shelf', session),
@@ -170,19 +175,7 @@ function Stage({ stage, session, note }: StageProps) {
       gap={{ base: '2', md: '4' }}
       css={{ [low]: { paddingBlock: '8px', gap: '4px' } }}
     >
-      <Flex justify="space-between" color="stageFaded" gap="4" wrap="wrap">
-        <Flex gap="3" align="center">
-          {drill.area && <AreaGlyph area={drill.area} dark />}
-          <Text>
-            {areaName(drill.area)}
-            {drill.method && ` · ${drill.method}`}
-          </Text>
-        </Flex>
-        <Text>
-          drill {session.position + 1} of {session.drills.length} · {Math.floor(playhead)} of{' '}
-          {session.plannedMinutes} min
-        </Text>
-      </Flex>
+      <StageHead session={session} minute={Math.floor(playhead)} page={page} left={left} />
       {away && (
         <Told>The program does not answer. What you press is kept here and sent when it is back.</Told>
       )}
@@ -195,12 +188,13 @@ function Stage({ stage, session, note }: StageProps) {
         align="center"
         columnGap="8"
         rowGap={{ base: '2', md: '8' }}
+        display={page ? 'none' : 'flex'}
         wrap={{ base: 'wrap', lg: 'nowrap' }}
         css={{ [low]: { flexWrap: 'nowrap' } }}
       >
         <Box flex="1" minW="0">
           <chakra.h1
-            fontSize={{ base: '1.8rem', md: session.groove || session.abc ? '2.71rem' : '3.76rem' }}
+            fontSize={{ base: '1.8rem', md: session.groove || session.abc || paper ? '2.71rem' : '3.76rem' }}
             css={{ [low]: { fontSize: '1.8rem' } }}
             lineHeight={1.1}
             overflowWrap="anywhere"
@@ -265,10 +259,14 @@ function Stage({ stage, session, note }: StageProps) {
       {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
       {asksRelief && <ReliefAsk title={session.reliefOf} relieve={relieve} />}
-      {session.abc && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
+      {session.abc && !paper && <StageMusic abc={session.abc} label={`${cue.title}, engraved`} />}
+      {paper && <StagePaper paper={paper} />}
       {/* Music, and what is asked, have the place of the day's picture. */}
       <Box
-        display={{ base: 'none', md: session.abc || help || asksTension || asksRelief ? 'none' : 'block' }}
+        display={{
+          base: 'none',
+          md: session.abc || paper || help || asksTension || asksRelief ? 'none' : 'block',
+        }}
         css={{ [low]: { display: 'none' } }}
       >
         <RoutineScore

@@ -1,10 +1,17 @@
 import type { Schemas } from '../../api/client'
 import { sayClock } from '../../ui/words'
 
+const deskNames: Record<Schemas['DeskKind'], string> = {
+  SlowReading: 'read at the desk',
+  FirstLook: 'look through it',
+  Shelf: 'to the shelf',
+}
+
 /** What the right pedal means now. */
 export function yesName(session: Schemas['SessionView'], heard: boolean, running: boolean) {
   const { cue, question, drills, position } = session
-  if (drills[position]?.deskOf != null) return 'read at the desk'
+  const desk = drills[position]?.desk
+  if (desk) return deskNames[desk.kind]
   if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'repair' : 'found') : 'start'
   if (question) return heard ? 'right' : 'hear it'
   if (cue?.loop) return cue.loop.fromSeconds === null ? 'start' : 'goes on'

@@ -12,6 +12,7 @@ import { Press } from '../../ui/Press'
 import { useProblem } from '../../ui/refusal'
 import { offer } from '../../ui/removal'
 import { sayDay } from '../../ui/words'
+import { useDesk } from '../practice/useDesk'
 
 type Idea = Schemas['ShelfIdea']
 type Fate = NonNullable<Schemas['ShelfFate']>
@@ -19,6 +20,7 @@ type Fate = NonNullable<Schemas['ShelfFate']>
 /** What was heard or thought of and put aside: each idea becomes something, or goes. */
 export function ShelfPage() {
   const shelf = api.useQuery('get', '/api/shelf')
+  const leave = useDesk('Shelf', null, { name: 'Today', to: '/' })
   if (!shelf.data) return <Outline />
   const { waiting, play, listen } = shelf.data
   return (
@@ -35,6 +37,11 @@ export function ShelfPage() {
           <Waiting key={idea.id} idea={idea} />
         ))}
       </chakra.ol>
+      {leave.fromStage && (
+        <Press mt="4" look="strong" onClick={() => void leave.go(true)}>
+          Done, back to the stage
+        </Press>
+      )}
       <Kept title="For play" word="They take turns with the other ideas of the day." ideas={play} />
       <Kept title="To listen to" word="" ideas={listen} />
     </Page>

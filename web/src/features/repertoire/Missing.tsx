@@ -87,6 +87,15 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
         )}
       </Flex>
       <Refusal problem={problem} />
+      {problem?.field === 'cause' && (
+        <Flex gap="2" wrap="wrap" mt="2" role="group" aria-label="Causes">
+          {known.map((one) => (
+            <Press key={one.name} minH="36px" onClick={() => pick(one.name)}>
+              {one.name}
+            </Press>
+          ))}
+        </Flex>
+      )}
     </Box>
   )
 }

@@ -1,10 +1,11 @@
-import { Box, Flex, chakra } from '@chakra-ui/react'
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { bookQuery } from '../../api/book'
 import { FileChoice } from '../../ui/FileChoice'
 import { Press } from '../../ui/Press'
+import { PageBoxes } from './PageBoxes'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
 
@@ -66,26 +67,26 @@ export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
         )}
       </Flex>
       <Refusal problem={problem} />
-      {page && <Sheet page={page} />}
+      {page && <Sheet key={page.id} page={page} piece={piece} />}
     </Box>
   )
 }
 
-function Sheet({ page }: { page: Schemas['PageView'] }) {
+function Sheet({ page, piece }: { page: Schemas['PageView']; piece: Schemas['PieceView'] }) {
+  if (page.contentType !== 'application/pdf') return <PageBoxes page={page} piece={piece} />
   const address = bookQuery(`/api/pages/${page.id}`)
   return (
     <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="2" mt="2">
-      {page.contentType === 'application/pdf' ? (
-        <chakra.iframe
-          src={`${address}#navpanes=0`}
-          title={page.name || 'Page'}
-          width="100%"
-          height="70vh"
-          border="0"
-        />
-      ) : (
-        <chakra.img src={address} alt={page.name || 'Page'} maxW="100%" />
-      )}
+      <chakra.iframe
+        src={`${address}#navpanes=0`}
+        title={page.name || 'Page'}
+        width="100%"
+        height="70vh"
+        border="0"
+      />
+      <Text color="faded" fontSize="0.92em" px="2" pb="1">
+        Boxes become passages on pictures of a page (PNG, JPEG, WebP), not on a PDF.
+      </Text>
     </Box>
   )
 }

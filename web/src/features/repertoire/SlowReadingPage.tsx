@@ -1,11 +1,12 @@
 import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { useQueryClient } from '@tanstack/react-query'
-import { useNavigate, useParams, useSearchParams } from 'react-router'
+import { useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
+import { DeskKey } from '../practice/DeskKey'
 import { StageMusic } from '../practice/StageMusic'
+import { useDesk, type Leave } from '../practice/useDesk'
 import { Page } from '../../ui/Page'
 import { Tick } from '../../ui/Tick'
 import { Press } from '../../ui/Press'
@@ -19,45 +20,13 @@ export function SlowReadingPage() {
   const id = Number(useParams().id)
   const piece = api.useQuery('get', '/api/pieces/{id}', { params: { path: { id } } })
   const [marks, setMarks] = useState<number[] | null>(null)
-  const leave = useLeave(id)
+  const leave = useDesk('SlowReading', id, { name: 'back to the piece', to: `/music/${id}` })
   if (!piece.data) return <Outline />
   return marks === null ? (
     <Reading piece={piece.data} done={setMarks} leave={leave} />
   ) : (
     <Suggested piece={piece.data} marks={marks} leave={leave} again={() => setMarks(null)} />
   )
-}
-
-interface Leave {
-  /** Where one goes from here: back to the stage, when the reading is a drill of today. */
-  name: string
-  go: (read: boolean) => Promise<void>
-}
-
-/** Back to the piece; or to the stage, where the drill has had the time that was spent here, and is done when it was read. */
-function useLeave(piece: number): Leave {
-  const [search] = useSearchParams()
-  const navigate = useNavigate()
-  const queries = useQueryClient()
-  const [began] = useState(() => Date.now())
-  if (!search.has('stage')) return { name: 'back to the piece', go: async () => navigate(`/music/${piece}`) }
-  const go = async (read: boolean) => {
-    const key = api.queryOptions('get', '/api/session').queryKey
-    const session = await ask(client.GET('/api/session'))
-    const drill = session?.drills[session.position]
-    if (read && session && drill?.deskOf === piece) {
-      const body = {
-        id: crypto.randomUUID(),
-        sessionId: session.id,
-        position: session.position,
-        playedSeconds: drill.playedSeconds + (Date.now() - began) / 1000,
-        kind: 'Done',
-      } as const
-      queries.setQueryData(key, await ask(client.POST('/api/session/act', { body })))
-    }
-    await navigate('/practise')
-  }
-  return { name: 'back to the stage', go }
 }
 
 /** What the marks are for, beside the bar at hand. */
@@ -147,16 +116,16 @@ function Reading({ piece, done, leave }: ReadingProps) {
       </Flex>
       {piece.hasMusic && <Music piece={piece} bar={Math.max(piece.fromBar, bar ?? piece.fromBar)} />}
       <Flex gap="3" wrap="wrap" mt="auto">
-        <StageKey name={bar === null ? 'begin' : 'mark this bar'} keys="→" press={press} />
+        <DeskKey name={bar === null ? 'begin' : 'mark this bar'} keys="→" press={press} />
         {bar === null ? (
           <>
-            <StageKey name="slower" keys="↓" press={() => faster(-2)} />
-            <StageKey name="faster" keys="↑" press={() => faster(2)} />
+            <DeskKey name="slower" keys="↓" press={() => faster(-2)} />
+            <DeskKey name="faster" keys="↑" press={() => faster(2)} />
           </>
         ) : (
-          <StageKey name="that is the end" keys="enter" press={reading.end} />
+          <DeskKey name="that is the end" keys="enter" press={reading.end} />
         )}
-        <StageKey name={leave.name} keys="esc" press={() => void leave.go(false)} />
+        <DeskKey name={leave.name} keys="esc" press={() => void leave.go(false)} />
       </Flex>
     </Flex>
   )
@@ -186,17 +155,6 @@ function Line({ piece, from }: { piece: Schemas['PieceView']; from: number }) {
   const params = { path: { id: piece.id }, query: { from, to } }
   const bars = api.useQuery('get', '/api/pieces/{id}/bars', { params }, { retry: false })
   return bars.data ? <StageMusic abc={bars.data.abc} label={`Bars ${from} to ${to}`} /> : null
-}
-
-function StageKey({ keys, name, press }: { keys: string; name: string; press: () => void }) {
-  return (
-    <Press borderColor="stageEdge" minH="44px" fontWeight={500} _hover={{ bg: 'stageHover' }} onClick={press}>
-      <Text as="span" fontWeight={700}>
-        {keys}
-      </Text>
-      {name}
-    </Press>
-  )
 }
 
 interface SuggestedProps {

@@ -158,7 +158,7 @@ function ExerciseRow({ line, edit, material, editPlain }: RowProps) {
     >
       <Grid templateColumns={columns} columnGap="4" alignItems="baseline">
         <Text>
-          <Link to={`/craft/${line.id}/tempo`}>
+          <Link to={`/craft/${line.id}/${line.work?.kind === 'Numbers' ? 'book' : 'tempo'}`}>
             <b>{line.title}</b>
           </Link>
           {kind && (

@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Grid, Input, Text, Textarea } from '@chakra-ui/react
 import { useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { Field } from '../../ui/Field'
-import { NumberInput } from '../../ui/NumberInput'
+import { NumberInput, Whole } from '../../ui/NumberInput'
 import { Select } from '../../ui/Select'
 import { weekdays } from '../../ui/words'
 import { Tick } from '../../ui/Tick'
@@ -41,6 +41,8 @@ export function WorkFields({ draft, set }: Props) {
       )
     case 'Patterns':
       return <PatternFields draft={draft} set={set} />
+    case 'Numbers':
+      return <NumberFields work={work} change={change} />
     case 'Inversions':
       return (
         <Grid templateColumns={{ base: '1fr', md: '1fr 130px 150px' }} gap="4" alignItems="end">
@@ -114,6 +116,30 @@ function Items({ label, work, change }: PartProps & { label: string }) {
         onKeyDown={(event) => event.key === 'Enter' && commit()}
       />
     </Field>
+  )
+}
+
+function NumberFields({ work, change }: PartProps) {
+  const book = work.numbers
+  if (!book) return null
+  const set = (part: Partial<typeof book>) => change({ numbers: { ...book, ...part } })
+  return (
+    <Flex gap="4" wrap="wrap">
+      <Whole
+        label="numbers in the book"
+        width="170px"
+        name="numbers"
+        value={book.count}
+        set={(count) => set({ count: count ?? 0 })}
+      />
+      <Whole
+        label="bars of one, about"
+        width="170px"
+        name="bars"
+        value={book.bars ?? 16}
+        set={(bars) => set({ bars: bars ?? 0 })}
+      />
+    </Flex>
   )
 }
 

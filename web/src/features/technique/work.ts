@@ -34,6 +34,11 @@ export const kinds: { id: Kind; name: string; about: string }[] = [
     name: 'Patterns over weeks',
     about: 'all permutations, one or two a week, with an end date',
   },
+  {
+    id: 'Numbers',
+    name: 'Book of technique',
+    about: 'numbers on paper: looked through, the hard ones early, each until it is done',
+  },
   { id: 'Groove', name: 'Groove', about: 'a grid of strokes, looped; three bars and one made up' },
   { id: 'Notation', name: 'Written music', about: 'typed in ABC, engraved and played' },
 ]
@@ -62,6 +67,7 @@ export const fresh = (kind: Kind, today: string): Draft => ({
     voicing: 'Close',
     text: texts[kind] ?? '',
     patterns: kind === 'Patterns' ? { size: 4, perWeek: 1, joined: false, first: today, from: 1 } : null,
+    numbers: kind === 'Numbers' ? { count: 40, bars: 16 } : null,
   },
   target: null,
   sheet: null,

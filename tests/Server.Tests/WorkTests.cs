@@ -94,6 +94,72 @@ public sealed class WorkTests : IDisposable
     }
 
     [Fact]
+    public async Task Octaves_are_centred_one_after_the_other_each_with_its_own_sheet_and_its_retries_are_kept()
+    {
+        await Clarinet();
+        var work = new { kind = "Steps", by = "Octaves" };
+        var sheet = new { tonic = "G", octaves = 2 };
+        (await app.Post("/api/technique/made/look", new { work, sheet }))["says"]!
+            .GetValue<string>()
+            .ShouldBe("G3 to G4, G4 to G5 and G3 to G5");
+        var id = Id(
+            await app.Post(
+                "/api/technique/made",
+                new
+                {
+                    title = "Octaves",
+                    work,
+                    sheet,
+                }
+            )
+        );
+        var session = await Open(id);
+        ((string?)session["cue"]!["title"], (string?)session["cue"]!["sentence"]).ShouldBe(
+            ("G3 to G4", "Only when it is centred: on to the next.")
+        );
+        var low = session["abc"]!.GetValue<string>();
+        session = await app.Act(session, "Missed", 10);
+        session = await app.Act(session, "Missed", 20);
+        session = await app.Act(session, "Clean", 30);
+        ((string?)session["cue"]!["title"], session["abc"]!.GetValue<string>() == low).ShouldBe(("G4 to G5", false));
+        session = await app.Act(session, "Missed", 40);
+        var retries = (await app.Get($"/api/materials/{id}/tempo"))["retries"]!.AsArray();
+        retries.Select(one => ((string?)one!["name"], (int?)one["times"])).ShouldBe([("G3 to G4", 2), ("G4 to G5", 1)]);
+        session = await app.Act(session, "Undo", 41);
+        (await app.Get($"/api/materials/{id}/tempo"))["retries"]!.AsArray().Count.ShouldBe(1);
+        await app.Close();
+
+        // All of a key is one set with a place.
+        await app.Clock(Evening.AddDays(1));
+        await app.Post($"/api/technique/exercises/{id}/review", new { decision = "Rest" });
+        var key = await app.Post(
+            "/api/technique/made",
+            new
+            {
+                title = "All of G",
+                work = new { kind = "Steps", by = "Key" },
+                sheet,
+            }
+        );
+        session = await app.Act(await Open(Id(key)), "Clean", 10);
+        ((string?)session["cue"]!["title"]).ShouldBe("G major arpeggio, two octaves");
+        await app.Close();
+        await app.Clock(Evening.AddDays(2));
+        ((string?)(await Open(Id(key)))["cue"]!["count"]).ShouldBe("2 of 7");
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/technique/made",
+            new
+            {
+                title = "No",
+                work,
+                sheet = new { tonic = "G", octaves = 9 },
+            },
+            "octaves"
+        );
+    }
+
+    [Fact]
     public async Task Written_music_patterns_and_grooves_stand_on_the_stage()
     {
         await Clarinet();

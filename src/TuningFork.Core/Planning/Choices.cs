@@ -44,6 +44,7 @@ public static class Choices
         Of(KeyOrder.Fifths, "fifths"),
         Of(KeyOrder.HalfSteps, "half steps"),
         Of(KeyOrder.Shuffled, "shuffled"),
+        Of(KeyOrder.Fingers, "families of fingers"),
     ];
 
     /// <summary>How a first sitting begins.</summary>

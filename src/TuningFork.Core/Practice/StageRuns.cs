@@ -20,9 +20,13 @@ public static class StageRuns
         return Stage.Take(drill, 0) with
         {
             Title = done ? drill.Title : items[place],
-            Sentence = retries == 0 ? "Only when it is right: on to the next." : "Again, with patience.",
+            Sentence =
+                retries > 0 ? "Again, with patience."
+                : drill.Targets[0].Work!.By is StepsBy.Notes or StepsBy.Octaves ? "Only when it is centred: on to the next."
+                : "Only when it is right: on to the next.",
             Count = done ? "all done" : $"{Math.Min(place + 1, items.Count)} of {items.Count}{(retries > 0 ? $", retry {retries}" : "")}",
             Next = place + 1 < items.Count ? items[place + 1] : "",
+            Step = Math.Min(place, items.Count - 1),
             Complete = done,
         };
     }

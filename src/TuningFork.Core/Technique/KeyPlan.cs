@@ -30,6 +30,9 @@ public enum KeyOrder
 
     /// <summary>Mixed, none again before all have come.</summary>
     Shuffled,
+
+    /// <summary>On a keyboard: those with the same fingers one after the other, the largest family first.</summary>
+    Fingers,
 }
 
 /// <summary>A way through the keys.</summary>
@@ -60,7 +63,10 @@ public sealed record KeyPlan(
             _ => 5,
         };
         var start = Minor ? 9 : 0;
-        var twelve = Enumerable.Range(0, 12).Select(i => Key.OfPitchClass((start + (i * steps)) % 12, Minor)).ToArray();
+        var twelve =
+            Order == KeyOrder.Fingers
+                ? [.. Fingering.Groups(Minor).SelectMany(family => family)]
+                : Enumerable.Range(0, 12).Select(i => Key.OfPitchClass((start + (i * steps)) % 12, Minor)).ToArray();
         if (Order == KeyOrder.Shuffled)
             new Random(seed).Shuffle(twelve);
         return WithMinors && !Minor ? [.. twelve.SelectMany(key => new[] { key, key.Relative })] : twelve;

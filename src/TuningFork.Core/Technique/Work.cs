@@ -40,6 +40,9 @@ public sealed record Work(WorkKind Kind)
     /// <summary>Keys, chords or steps.</summary>
     public IReadOnlyList<string> Items { get; init; } = [];
 
+    /// <summary>Of steps: what they are; words where they were typed.</summary>
+    public StepsBy By { get; init; }
+
     /// <summary>Beats for each key or chord on the click, 1 to 16.</summary>
     public int Beats { get; init; } = 4;
 
@@ -78,6 +81,8 @@ public sealed record Work(WorkKind Kind)
                 ? ("items", $"Write 1 to {MostItems} chords.")
                 : Unknown(item => ChordSymbols.TryParse(item, out _), "no chord; write it like C, F#m7 or Bbmaj7")
                     ?? (LimitSeconds is < 5 or > 300 ? ("limitSeconds", "The clock runs for 5 to 300 seconds.") : null),
+            WorkKind.Steps when !Enum.IsDefined(By) => ("by", "Steps are words, notes, octaves, or all of a key."),
+            WorkKind.Steps when By != StepsBy.Words && Items.Count == 0 => null,
             WorkKind.Steps => Items.Count is < 2 or > MostItems
                 ? ("items", $"Write 2 to {MostItems} steps.")
                 : Unknown(item => item.Trim().Length is > 0 and <= 60, "empty or longer than 60 letters"),

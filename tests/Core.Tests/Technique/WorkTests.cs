@@ -318,6 +318,9 @@ public sealed class WorkTests
         Up("C major", Hand.Left, 2).ShouldBe("543213214321321", "keyboard handbooks, from memory");
         Fingering.Groups()[0].Select(key => key.Tonic.ToString()).ShouldBe(["C", "D", "E", "G", "A"]);
         Fingering.Groups().Sum(group => group.Count).ShouldBe(12);
+        var byFingers = new KeyPlan(Order: KeyOrder.Fingers).Keys();
+        byFingers.Take(5).Select(key => key.Tonic.ToString()).ShouldBe(["C", "D", "E", "G", "A"]);
+        byFingers.Select(key => key.Tonic.PitchClass).Order().ShouldBe(Enumerable.Range(0, 12));
 
         static string Up(string key, Hand hand, int octaves = 1) =>
             Key.TryParse(key, out var found) ? string.Concat(Fingering.Up(found, hand, octaves)) : "";

@@ -2139,7 +2139,7 @@ export interface components {
          * @default Fourths
          * @enum {unknown}
          */
-        KeyOrder: "Fourths" | "Fifths" | "HalfSteps" | "Shuffled";
+        KeyOrder: "Fourths" | "Fifths" | "HalfSteps" | "Shuffled" | "Fingers";
         KeyPlan: {
             school?: components["schemas"]["KeySchool"];
             order?: components["schemas"]["KeyOrder"];
@@ -2245,6 +2245,7 @@ export interface components {
         };
         LookWish: {
             work: components["schemas"]["Work"];
+            sheet?: null | components["schemas"]["SheetRequest"];
         };
         LoopCue: {
             /** Format: double */
@@ -3272,6 +3273,8 @@ export interface components {
         StationWish: {
             station: components["schemas"]["ExerciseStation"];
         };
+        /** @enum {unknown} */
+        StepsBy: "Words" | "Notes" | "Octaves" | "Key";
         StretchView: {
             places: number[];
             title: string;
@@ -3357,6 +3360,7 @@ export interface components {
             rungs: components["schemas"]["RungView"][];
             limits: components["schemas"]["LimitView"][];
             late: components["schemas"]["LateItemView"][];
+            retries: components["schemas"]["LateItemView"][];
             off: null | components["schemas"]["OffView"];
             station: null | components["schemas"]["StationView"];
         };
@@ -3547,6 +3551,7 @@ export interface components {
         Work: {
             kind: components["schemas"]["WorkKind"];
             items?: string[];
+            by?: components["schemas"]["StepsBy"];
             /** Format: int32 */
             beats?: number;
             /** Format: int32 */

@@ -124,6 +124,9 @@ public sealed class SessionDesk(
             return;
         }
 
+        // Which step it was that needed another try.
+        if (!clean && Methods.Of(drill).Course == Course.Steps)
+            detail = detail with { LateItems = cue.Title };
         var target = drill.Targets[shown];
         var tempo = shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge);
         await books.MarkAsync(session, row, drill, shown, new Try(clean, tempo, cue.Run?.IsRepair == true ? 0 : 1), id, cancel, detail);

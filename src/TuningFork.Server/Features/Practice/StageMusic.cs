@@ -32,7 +32,7 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
                         : written.Text,
                     ""
                 );
-            if (await WrittenAsync(key, target.Work, cue.StopAfterBar, cancel) is not { } bars)
+            if (await WrittenAsync(key, target.Work, cue.StopAfterBar, cancel, cue.Step) is not { } bars)
                 return ("", "");
             var altered = AlteredMusic.Of(bars, key.Part == TargetPart.Variant ? key.Name : cue.Variant, cue.Step);
             return (AbcWriter.Write(altered with { Title = "", Tempo = null }), "");
@@ -70,7 +70,7 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
     private static partial void NoMusic(ILogger log, string key, Exception problem);
 
     /// <summary>The notes of a thing, in its key, its pattern, its rhythm; null when it has none.</summary>
-    private async Task<Score?> WrittenAsync(TargetKey key, Work? work, int? stopAfterBar, CancellationToken cancel)
+    private async Task<Score?> WrittenAsync(TargetKey key, Work? work, int? stopAfterBar, CancellationToken cancel, int? step = null)
     {
         if (key.Kind != TargetKind.Material)
             return null;
@@ -82,6 +82,10 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
         try
         {
             var instrument = ProfileBooks.InstrumentOf(await plans.ProfileAsync(cancel));
+            if (work is { Kind: WorkKind.Steps, By: not StepsBy.Words })
+                return SheetEndpoints.Steps(sheet, work.By, instrument).ElementAtOrDefault(step ?? 0)?.Wish is { } wish
+                    ? Sheets.Make(wish, instrument).Score
+                    : null;
             return SheetEndpoints.Make(SheetEndpoints.For(sheet, key, work), instrument).Score;
         }
         catch (FieldException)

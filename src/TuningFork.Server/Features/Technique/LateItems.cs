@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Data;
 
 namespace TuningFork.Server.Features.Technique;
@@ -13,6 +14,9 @@ public static class LateItems
 {
     /// <summary>So many runs are looked at.</summary>
     private const int Runs = 6;
+
+    /// <summary>Days that are looked back for retries.</summary>
+    private const int LooksBack = 28;
 
     /// <summary>What came late in the last runs of an exercise, most often first.</summary>
     public static async Task<IReadOnlyList<LateItemView>> OfAsync(PracticeDb db, int material, CancellationToken cancel)
@@ -30,6 +34,30 @@ public static class LateItems
                 .CountBy(name => name)
                 .OrderByDescending(pair => pair.Value)
                 .Select(pair => new LateItemView(pair.Key, pair.Value)),
+        ];
+    }
+
+    /// <summary>The steps of an exercise that needed another try in the last weeks, and how often, in the order of the exercise.</summary>
+    public static async Task<IReadOnlyList<LateItemView>> RetriesAsync(
+        PracticeDb db,
+        int material,
+        Work? work,
+        DateOnly today,
+        CancellationToken cancel
+    )
+    {
+        if (work is not { Kind: WorkKind.Steps })
+            return [];
+        var since = today.AddDays(-LooksBack);
+        var missed = await db
+            .Takes.AsNoTracking()
+            .Where(take => take.MaterialId == material && !take.Clean && take.LateItems != "" && take.Day > since)
+            .Select(take => take.LateItems)
+            .ToListAsync(cancel);
+        var times = missed.CountBy(name => name, StringComparer.Ordinal).ToDictionary(StringComparer.Ordinal);
+        return
+        [
+            .. work.Items.Where(times.ContainsKey).Distinct(StringComparer.Ordinal).Select(name => new LateItemView(name, times[name])),
         ];
     }
 

@@ -134,34 +134,48 @@ public static class SheetEndpoints
         Problems.Tempo("tempo", request.Tempo);
         try
         {
-            return Sheets.Make(
-                new SheetWish
-                {
-                    Figure = request.Figure,
-                    Kind = request.Kind,
-                    Tonic = request.Tonic,
-                    Octaves = request.Octaves,
-                    Order = request.Order,
-                    Rhythm = request.Rhythm,
-                    Joining = request.Joining,
-                    Tempo = new Bpm(request.Tempo),
-                    PatternSize = request.PatternSize,
-                    Shape = request.Shape,
-                    Way = request.Way,
-                    PatternNumber = request.PatternNumber,
-                    PairedWith = request.PairedWith,
-                    Hand = request.Hand,
-                    Lowest = PitchOf("lowest", request.Lowest),
-                    Highest = PitchOf("highest", request.Highest),
-                },
-                instrument
-            );
+            return Sheets.Make(WishOf(request), instrument);
         }
         catch (SheetException refused)
         {
             throw new FieldException(refused.Field, refused.Message);
         }
     }
+
+    /// <summary>The steps of a one-by-one exercise, made from its sheet.</summary>
+    public static IReadOnlyList<SheetStep> Steps(SheetRequest request, StepsBy by, Instrument instrument)
+    {
+        Problems.Tempo("tempo", request.Tempo);
+        try
+        {
+            return SheetSteps.Of(WishOf(request), by, instrument);
+        }
+        catch (SheetException refused)
+        {
+            throw new FieldException(refused.Field, refused.Message);
+        }
+    }
+
+    private static SheetWish WishOf(SheetRequest request) =>
+        new()
+        {
+            Figure = request.Figure,
+            Kind = request.Kind,
+            Tonic = request.Tonic,
+            Octaves = request.Octaves,
+            Order = request.Order,
+            Rhythm = request.Rhythm,
+            Joining = request.Joining,
+            Tempo = new Bpm(request.Tempo),
+            PatternSize = request.PatternSize,
+            Shape = request.Shape,
+            Way = request.Way,
+            PatternNumber = request.PatternNumber,
+            PairedWith = request.PairedWith,
+            Hand = request.Hand,
+            Lowest = PitchOf("lowest", request.Lowest),
+            Highest = PitchOf("highest", request.Highest),
+        };
 
     /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
     /// <param name="request">The sheet of the exercise.</param>

@@ -24,6 +24,7 @@ public sealed record TempoPointView(DateOnly Day, int? Clean, int? Tried, int? R
 /// <param name="Limits">The fastest and the slowest that went, by day, newest first.</param>
 /// <param name="Late">Of runs on the click: what came late in the last ones, most often first.</param>
 /// <param name="Station">Of an exercise: where it stands on its way into music.</param>
+/// <param name="Retries">Of steps: which needed another try in the last four weeks.</param>
 /// <param name="Off">Of misses: how many were too early and too late; null where it was never said.</param>
 public sealed record TempoView(
     int MaterialId,
@@ -45,6 +46,7 @@ public sealed record TempoView(
     IReadOnlyList<RungView> Rungs,
     IReadOnlyList<LimitView> Limits,
     IReadOnlyList<LateItemView> Late,
+    IReadOnlyList<LateItemView> Retries,
     OffView? Off,
     StationView? Station
 );
@@ -130,6 +132,7 @@ public static class TempoEndpoints
                         await LadderRecords.OfAsync(db, row.Id, cancel),
                         await LimitRecords.OfAsync(db, row.Id, cancel),
                         await LateItems.OfAsync(db, row.Id, cancel),
+                        await LateItems.RetriesAsync(db, row.Id, Bookkeeping.WorkOf(row), today, cancel),
                         await OffAsync(db, row.Id, today, cancel),
                         await stations.OfAsync(row, today, cancel)
                     );

@@ -23,7 +23,7 @@ public static class WorkEndpoints
         group.MapPut("/made/{id:int}", ChangeAsync).WithName("ChangeWork");
         group
             .MapPost("/made/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) =>
-                Look(wish.Work, await desk.ProfileAsync(cancel))
+                Look(wish, await desk.ProfileAsync(cancel))
             )
             .WithName("LookAtWork");
         group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
@@ -165,7 +165,14 @@ public static class WorkEndpoints
                     },
                 };
                 break;
+            case WorkKind.Steps when work.By != StepsBy.Words:
+                var steps = StepsOf(wish.Sheet, work, profile);
+                work = work with { Items = [.. steps.Select(step => step.Name)] };
+                row.ToBar = steps[0].Wish is { } one ? Sheets.Make(one, ProfileBooks.InstrumentOf(profile)).Score.Bars.Count : 1;
+                row.SheetJson = JsonSerializer.Serialize(wish.Sheet ?? new SheetRequest(), Bookkeeping.Json);
+                break;
             case WorkKind.Steps or WorkKind.Inversions:
+                row.SheetJson = "";
                 row.ToBar = 2;
                 break;
             default:
@@ -188,6 +195,14 @@ public static class WorkEndpoints
         return whole;
     }
 
+    private static IReadOnlyList<SheetStep> StepsOf(SheetRequest? sheet, Work work, ProfileRow profile)
+    {
+        var steps = SheetEndpoints.Steps(sheet ?? new SheetRequest(), work.By, ProfileBooks.InstrumentOf(profile));
+        return steps.Count <= Work.MostItems
+            ? steps
+            : throw new FieldException("octaves", $"That is {steps.Count} steps, and {Work.MostItems} are the most. Take fewer octaves.");
+    }
+
     private static ReadMusic Read(string text)
     {
         try
@@ -200,9 +215,11 @@ public static class WorkEndpoints
         }
     }
 
-    private static LookView Look(Work wish, ProfileRow profile)
+    private static LookView Look(LookWish wish, ProfileRow profile)
     {
-        var work = Understood(wish);
+        var work = Understood(wish.Work);
+        if (work is { Kind: WorkKind.Steps, By: not StepsBy.Words })
+            return new LookView(Words.List([.. StepsOf(wish.Sheet, work, profile).Select(step => step.Name)]), "", [], null, []);
         switch (work.Kind)
         {
             case WorkKind.Groove:

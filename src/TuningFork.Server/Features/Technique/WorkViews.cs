@@ -4,7 +4,7 @@ using TuningFork.Core.Technique;
 namespace TuningFork.Server.Features.Technique;
 
 /// <summary>An exercise made of keys, chords, steps, strokes, patterns over weeks or written music.</summary>
-/// <param name="Sheet">For patterns: scale, first note, octaves and rhythm.</param>
+/// <param name="Sheet">For patterns, and steps of a scale or a key: scale, first note, octaves and rhythm.</param>
 public sealed record WorkWish(
     string Title,
     Work Work,
@@ -16,7 +16,8 @@ public sealed record WorkWish(
 );
 
 /// <summary>What is to be looked at before it is kept.</summary>
-public sealed record LookWish(Work Work);
+/// <param name="Sheet">Of what is made from one: scale, first note, octaves and rhythm.</param>
+public sealed record LookWish(Work Work, SheetRequest? Sheet = null);
 
 /// <summary>How it would come out.</summary>
 /// <param name="Says">The arithmetic in a sentence, or empty.</param>

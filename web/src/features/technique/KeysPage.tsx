@@ -77,6 +77,7 @@ function Choices({ plan }: { plan: Plan }) {
   const saved = useSaved()
   const { problem, run } = useProblem()
   const choices = useChoices()
+  const isKeyboard = useIsKeyboard()
   const change = async (part: Partial<Schemas['KeyPlan']>) => {
     const path = { id: plan.materialId }
     const body = { ...plan.plan, ...part }
@@ -95,7 +96,7 @@ function Choices({ plan }: { plan: Plan }) {
       <Field label="in the order of">
         <Pick
           value={plan.plan.order ?? 'Fourths'}
-          options={choices.keyOrders}
+          options={choices.keyOrders.filter(({ id }) => id !== 'Fingers' || isKeyboard)}
           pick={(order) => void change({ order })}
         />
       </Field>
@@ -127,19 +128,21 @@ function Longest({ plan }: { plan: Plan }) {
   )
 }
 
+const useIsKeyboard = () => api.useQuery('get', '/api/technique/choices').data?.family === 'Keys'
+
 /** On a keyboard: the scales that share their fingers, so that one learns them together. */
 function SameFingers() {
-  const choices = api.useQuery('get', '/api/technique/choices')
-  const groups = api.useQuery(
-    'get',
-    '/api/technique/fingerings',
-    {},
-    { enabled: choices.data?.family === 'Keys' },
-  )
+  const isKeyboard = useIsKeyboard()
+  const groups = api.useQuery('get', '/api/technique/fingerings', {}, { enabled: isKeyboard })
   if (!groups.data) return null
   return (
     <Box as="section" aria-label="Scales with the same fingers" mt="6">
       <chakra.h2 fontSize="subheading">Scales with the same fingers</chakra.h2>
+      <Text color="faded" maxW="70ch">
+        Learn a family before the next one, the largest first: what the fingers know from one key they know in
+        the others. An exercise takes this order when its keys come &ldquo;in the order of families of
+        fingers&rdquo;.
+      </Text>
       {groups.data
         .filter((group) => group.length > 1)
         .map((group) => (

@@ -49,6 +49,7 @@ export function TempoPage() {
     rungs,
     limits,
     late,
+    retries,
     off,
     station,
   } = tempo.data
@@ -101,6 +102,15 @@ export function TempoPage() {
           <Days title="Late in the last runs">
             <Text>
               {late.map(({ name, times }) => `${name} ${times === 1 ? 'once' : `${times} times`}`).join(', ')}
+            </Text>
+          </Days>
+        )}
+        {retries.length > 0 && (
+          <Days title="Played again before it went on, four weeks">
+            <Text>
+              {retries
+                .map(({ name, times }) => `${name} ${times === 1 ? 'once' : `${times} times`}`)
+                .join(', ')}
             </Text>
           </Days>
         )}

@@ -26,11 +26,11 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
   }, [])
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
   // Looked at whenever the hand pauses.
-  const typed = usePause(draft.work)
+  const typed = usePause(draft)
   const look = api.useQuery(
     'post',
     '/api/technique/made/look',
-    { body: { work: typed } },
+    { body: { work: typed.work, sheet: typed.sheet } },
     { placeholderData: (before: Schemas['LookView'] | undefined) => before, retry: false },
   )
   const refused = refusalOf(look.error)

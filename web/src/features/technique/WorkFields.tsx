@@ -7,7 +7,8 @@ import { Select } from '../../ui/Select'
 import { weekdays } from '../../ui/words'
 import { Tick } from '../../ui/Tick'
 import { ProgressionFields } from './ProgressionFields'
-import type { Draft, Work } from './work'
+import { StepsFields } from './StepsFields'
+import { plainSheet, type Draft, type Work } from './work'
 
 interface Props {
   draft: Draft
@@ -61,7 +62,14 @@ export function WorkFields({ draft, set }: Props) {
         </Grid>
       )
     case 'Steps':
-      return <Items label="Steps, separated by commas" work={work} change={change} />
+      return (
+        <>
+          <StepsFields draft={draft} set={set} />
+          {(work.by ?? 'Words') === 'Words' && (
+            <Items label="Steps, separated by commas" work={work} change={change} />
+          )}
+        </>
+      )
     default:
       return (
         <>
@@ -181,7 +189,7 @@ function PatternFields({ draft, set }: Props) {
     return (
       <Text color="faded">{choices.data.instrument} has no pitch; grooves take the place of patterns.</Text>
     )
-  const sheet = draft.sheet ?? sheetOfPatterns
+  const sheet = draft.sheet ?? { ...plainSheet, figure: 'pattern' }
   const change = (part: Partial<NonNullable<Work['patterns']>>) =>
     set({ work: { ...draft.work, patterns: { ...plan, ...part } }, sheet })
   const play = (part: Partial<Schemas['SheetRequest']>) => set({ sheet: { ...sheet, ...part } })
@@ -269,25 +277,4 @@ function Days({ days, set }: { days: number; set: (days: number) => void }) {
       </Flex>
     </chakra.fieldset>
   )
-}
-
-const sheetOfPatterns: Schemas['SheetRequest'] = {
-  figure: 'pattern',
-  kind: 'major',
-  tonic: 'G',
-  octaves: 1,
-  order: 'UpAndDown',
-  rhythm: 'eighth',
-  joining: 'plain',
-  tempo: 72,
-  patternSize: 4,
-  patternNumber: 1,
-  pairedWith: null,
-  shape: 'thirds',
-  way: 'Up',
-  lowest: '',
-  highest: '',
-  concert: false,
-  names: false,
-  hand: null,
 }

@@ -28,7 +28,11 @@ export const kinds: { id: Kind; name: string; about: string }[] = [
     about: 'chords on the click; what counts is being there',
   },
   { id: 'Inversions', name: 'Every position', about: 'all positions of a chord against the clock' },
-  { id: 'Steps', name: 'One by one', about: 'the next only when this one is right; keeps its place' },
+  {
+    id: 'Steps',
+    name: 'One by one',
+    about: 'notes, octaves, or all of a key; the next only when this one is right; keeps its place',
+  },
   {
     id: 'Patterns',
     name: 'Patterns over weeks',
@@ -52,8 +56,31 @@ const items: Partial<Record<Kind, string[]>> = {
   Shuttle: ['D major', 'Ab major', 'E major', 'Bb major'],
   Changes: ['Dm7', 'G7', 'Cmaj7', 'Cmaj7'],
   Inversions: ['C', 'Am', 'F', 'G7'],
-  Steps: ['G4', 'A4', 'B4', 'C5', 'D5'],
 }
+
+/** A sheet while nothing was chosen. */
+export const plainSheet: Schemas['SheetRequest'] = {
+  figure: 'scale',
+  kind: 'major',
+  tonic: 'G',
+  octaves: 1,
+  order: 'UpAndDown',
+  rhythm: 'eighth',
+  joining: 'plain',
+  tempo: 72,
+  patternSize: 4,
+  patternNumber: 1,
+  pairedWith: null,
+  shape: 'thirds',
+  way: 'Up',
+  lowest: '',
+  highest: '',
+  concert: false,
+  names: false,
+  hand: null,
+}
+
+const sheetOfSteps = { ...plainSheet, octaves: 2, rhythm: 'quarter' }
 
 /** What an editor of this kind begins with: something that already works. */
 export const fresh = (kind: Kind, today: string): Draft => ({
@@ -63,6 +90,7 @@ export const fresh = (kind: Kind, today: string): Draft => ({
     kind,
     items: items[kind] ?? [],
     beats: 4,
+    by: kind === 'Steps' ? 'Octaves' : 'Words',
     limitSeconds: 30,
     voicing: 'Close',
     text: texts[kind] ?? '',
@@ -70,7 +98,7 @@ export const fresh = (kind: Kind, today: string): Draft => ({
     numbers: kind === 'Numbers' ? { count: 40, bars: 16 } : null,
   },
   target: null,
-  sheet: null,
+  sheet: kind === 'Steps' ? sheetOfSteps : null,
   serves: [],
   version: 0,
   inKeys: false,

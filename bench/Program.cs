@@ -7,6 +7,7 @@ using TuningFork.Bench.Judgement.Tempo;
 // tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
 // whole pieces.
 // life FILE: prints the plans of six weeks, to be read.
+// readings FILE INSTRUMENT: unseen music of each level in ABC, to be read, and how it comes out by numbers.
 // older-book FILE NOTES makes a book of an older version, for trying upgrades.
 if (args is ["older-book", var older, var notes])
 {
@@ -17,6 +18,12 @@ if (args is ["older-book", var older, var notes])
 if (args is ["life", var paper])
 {
     LifePrint.Write(paper);
+    return;
+}
+
+if (args is ["readings", var sheets, var instrument])
+{
+    ReadingPrint.Write(sheets, instrument);
     return;
 }
 

@@ -3,6 +3,7 @@ using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Notation.Variants;
+using TuningFork.Core.SightReading;
 using TuningFork.Core.Theory;
 using Xunit;
 
@@ -32,6 +33,8 @@ public sealed class ReadBackTests
                         .Append(VariantMaker.InKey(score, score.Key.Plus(Interval.OfSemitones(5))))
                 )
         );
+        // Unseen music of every level; what is played short is not written short.
+        scores.AddRange(Enumerable.Range(0, 48).Select(Unseen));
         foreach (var (score, number) in scores.Select((score, number) => (score, number)))
         {
             score.Check().ShouldBeEmpty($"score {number}");
@@ -56,6 +59,29 @@ public sealed class ReadBackTests
         }
 
         Directory.Delete(folder, recursive: true);
+    }
+
+    private static Score Unseen(int seed)
+    {
+        var wish = new ReadingWish
+        {
+            Seed = seed,
+            Levels = ReadingLevels.All((seed % ReadingLevels.Most) + 1),
+            Instrument = InstrumentNames.Find(seed % 2 == 0 ? "clarinet" : "piano")!,
+        };
+        var score = Composer.Compose(wish).Score;
+        return score with
+        {
+            Bars =
+            [
+                .. score.Bars.Select(bar =>
+                    bar with
+                    {
+                        Elements = [.. bar.Elements.Select(element => element with { Articulation = Articulation.None })],
+                    }
+                ),
+            ],
+        };
     }
 
     private static List<(int Midi, Fraction At, Fraction Length)> Sorted(IReadOnlyList<HeardNote> notes, int written) =>

@@ -188,8 +188,8 @@ public sealed class DayPlannerTests
             NextExample = 1,
             PerDay = 3,
         };
-        SightReading
-            .Books.DaysLeft(
+        TuningFork
+            .Core.SightReading.Books.DaysLeft(
                 new Material
                 {
                     Id = 1,

@@ -48,6 +48,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<PageRow> Pages => Set<PageRow>();
 
+    public DbSet<ReadingRow> Readings => Set<ReadingRow>();
+
     public DbSet<BoxRow> Boxes => Set<BoxRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -90,6 +92,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<VisitRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
+        modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Fingerprint);
         modelBuilder.Entity<PlanRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);

@@ -120,6 +120,7 @@ public sealed class DeskTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
+        await app.Put("/api/reading/source", new { source = "Books" });
         var book = await app.Post(
             "/api/materials",
             new
@@ -133,8 +134,7 @@ public sealed class DeskTests : IDisposable
         );
         book["daysLeft"]!.GetValue<int>().ShouldBe(75, "three a day on five days a week, until it is known better");
         var session = await app.Post("/api/session", new { version = 0 });
-        while ((string?)session["target"]?["key"] != $"book:{App.Id(book)}:41")
-            session = await Act(session, "Skip");
+        session = await app.SkipTo(session, now => (string?)now["target"]?["key"] == $"book:{App.Id(book)}:41");
         session = await Act(session, "Missed");
         (await Next()).ShouldBe(42);
         if ((string?)session["target"]?["key"] == $"book:{App.Id(book)}:42")

@@ -73,6 +73,7 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
+        await app.Put("/api/reading/source", new { source = "Books" });
         var book = Id(
             await app.Post(
                 "/api/materials",

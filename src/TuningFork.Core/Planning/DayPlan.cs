@@ -103,6 +103,9 @@ public sealed record DayRequest
     /// <summary>The player's own ideas for play.</summary>
     public IReadOnlyList<string> PlayIdeas { get; init; } = [];
 
+    /// <summary>Where unseen music comes from.</summary>
+    public SightReading.ReadingSource ReadingFrom { get; init; }
+
     /// <summary>Ideas on the shelf about which nothing was decided.</summary>
     public int OnShelf { get; init; }
 

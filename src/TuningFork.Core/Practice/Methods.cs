@@ -492,6 +492,18 @@ public static class Methods
             Course.Rounds
         );
 
+    /// <summary>Unseen music that was just composed.</summary>
+    public static Method NewMusic { get; } =
+        new(
+            new("new-music"),
+            "new music at sight",
+            "Music that nobody has played, at your level. Look half a minute; then the click goes and does not wait. What counts is bars on time.",
+            (2, 10),
+            "bars on time, of all bars",
+            "Fits every day. Its level follows by itself.",
+            Course.Timed
+        );
+
     /// <summary>Sing, then hear.</summary>
     public static Method SingThenHear { get; } =
         new(
@@ -558,6 +570,7 @@ public static class Methods
         ThreeAndOne,
         Shelf,
         FreePlay,
+        NewMusic,
         UnseenInTime,
         SingThenHear,
         SilentStudy,

@@ -704,6 +704,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("OpeningMinutes")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("ReadingFrom")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("ScaleMinutes")
                         .HasColumnType("INTEGER");
 
@@ -767,6 +771,66 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("MaterialId", "Day");
 
                     b.ToTable("Ratings");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.ReadingRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Asked")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Bars")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Fingerprint")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Kept")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("RatingJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Tempo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WishJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Fingerprint");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.ToTable("Readings");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.RoutineRow", b =>

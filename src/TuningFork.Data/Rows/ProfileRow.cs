@@ -47,6 +47,9 @@ public sealed class ProfileRow
     /// <summary>What is the player's own about growth and slips; empty before anything was learnt of it.</summary>
     public string TraitsJson { get; set; } = "";
 
+    /// <summary>Where unseen music comes from.</summary>
+    public Core.SightReading.ReadingSource ReadingFrom { get; set; }
+
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
     public int Version { get; set; }

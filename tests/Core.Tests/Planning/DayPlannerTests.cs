@@ -207,6 +207,7 @@ public sealed class DayPlannerTests
             request with
             {
                 Materials = [.. request.Materials.Where(material => material.Kind != MaterialKind.Book), book with { NextExample = 198 }],
+                ReadingFrom = TuningFork.Core.SightReading.ReadingSource.Books,
             }
         );
         var keys = plan
@@ -215,6 +216,23 @@ public sealed class DayPlannerTests
             .Select(target => target.Key)
             .ToList();
         keys.ShouldBe(["book:900:198", "book:900:199", "book:900:200"]);
+    }
+
+    [Fact]
+    public void Books_and_new_music_take_turns_and_there_is_always_something_unseen()
+    {
+        var request = Request(30, Shapes.Default, 1, 5, 2);
+        string Method(DateOnly day, IReadOnlyList<Material> materials) =>
+            DayPlanner
+                .Plan(request with { Day = day, Materials = materials })
+                .Drills.First(drill => drill.Area == Area.SightReading)
+                .MethodId.Name;
+        var days = Enumerable.Range(0, 8).Select(i => request.Day.AddDays(i)).ToList();
+        var methods = days.ConvertAll(day => Method(day, request.Materials));
+        methods.Zip(methods.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);
+        methods.Distinct().Order(StringComparer.Ordinal).ShouldBe(["new-music", "unseen-in-time"]);
+        var without = request.Materials.Where(material => material.Kind != MaterialKind.Book).ToList();
+        days.TrueForAll(day => Method(day, without) == "new-music").ShouldBeTrue();
     }
 
     [Fact]

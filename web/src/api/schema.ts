@@ -660,6 +660,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetReadings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/new": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakeNewMusic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/source": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetReadingSource"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}": {
         parameters: {
             query?: never;
@@ -1838,7 +1902,7 @@ export interface components {
         };
         Demands: string;
         /** @enum {unknown} */
-        DeskKind: "SlowReading" | "FirstLook" | "Shelf";
+        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic";
         DeskView: {
             kind: components["schemas"]["DeskKind"];
             /** Format: int32 */
@@ -2481,6 +2545,38 @@ export interface components {
         };
         /** @enum {unknown} */
         Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
+        NewMusicView: {
+            seed: components["schemas"]["ReadingSeed"];
+            title: string;
+            abc: string;
+            played: components["schemas"]["PlayedNoteView"][];
+            /** Format: int32 */
+            tempo: number;
+            beat: string;
+            /** Format: double */
+            beatsPerBar: number;
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            lookSeconds: number;
+            look: components["schemas"]["ReadingLook"];
+            askedWords: string;
+        };
+        NewMusicWish: {
+            /**
+             * Format: int32
+             * @default 0
+             */
+            bars: number;
+            /** @default  */
+            key: string;
+            /** Format: int32 */
+            position?: null | number;
+            /** @default false */
+            overTheBreak: boolean;
+            /** @default false */
+            chordSymbols: boolean;
+        };
         NewPassage: {
             /** Format: int32 */
             from: number;
@@ -2636,6 +2732,24 @@ export interface components {
             version: number;
             standing: string;
             growing: boolean;
+        };
+        PastReading: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            day: string;
+            title: string;
+            asked: components["schemas"]["Strand"];
+            /** Format: int32 */
+            level: number;
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            right: number;
+            /** Format: int32 */
+            tempo: number;
+            /** Format: double */
+            overall: number;
         };
         PatternCell: {
             numbers: string;
@@ -2898,6 +3012,58 @@ export interface components {
         };
         /** @enum {unknown} */
         Readiness: "Raw" | "Shaping" | "Ready";
+        ReadingBook: {
+            strands: components["schemas"]["StrandView"][];
+            /** Format: double */
+            overall: number;
+            /** Format: int32 */
+            count: number;
+            words: string;
+            source: components["schemas"]["ReadingSource"];
+            /** Format: int32 */
+            coverAhead: null | number;
+            past: components["schemas"]["PastReading"][];
+        };
+        ReadingLevels: {
+            /** Format: int32 */
+            keys?: number;
+            /** Format: int32 */
+            rhythm?: number;
+            /** Format: int32 */
+            range?: number;
+            /** Format: int32 */
+            texture?: number;
+        };
+        ReadingLook: {
+            time: string;
+            key: string;
+            /** Format: int32 */
+            highestBar: number;
+            highest: string;
+            /** Format: int32 */
+            oddestBar: number;
+            oddest: string;
+        };
+        ReadingResult: {
+            /** Format: uuid */
+            key: string;
+            seed: components["schemas"]["ReadingSeed"];
+            wrong: number[];
+            /** Format: int32 */
+            tempo: number;
+        };
+        ReadingSeed: {
+            /** Format: int32 */
+            seed: number;
+            levels: components["schemas"]["ReadingLevels"];
+            asked: components["schemas"]["Strand"];
+            wish: components["schemas"]["NewMusicWish"];
+        };
+        /** @enum {unknown} */
+        ReadingSource: "InTurn" | "Books" | "NewMusic";
+        ReadingSourceWish: {
+            source: components["schemas"]["ReadingSource"];
+        };
         /** @enum {unknown} */
         Relief: "None" | "HalfMinutes" | "TwoShortVisits" | "WeekOff";
         ReliefView: {
@@ -3275,6 +3441,16 @@ export interface components {
         };
         /** @enum {unknown} */
         StepsBy: "Words" | "Notes" | "Octaves" | "Key";
+        /** @enum {unknown} */
+        Strand: "Keys" | "Rhythm" | "Range" | "Texture";
+        StrandView: {
+            strand: components["schemas"]["Strand"];
+            name: string;
+            /** Format: double */
+            level: number;
+            /** Format: double */
+            sure: number;
+        };
         StretchView: {
             places: number[];
             title: string;
@@ -4735,6 +4911,96 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["MaterialHistory"];
                 };
+            };
+        };
+    };
+    GetReadings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingBook"];
+                };
+            };
+        };
+    };
+    MakeNewMusic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMusicWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewMusicView"];
+                };
+            };
+        };
+    };
+    KeepReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingResult"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingBook"];
+                };
+            };
+        };
+    };
+    SetReadingSource: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingSourceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -26,6 +26,8 @@ const SlowReadingPage = lazyPage(() => import('../features/repertoire/SlowReadin
 const SheetPage = lazyPage(() => import('../features/technique/SheetPage'), 'SheetPage')
 const BookPage = lazyPage(() => import('../features/technique/BookPage'), 'BookPage')
 const FirstLookPage = lazyPage(() => import('../features/technique/FirstLookPage'), 'FirstLookPage')
+const ReadingDeskPage = lazyPage(() => import('../features/reading/ReadingDeskPage'), 'ReadingDeskPage')
+const ReadingPage = lazyPage(() => import('../features/reading/ReadingPage'), 'ReadingPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
 const SoundPage = lazyPage(() => import('../features/sound/SoundPage'), 'SoundPage')
@@ -49,6 +51,7 @@ export function App() {
           <>
             <Route path="/practise" element={<StagePage />} />
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
+            <Route path="/read" element={<ReadingDeskPage />} />
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<FirstPage />} />
@@ -60,6 +63,7 @@ export function App() {
               <Route path="/craft" element={<ExercisesPage />} />
               <Route path="/craft/:id/tempo" element={<TempoPage />} />
               <Route path="/craft/:id/book" element={<BookPage />} />
+              <Route path="/craft/reading" element={<ReadingPage />} />
               <Route path="/craft/sheets" element={<SheetPage />} />
               <Route path="/craft/keys" element={<KeysPage />} />
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />

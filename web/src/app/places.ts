@@ -17,6 +17,7 @@ export const places: readonly Place[] = [
       ['/craft', 'Exercises'],
       ['/craft/sheets', 'Sheets'],
       ['/craft/keys', 'Keys'],
+      ['/craft/reading', 'Sight reading'],
       ['/craft/warm-up', 'Warm-up'],
       ['/craft/sound', 'Click and drone'],
     ],

@@ -3,45 +3,27 @@ using TuningFork.Core.SightReading;
 
 namespace TuningFork.Core.Planning.Fill;
 
-/// <summary>Sight reading from registered books: the next examples, never one twice.</summary>
+/// <summary>Sight reading: new music at the reader's level, and the next examples of registered books, never one twice.</summary>
 internal static class ReadingFill
 {
     public static IEnumerable<Drill> Fill(FillContext context, int minutes)
     {
+        if (minutes <= 0)
+            yield break;
         var books = context
             .Request.Materials.Where(material => material is { Kind: MaterialKind.Book, Resting: false } && Books.HasMore(material))
             .OrderByDescending(book => book.AskedFor)
             .ThenBy(book => book.LastVisit ?? DateOnly.MinValue)
             .ThenBy(book => book.Id)
             .ToList();
-        if (minutes > 0 && books.Count == 0)
-        {
-            yield return context.Make(Area.SightReading, Methods.SlowReading, "A page you have not played", minutes, Missing(context)) with
-            {
-                How = "Unseen and easy. The beat never stops.",
-            };
-            yield break;
-        }
-
-        if (minutes <= 0)
-            yield break;
         var place = books.ToDictionary(book => book.Id, book => book.NextExample);
         var parts = FillContext.Chop(minutes, 5, 10);
         for (var i = 0; i < parts.Count; i++)
         {
             var open = books.Where(book => place[book.Id] <= book.Examples).ToList();
-            if (open.Count == 0)
+            if (open.Count == 0 || !IsForBooks(context.Request, open, i))
             {
-                yield return context.Make(
-                    Area.SightReading,
-                    Methods.SlowReading,
-                    "A page you have not played",
-                    parts[i],
-                    "the book is read to its end"
-                ) with
-                {
-                    How = "Unseen and easy. The beat never stops.",
-                };
+                yield return New(context, parts[i]);
                 continue;
             }
 
@@ -50,6 +32,30 @@ internal static class ReadingFill
             place[book.Id] += Books.Today(book, parts[i]);
         }
     }
+
+    /// <summary>Books and new music take turns by day, and within a day from drill to drill.</summary>
+    private static bool IsForBooks(DayRequest request, List<Material> books, int drill) =>
+        request.ReadingFrom switch
+        {
+            ReadingSource.Books => true,
+            ReadingSource.NewMusic => books[0].AskedFor,
+            _ => books[0].AskedFor || (request.Day.DayNumber + drill) % 2 == 0,
+        };
+
+    private static Drill New(FillContext context, int minutes) =>
+        context.Make(
+            Area.SightReading,
+            Methods.NewMusic,
+            context.Request.IsPitched ? "New music at your level" : "New rhythms at your level",
+            minutes,
+            Missing(context),
+            new Target
+            {
+                Key = FillContext.KeyOf(Area.SightReading, "new"),
+                Title = "New music",
+                Group = FillContext.KeyOf(Area.SightReading, "new"),
+            }
+        );
 
     private static Drill FromBook(FillContext context, Material book, int minutes)
     {
@@ -74,15 +80,17 @@ internal static class ReadingFill
         };
     }
 
-    /// <summary>What there is to say where no book has an example left: finished is not unregistered.</summary>
+    /// <summary>What there is to say: a book that was read to its end is named once more.</summary>
     private static string Missing(FillContext context) =>
-        context
+        context.Request.ReadingFrom != ReadingSource.NewMusic
+        && context
             .Request.Materials.Where(material => material is { Kind: MaterialKind.Book, Resting: false })
             .OrderByDescending(book => book.LastVisit)
             .FirstOrDefault()
             is { } read
-            ? $"{read.Title} is read: register another"
-            : "register a book: its place is kept";
+        && !Books.HasMore(read)
+            ? $"unseen; {read.Title} is read to its end"
+            : "unseen, and always new";
 
     private static string Reason(Material book, DateOnly day)
     {

@@ -201,6 +201,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             IsPitched = ProfileBooks.InstrumentOf(facts.Profile).IsPitched,
             PlayIdeas = facts.PlayIdeas,
             OnShelf = facts.OnShelf,
+            ReadingFrom = facts.Profile.ReadingFrom,
             WarmUps = facts.WarmUps,
             Methods = facts.Methods,
             WarmUpSchool = facts.Profile.WarmUpSchool,

@@ -45,6 +45,9 @@ public enum DeskKind
 
     /// <summary>Ideas on the shelf become something.</summary>
     Shelf,
+
+    /// <summary>New music is read at sight.</summary>
+    NewMusic,
 }
 
 /// <summary>Where a drill is done.</summary>

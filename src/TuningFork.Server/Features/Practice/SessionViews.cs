@@ -144,6 +144,7 @@ public sealed class SessionViews(
             ? new DeskView(DeskKind.SlowReading, piece)
         : drill.MethodId == Methods.FirstLook.Id && drill.Targets is [{ MaterialId: { } book }] ? new DeskView(DeskKind.FirstLook, book)
         : drill.MethodId == Methods.Shelf.Id ? new DeskView(DeskKind.Shelf, null)
+        : drill.MethodId == Methods.NewMusic.Id ? new DeskView(DeskKind.NewMusic, null)
         : null;
 
     private static List<ThingView> Things(Drill drill)

@@ -5,6 +5,7 @@ const deskNames: Record<Schemas['DeskKind'], string> = {
   SlowReading: 'read at the desk',
   FirstLook: 'look through it',
   Shelf: 'to the shelf',
+  NewMusic: 'read it',
 }
 
 /** What the right pedal means now. */

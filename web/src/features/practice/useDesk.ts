@@ -11,6 +11,7 @@ export const deskPath = ({ kind, materialId }: Desk) =>
     SlowReading: `/music/${materialId}/read?stage`,
     FirstLook: `/craft/${materialId}/look?stage`,
     Shelf: '/journal/shelf?stage',
+    NewMusic: '/read?stage',
   })[kind]
 
 export interface Leave {

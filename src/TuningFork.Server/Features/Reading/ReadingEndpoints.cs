@@ -1,0 +1,219 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Notation;
+using TuningFork.Core.SightReading;
+using TuningFork.Core.Theory;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Technique;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Reading;
+
+/// <summary>New music at sight over HTTP: composed at the reader's level, its result kept, the level moved.</summary>
+public static class ReadingEndpoints
+{
+    private const int LookSeconds = 30;
+    private const int Shown = 120;
+    private const int Tries = 50;
+
+    /// <summary>Readings by which it is decided how far ahead bars are covered.</summary>
+    private const int LookBack = 6;
+
+    public static void MapReading(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/reading").WithTags("Sight reading");
+        group
+            .MapGet("", async (PracticeDb db, PlanDesk desk, CancellationToken cancel) => await BookAsync(db, desk, cancel))
+            .WithName("GetReadings");
+        group.MapPost("/new", NewAsync).WithName("MakeNewMusic");
+        group.MapPost("/results", KeepAsync).WithName("KeepReading");
+        group.MapPut("/source", SourceAsync).WithName("SetReadingSource");
+    }
+
+    private static async Task<ReadingBook> BookAsync(PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var profile = await desk.ProfileAsync(cancel);
+        var count = await db.Readings.CountAsync(cancel);
+        var past = await db.Readings.AsNoTracking().OrderByDescending(row => row.Id).Take(Shown).ToListAsync(cancel);
+        var rating = RatingOf(past.FirstOrDefault());
+        var parts = past.ConvertAll(row => (double)row.Right / row.Bars);
+        return new ReadingBook(
+            [
+                .. Strands(ProfileBooks.InstrumentOf(profile))
+                    .Select(strand => new StrandView(
+                        strand,
+                        Name(strand),
+                        Math.Round(rating[strand].Level, 2),
+                        Math.Round(rating[strand].Spread, 2)
+                    )),
+            ],
+            Math.Round(rating.Overall, 2),
+            count,
+            Words(parts),
+            profile.ReadingFrom,
+            Cover(parts),
+            [
+                .. past.Select(row => new PastReading(
+                    row.Id,
+                    row.Day,
+                    row.Title,
+                    row.Asked,
+                    row.Level,
+                    row.Bars,
+                    row.Right,
+                    row.Tempo,
+                    Math.Round(RatingOf(row).Overall, 2)
+                )),
+            ]
+        );
+    }
+
+    private static async Task<NewMusicView> NewAsync(NewMusicWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
+        var last = await db.Readings.AsNoTracking().OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel);
+        var (asked, levels) = RatingOf(last).Next(last?.Asked, instrument.IsPitched);
+        // What was read once does not come again, in no other key either.
+        for (var tries = 0; ; tries++)
+        {
+            var seed = new ReadingSeed(Random.Shared.Next(), levels, asked, wish);
+            var reading = Compose(seed, instrument);
+            if (tries < Tries && await db.Readings.AnyAsync(row => row.Fingerprint == reading.Fingerprint, cancel))
+                continue;
+            var score = reading.Score;
+            var beat = Beat.All.First(one => one.Value == score.TempoBeat);
+            var proposed = ReadingTempo.Proposed(score.Tempo!.Value, last?.Kept ?? 1);
+            return new NewMusicView(
+                seed,
+                score.Title,
+                AbcWriter.Write(score with { Title = "", Tempo = null }),
+                SheetEndpoints.Played(score),
+                proposed.Value,
+                beat.Name,
+                (score.Time.Bar / score.TempoBeat).Value,
+                score.Bars.Count,
+                LookSeconds,
+                ReadingLook.Of(score),
+                $"{Name(asked)}, level {levels[asked]}"
+            );
+        }
+    }
+
+    private static async Task<ReadingBook> KeepAsync(
+        ReadingResult result,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
+    {
+        var profile = await desk.ProfileAsync(cancel);
+        if (await db.Readings.AnyAsync(row => row.Key == result.Key, cancel))
+            return await BookAsync(db, desk, cancel);
+        Problems.Tempo("tempo", result.Tempo);
+        var reading = Compose(result.Seed, ProfileBooks.InstrumentOf(profile));
+        var bars = reading.Score.Bars.Count;
+        var wrong = (result.Wrong ?? []).Distinct().ToList();
+        if (wrong.Exists(bar => bar < 1 || bar > bars))
+            throw new FieldException("wrong", $"This music has the bars 1 to {bars}.");
+        var last = await db.Readings.AsNoTracking().OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel);
+        var right = bars - wrong.Count;
+        db.Readings.Add(
+            new ReadingRow
+            {
+                Key = result.Key,
+                Day = clock.Today(profile),
+                AtUtc = clock.UtcNow,
+                Title = reading.Score.Title,
+                Fingerprint = reading.Fingerprint,
+                WishJson = JsonSerializer.Serialize(result.Seed, Bookkeeping.Json),
+                Asked = reading.Asked,
+                Level = reading.Levels[reading.Asked],
+                Bars = bars,
+                Right = right,
+                Tempo = result.Tempo,
+                Kept = ReadingTempo.Kept(last?.Kept ?? 1, (double)result.Tempo / reading.Score.Tempo!.Value.Value, (double)right / bars),
+                RatingJson = JsonSerializer.Serialize(RatingOf(last).After(reading.Levels, bars, right), Bookkeeping.Json),
+            }
+        );
+        await db.SaveChangesAsync(cancel);
+        return await BookAsync(db, desk, cancel);
+    }
+
+    private static async Task SourceAsync(ReadingSourceWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        if (!Enum.IsDefined(wish.Source))
+            throw new FieldException("source", "Unseen music comes from books, is new, or both in turn.");
+        var profile = await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel);
+        profile.ReadingFrom = wish.Source;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private static Core.SightReading.Reading Compose(ReadingSeed seed, Instrument instrument)
+    {
+        Key? key = null;
+        if (seed.Wish.Key.Length > 0)
+            key = Key.TryParse(seed.Wish.Key, out var found)
+                ? found
+                : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".");
+        try
+        {
+            return Composer.Compose(
+                new ReadingWish
+                {
+                    Seed = seed.Seed,
+                    Levels = seed.Levels,
+                    Asked = seed.Asked,
+                    Instrument = instrument,
+                    Bars = seed.Wish.Bars,
+                    Key = key,
+                    Position = seed.Wish.Position,
+                    OverTheBreak = seed.Wish.OverTheBreak,
+                    ChordSymbols = seed.Wish.ChordSymbols,
+                }
+            );
+        }
+        catch (ReadingException problem)
+        {
+            throw new FieldException(problem.Field, problem.Message);
+        }
+    }
+
+    private static ReadingRating RatingOf(ReadingRow? row) =>
+        row is { RatingJson.Length: > 0 } && JsonSerializer.Deserialize<ReadingRating>(row.RatingJson, Bookkeeping.Json) is { } rating
+            ? rating
+            : ReadingRating.Beginning;
+
+    private static Strand[] Strands(Instrument instrument) => instrument.IsPitched ? Enum.GetValues<Strand>() : [Strand.Rhythm];
+
+    private static string Name(Strand strand) =>
+        strand switch
+        {
+            Strand.Keys => "keys and signs",
+            Strand.Rhythm => "metre and rhythm",
+            Strand.Range => "range and leaps",
+            _ => "marks and chords",
+        };
+
+    /// <summary>What two readings running say; the newest first.</summary>
+    private static string Words(List<double> parts) =>
+        parts is [var last, var before, ..]
+            ? last < ReadingRating.TooHard && before < ReadingRating.TooHard
+                ? "Two readings under 70 %: the next one is slower and easier."
+                : last > ReadingRating.TooEasy && before > ReadingRating.TooEasy
+                    ? "Two readings with nearly every bar: the next one is faster and harder."
+                    : ""
+            : "";
+
+    /// <summary>Bars are covered as they begin to sound when five bars of six come right, one ahead when that lasts.</summary>
+    private static int? Cover(List<double> parts)
+    {
+        var kept = parts.Take(LookBack).Count(part => part >= ReadingRating.Aim - 1e-9);
+        return parts.Count < 2 || kept < 2 ? null
+            : kept >= LookBack ? 2
+            : kept >= 4 ? 1
+            : 0;
+    }
+}

@@ -1,0 +1,60 @@
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Metronome } from '../../sound/metronome'
+import { plainClick } from '../../sound/plainClick'
+import { useWanted } from '../../sound/useWanted'
+
+/** Runs the click through unseen music once: it counts in, goes, and does not stop. */
+export function useReading(beatsPerBar: number, bars: number, done: () => void) {
+  const click = useRef<Metronome | null>(null)
+  const wanted = useWanted()
+  /** The bar that sounds, from 1; 0 while it is counted in; null before. */
+  const [bar, setBar] = useState<number | null>(null)
+  const [failed, setFailed] = useState(false)
+  const latest = useRef(done)
+  useEffect(() => {
+    latest.current = done
+  })
+
+  const start = useCallback(
+    async (tempo: number) => {
+      setBar(0)
+      setFailed(false)
+      const still = wanted.begin()
+      const loaded = await import('../../sound/metronome').catch(() => null)
+      if (!still()) return
+      if (!loaded) {
+        setFailed(true)
+        return setBar(null)
+      }
+      click.current?.stop()
+      click.current = new loaded.Metronome(plainClick(beatsPerBar))
+      click.current.start(tempo)
+    },
+    [beatsPerBar, wanted],
+  )
+
+  const stop = useCallback(() => {
+    wanted.end()
+    click.current?.stop()
+    click.current = null
+    setBar(null)
+  }, [wanted])
+
+  const running = bar !== null
+  useEffect(() => {
+    if (!running) return
+    const timer = setInterval(() => {
+      const beat = click.current?.beat()
+      if (beat === null || beat === undefined) return
+      const now = Math.max(0, Math.floor(beat / beatsPerBar) + 1)
+      if (now > bars) {
+        stop()
+        latest.current()
+      } else setBar(now)
+    }, 20)
+    return () => clearInterval(timer)
+  }, [running, beatsPerBar, bars, stop])
+
+  useEffect(() => stop, [stop])
+  return { bar, failed, start, stop }
+}

@@ -27,6 +27,7 @@ public sealed class Screenshots
         browser.See(By.LinkText("Ferry Waltz")).Click();
         Snap("piece", "//*[@data-testid='engraving']//*[contains(@class, 'abcjs-notehead')]");
         Shot("/craft/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
+        Shot("/craft/reading", "reading", "//section//li");
         Shot("/craft/keys", "keys", "//section//*[name()='svg']");
         Shot("/week", "week", "//section");
         Shot("/craft/sound", "sound", "//fieldset");
@@ -59,13 +60,6 @@ public sealed class Screenshots
         browser.Press(Keys.ArrowLeft);
         await Task.Delay(2500);
         Snap("stage", "//*[@data-testid='stage-title']");
-        for (var i = 0; i < 20 && browser.Driver.FindElements(By.CssSelector("[data-testid='engraving'] svg")).Count == 0; i++)
-        {
-            browser.Press("s");
-            await Task.Delay(600);
-        }
-
-        Snap("stage-sheet", "//*[@data-testid='engraving']//*[name()='svg']");
         browser.Press(Keys.Escape);
         Shot("/close", "close", "//fieldset");
         browser.Open("/");

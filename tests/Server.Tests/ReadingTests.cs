@@ -58,6 +58,12 @@ public sealed class ReadingTests : IDisposable
         ((int?)book["count"], (int?)book["past"]![0]!["right"]).ShouldBe((1, 3));
         await app.Refused(HttpMethod.Post, "/api/reading/results", Body(music, [9]), "wrong");
         await app.Refused(HttpMethod.Post, "/api/reading/new", new { key = "H major" }, "key");
+        var odd = Body(music, []);
+        odd["seed"]!["asked"] = 9;
+        await app.Refused(HttpMethod.Post, "/api/reading/results", odd, "seed.asked");
+        odd = Body(music, []);
+        odd["seed"]!["levels"]!["rhythm"] = 13;
+        await app.Refused(HttpMethod.Post, "/api/reading/results", odd, "level");
         await app.Refused(HttpMethod.Post, "/api/reading/new", new { bars = 90 }, "bars");
         await app.Refused(HttpMethod.Post, "/api/reading/new", new { position = 3 }, "position");
         await app.Refused(HttpMethod.Put, "/api/reading/source", new { source = 9 }, "source");

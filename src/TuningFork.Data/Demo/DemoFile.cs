@@ -124,6 +124,7 @@ public static class DemoFile
         db.Sessions.AddRange(history.Sessions);
         db.Visits.AddRange(history.Visits);
         db.Keys.AddRange(history.Keys);
+        db.Readings.AddRange(DemoReadings.Of(history.Sessions, ProfileBooks.InstrumentOf(profile), today));
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)

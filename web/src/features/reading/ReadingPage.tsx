@@ -174,7 +174,7 @@ function Picture({ past }: { past: Book['past'] }) {
   const last = past[0]!.overall
   return (
     <chakra.svg
-      viewBox="-4 -6 330 92"
+      viewBox="-4 -6 352 92"
       width="100%"
       maxW="420px"
       role="img"
@@ -203,10 +203,10 @@ function Past({ past }: { past: Book['past'] }) {
       {past.slice(0, 10).map((one) => (
         <Flex as="li" key={one.id} gap="4" py="1.5" borderBottom="1px solid" borderColor="line">
           <Text flex="1">{one.title}</Text>
-          <Text>
+          <Text minW="60px">
             {one.right} of {one.bars}
           </Text>
-          <Text color="faded" minW="110px" textAlign="right">
+          <Text color="faded" minW="180px" textAlign="right">
             {sayDay(one.day, today)}
           </Text>
         </Flex>

@@ -156,6 +156,19 @@ public sealed class AppProcess : IAsyncDisposable
             new { id = Guid.NewGuid(), sessionId = (await Session())["id"]!.GetValue<int>() }
         );
 
+    /// <summary>Somebody who plays, half an hour on every day.</summary>
+    public Task PlayerAsync(string instrument, string family) =>
+        Send(
+            HttpMethod.Put,
+            "/api/profile",
+            new
+            {
+                instrument,
+                family,
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+
     /// <summary>Asks the server past the browser, to prepare what a journey needs.</summary>
     public async Task<JsonNode> Send(HttpMethod method, string path, object? body = null)
     {

@@ -14,16 +14,7 @@ public sealed class PaperJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Cello",
-                family = "strings",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Cello", "strings");
         var piece = (
             await app.Send(
                 HttpMethod.Post,

@@ -71,16 +71,7 @@ public sealed class PedalsJourney
 
     private static async Task<int> Passage(AppProcess app)
     {
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Viola",
-                family = "strings",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Viola", "strings");
         var piece = (
             await app.Send(
                 HttpMethod.Post,

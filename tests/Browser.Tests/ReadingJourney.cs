@@ -14,16 +14,7 @@ public sealed class ReadingJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Flute",
-                family = "winds",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Flute", "winds");
         using var browser = new Browser(app.Address);
         browser.Open("/craft/reading");
         browser.SeeText("Nothing read yet");

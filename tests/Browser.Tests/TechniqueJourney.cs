@@ -49,16 +49,7 @@ public sealed class TechniqueJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Cello",
-                family = "strings",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Cello", "strings");
         var exercise = (
             await app.Send(
                 HttpMethod.Post,
@@ -130,16 +121,7 @@ public sealed class TechniqueJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Cello",
-                family = "strings",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Cello", "strings");
         var exercise = (
             await app.Send(
                 HttpMethod.Post,

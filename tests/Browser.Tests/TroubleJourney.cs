@@ -37,16 +37,7 @@ public sealed class TroubleJourney
     public async Task A_damaged_book_is_told_on_the_page_and_the_newest_backup_brings_it_back()
     {
         await using var app = await AppProcess.StartAsync("--own");
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Cello",
-                family = "strings",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Cello", "strings");
         await app.Send(
             HttpMethod.Post,
             "/api/materials",

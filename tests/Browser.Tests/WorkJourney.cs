@@ -13,16 +13,7 @@ public sealed class WorkJourney
     {
         await using var app = await AppProcess.StartAsync("--own");
         await app.SetClockAsync(AppProcess.Evening);
-        await app.Send(
-            HttpMethod.Put,
-            "/api/profile",
-            new
-            {
-                instrument = "Piano",
-                family = "keys",
-                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
-            }
-        );
+        await app.PlayerAsync("Piano", "keys");
         using var browser = new Browser(app.Address);
         Written(browser);
         Grooves(browser);

@@ -8,6 +8,13 @@ namespace TuningFork.Core.SightReading;
 internal static class RhythmPlan
 {
     private const int PhraseBars = 4;
+
+    /// <summary>Figures: the bar that asks, the one that answers, a third; a halt at the end of a phrase, and the end.</summary>
+    private const int Question = 0;
+    private const int Answer = 1;
+    private const int Other = 2;
+    private const int Halt = 8;
+    private const int End = 9;
     private const int TiedLevel = 5;
 
     /// <summary>How often a bar that begins with a note is held over from the one before, from the level of ties on.</summary>
@@ -38,38 +45,21 @@ internal static class RhythmPlan
         var result = new List<List<RhythmNote>>();
         var figures = new List<int>();
         // What is new comes for certain where rhythm is asked.
-        var first = Bar(time, level, asked ? level : 0, random);
-        var second = Bar(time, level, 0, random);
-        var third = Bar(time, level, asked ? level : 0, random);
+        var bar = new Dictionary<int, List<RhythmNote>>
+        {
+            [Question] = Bar(time, level, asked ? level : 0, random),
+            [Answer] = Bar(time, level, 0, random),
+            [Other] = Bar(time, level, asked ? level : 0, random),
+        };
         foreach (var (from, length) in phrases)
         {
-            var last = from + length == bars;
             for (var i = 0; i < length; i++)
             {
-                var closes = i == length - 1;
-                var figure = closes
-                    ? last
-                        ? 9
-                        : 8
-                    : i == 0
-                        ? 0
-                        : i == 1
-                            ? random.Next(3) == 0
-                                ? 0
-                                : 1
-                            : from > 0 && random.Next(2) == 0
-                                ? 2
-                                : 0;
-                result.Add(
-                    closes
-                        ? Close(time, level, last, random)
-                        :
-                        [
-                            .. figure == 0 ? first
-                            : figure == 1 ? second
-                            : third,
-                        ]
-                );
+                var figure =
+                    i < length - 1 ? FigureOf(i, from > 0, random)
+                    : from + length == bars ? End
+                    : Halt;
+                result.Add(figure is Halt or End ? Close(time, level, figure == End, random) : [.. bar[figure]]);
                 figures.Add(figure);
             }
         }
@@ -78,6 +68,15 @@ internal static class RhythmPlan
             Tie(result, random);
         return (result, figures);
     }
+
+    /// <summary>A phrase begins with the figure that asks; what follows answers it, or is the same again; later phrases know a third.</summary>
+    private static int FigureOf(int place, bool later, Random random) =>
+        place == 0 ? Question
+        : place == 1
+            ? random.Next(3) == 0 ? Question
+                : Answer
+        : later && random.Next(2) == 0 ? Other
+        : Question;
 
     private static void Tie(List<List<RhythmNote>> bars, Random random)
     {

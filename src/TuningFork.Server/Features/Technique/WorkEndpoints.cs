@@ -23,7 +23,7 @@ public static class WorkEndpoints
         group.MapPut("/made/{id:int}", ChangeAsync).WithName("ChangeWork");
         group
             .MapPost("/made/look", async (LookWish wish, PlanDesk desk, CancellationToken cancel) =>
-                Look(wish, await desk.ProfileAsync(cancel))
+                WorkLook.Of(wish, await desk.ProfileAsync(cancel))
             )
             .WithName("LookAtWork");
         group.MapPost("/exercises/{id:int}/review", DecideAsync).WithName("ReviewExercise");
@@ -119,7 +119,7 @@ public static class WorkEndpoints
         if (row.Title.Length == 0)
             throw new FieldException("title", "Give it a title.");
         row.Target = Problems.Tempo("target", wish.Target);
-        var work = Understood(wish.Work);
+        var work = WorkLook.Understood(wish.Work);
         row.Serves = Served(wish.Serves);
         row.Place = 0;
         if (wish.InKeys && !WorkInKey.CanMove(work))
@@ -139,7 +139,7 @@ public static class WorkEndpoints
                 (row.ToBar, row.BeatsPerBar) = (groove.Bars, groove.BeatsPerBar);
                 break;
             case WorkKind.Notation:
-                var score = Read(work.Text).Score;
+                var score = WorkLook.Read(work.Text).Score;
                 (row.ToBar, row.BeatsPerBar) = (score.Bars.Count, score.Time.Beats);
                 work = work with { Text = AbcWriter.Write(score with { Title = "", Tempo = null }) };
                 break;
@@ -166,7 +166,7 @@ public static class WorkEndpoints
                 };
                 break;
             case WorkKind.Steps when work.By != StepsBy.Words:
-                var steps = StepsOf(wish.Sheet, work, profile);
+                var steps = WorkLook.StepsOf(wish.Sheet, work, profile);
                 work = work with { Items = [.. steps.Select(step => step.Name)] };
                 row.ToBar = steps[0].Wish is { } one ? Sheets.Make(one, ProfileBooks.InstrumentOf(profile)).Score.Bars.Count : 1;
                 row.SheetJson = JsonSerializer.Serialize(wish.Sheet ?? new SheetRequest(), Bookkeeping.Json);
@@ -186,106 +186,6 @@ public static class WorkEndpoints
     /// <summary>The difficulties that an exercise serves, as they are kept: those of the list, and words of one's own.</summary>
     public static string Served(IReadOnlyList<string>? difficulties) =>
         ServedDifficulties.Written(Problems.Whole("serves", difficulties ?? []).Select(one => Problems.Text("serves", one, 200)));
-
-    private static Work Understood(Work work)
-    {
-        var whole = work with { Items = [.. Problems.Whole("items", work.Items).Select(item => item.Trim())] };
-        if (whole.Check() is { } problem)
-            throw new FieldException(problem.Field, problem.Problem);
-        return whole;
-    }
-
-    private static IReadOnlyList<SheetStep> StepsOf(SheetRequest? sheet, Work work, ProfileRow profile)
-    {
-        var steps = SheetEndpoints.Steps(sheet ?? new SheetRequest(), work.By, ProfileBooks.InstrumentOf(profile));
-        return steps.Count <= Work.MostItems
-            ? steps
-            : throw new FieldException("octaves", $"That is {steps.Count} steps, and {Work.MostItems} are the most. Take fewer octaves.");
-    }
-
-    private static ReadMusic Read(string text)
-    {
-        try
-        {
-            return AbcReader.Read(text);
-        }
-        catch (AbcException problem)
-        {
-            throw new FieldException("text", problem.Message);
-        }
-    }
-
-    private static LookView Look(LookWish wish, ProfileRow profile)
-    {
-        var work = Understood(wish.Work);
-        if (work is { Kind: WorkKind.Steps, By: not StepsBy.Words })
-            return new LookView(Words.List([.. StepsOf(wish.Sheet, work, profile).Select(step => step.Name)]), "", [], null, []);
-        switch (work.Kind)
-        {
-            case WorkKind.Groove:
-                var groove = Groove.Parse(work.Text);
-                return new LookView($"{Words.Count(groove.Bars, "bar")} of {Words.Count(groove.BeatsPerBar, "beat")}", "", [], groove, []);
-            case WorkKind.Notation:
-                var (score, leftOut) = Read(work.Text);
-                var played = SheetEndpoints.Played(score with { ToSounding = ProfileBooks.InstrumentOf(profile).ToSounding });
-                return new LookView(
-                    $"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}",
-                    AbcWriter.Write(score with { Tempo = null }),
-                    leftOut,
-                    null,
-                    played
-                );
-            case WorkKind.Patterns:
-                var plan = work.Patterns!;
-                return new LookView(
-                    $"{Words.Count(plan.Units.Count, plan.Joined ? "pair" : "pattern")}, {plan.PerWeek} a week: until about {plan.On(new Dictionary<string, PartRecord>(StringComparer.Ordinal), null, plan.First).Last:ddd d MMM yyyy}; one that is not done yet stays, and the end moves",
-                    "",
-                    [],
-                    null,
-                    []
-                );
-            case WorkKind.Numbers:
-                var numbers = work.Numbers!;
-                return new LookView(
-                    $"about {Words.Minutes(Math.Max(1, numbers.Count * NumberBook.LookSeconds / 60))} for a first look through, some numbers at a time; then two hard ones and the next in order take turns",
-                    "",
-                    [],
-                    null,
-                    []
-                );
-            case WorkKind.Inversions:
-                return new LookView(
-                    string.Join(
-                        "; ",
-                        work.Items.Select(item =>
-                            string.Join(", ", ChordSymbols.Inversions(ChordSymbols.Parse(item)).Select(chord => chord.Symbol))
-                        )
-                    ),
-                    "",
-                    [],
-                    null,
-                    []
-                );
-            case WorkKind.Shuttle:
-                return new LookView(
-                    $"sets of {Words.List([.. Shuttle.Sizes(work.Items.Count).Select(size => $"{size}")])}, {Words.Count(work.Beats, "beat")} each",
-                    "",
-                    [],
-                    null,
-                    []
-                );
-            default:
-                return new LookView(
-                    work.Kind == WorkKind.Changes
-                        ? $"one run is {work.Items.Count * work.Beats} beats"
-                        : Words.Count(work.Items.Count, "step"),
-                    "",
-                    [],
-                    null,
-                    []
-                );
-        }
-    }
 
     private static List<string> Progression(ProgressionWish wish)
     {

@@ -9,6 +9,7 @@ import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
 import { sayTempo } from '../../ui/words'
+import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { StageMusic } from '../practice/StageMusic'
 import { useDesk, type Leave } from '../practice/useDesk'
@@ -27,6 +28,7 @@ export function ReadingDeskPage() {
   const leave = useDesk('NewMusic', null, { name: 'back to sight reading', to: '/craft/reading' })
   const { problem, run } = useProblem()
   const [music, setMusic] = useState<Music | null>(null)
+  const [read, setRead] = useState(false)
   const next = async () => {
     const made = await run(() => ask(client.POST('/api/reading/new', { body: wishFrom(search) })))
     if (made) setMusic(made)
@@ -41,28 +43,39 @@ export function ReadingDeskPage() {
     return (
       <chakra.main id="main" p="8">
         <Refusal problem={problem} />
-        <Press mt="4" onClick={() => void leave.go(false)}>
+        <Press mt="4" onClick={() => void leave.go(read)}>
           {leave.name}
         </Press>
       </chakra.main>
     )
   if (!music || !book.data) return <Outline />
-  return <Desk key={music.seed.seed} music={music} book={book.data} leave={leave} next={() => void next()} />
+  return (
+    <Desk
+      key={music.seed.seed}
+      music={music}
+      book={book.data}
+      leave={{ ...leave, go: () => leave.go(read) }}
+      kept={() => setRead(true)}
+      next={() => void next()}
+    />
+  )
 }
 
 interface DeskProps {
   music: Music
   book: Schemas['ReadingBook']
-  leave: Leave
+  /** From here the drill is done when something was read. */
+  leave: Omit<Leave, 'go'> & { go: () => Promise<void> }
+  kept: () => void
   next: () => void
 }
 
 type Step = 'look' | 'run' | 'after' | 'kept'
 
-function Desk({ music, book, leave, next }: DeskProps) {
+function Desk({ music, book, leave, kept, next }: DeskProps) {
   const saved = useSaved()
   const { problem, run } = useProblem()
-  const [step, setStep] = useState<Step>('look')
+  const [wanted, setStep] = useState<Step>('look')
   const [tempo, setTempo] = useState(music.tempo)
   const [ahead, setAhead] = useState(book.coverAhead ?? null)
   const [wrong, setWrong] = useState<number[]>([])
@@ -70,6 +83,8 @@ function Desk({ music, book, leave, next }: DeskProps) {
   const [words, setWords] = useState('')
   const [key] = useState(() => crypto.randomUUID())
   const reading = useReading(music.beatsPerBar, music.bars, () => setStep('after'))
+  // Without a click nothing runs.
+  const step = wanted === 'run' && reading.failed ? 'look' : wanted
   const start = () => {
     setStep('run')
     void reading.start(tempo)
@@ -80,26 +95,32 @@ function Desk({ music, book, leave, next }: DeskProps) {
     const bar = reading.bar ?? 0
     if (bar >= 1) setWrong((all) => (all.includes(bar) ? all : [...all, bar]))
   }
-  const keep = async () => {
-    if (!counted) return setStep('kept')
+  /** Keeps the result, once: what is read again is no longer unseen. */
+  const send = async () => {
+    if (!counted) return true
     const body = { key, seed: music.seed, wrong, tempo }
     const now = await run(() => ask(client.POST('/api/reading/results', { body })))
-    if (!now) return
+    if (!now) return false
     setWords(now.words)
-    setStep('kept')
+    kept()
     await saved()
+    return true
   }
-  const again = () => {
+  const keep = async () => {
+    if (await send()) setStep('kept')
+  }
+  const again = async () => {
+    if (!(await send())) return
     setCounted(false)
     setWrong([])
     start()
   }
   const yes = { look: start, run: () => {}, after: () => void keep(), kept: next }[step]
   const no = {
-    look: () => void leave.go(book.count > 0),
+    look: () => void leave.go(),
     run: lost,
-    after: again,
-    kept: () => void leave.go(true),
+    after: () => void again(),
+    kept: () => void leave.go(),
   }[step]
   const faster = (beats: number) => step === 'look' && setTempo(Math.min(400, Math.max(20, tempo + beats)))
   useStageKeys(
@@ -108,6 +129,11 @@ function Desk({ music, book, leave, next }: DeskProps) {
       no,
       pause: () => {
         if (step !== 'run') return
+        // What was not reached was not on time.
+        const at = Math.max(1, reading.bar ?? 1)
+        setWrong((all) => [
+          ...new Set([...all, ...Array.from({ length: music.bars - at + 1 }, (_, i) => at + i)]),
+        ])
         reading.stop()
         setStep('after')
       },
@@ -115,8 +141,8 @@ function Desk({ music, book, leave, next }: DeskProps) {
         ArrowUp: () => faster(2),
         ArrowDown: () => faster(-2),
         c: () => setAhead(ahead === null ? 0 : ahead === 2 ? null : ahead + 1),
-        Enter: () => (step === 'look' ? start() : step === 'after' ? void keep() : void leave.go(true)),
-        Escape: () => void leave.go(step === 'kept'),
+        Enter: () => (step === 'run' ? undefined : step === 'kept' ? void leave.go() : yes()),
+        Escape: () => void leave.go(),
       },
     },
     true,
@@ -124,18 +150,7 @@ function Desk({ music, book, leave, next }: DeskProps) {
   useTitle(`${music.title}, at sight`)
   const right = music.bars - wrong.length
   return (
-    <Flex
-      as="main"
-      id="main"
-      direction="column"
-      className="stage"
-      bg="stage"
-      color="stageText"
-      minH="100vh"
-      px={{ base: '4', md: '10' }}
-      py={{ base: '3', md: '5' }}
-      gap="3"
-    >
+    <DeskFrame>
       <Flex justify="space-between" color="stageFaded" gap="4" wrap="wrap">
         <Text>Sight reading · {music.askedWords}</Text>
         <Text>
@@ -215,17 +230,13 @@ function Desk({ music, book, leave, next }: DeskProps) {
               keys="→"
               press={() => void keep()}
             />
-            <DeskKey name="once more, not counted" keys="←" press={again} />
+            <DeskKey name="once more, not counted" keys="←" press={() => void again()} />
           </>
         )}
         {step === 'kept' && <DeskKey name="the next one" keys="→" press={next} />}
-        <DeskKey
-          name={leave.name}
-          keys={step === 'kept' ? '←' : 'esc'}
-          press={() => void leave.go(step === 'kept')}
-        />
+        <DeskKey name={leave.name} keys={step === 'kept' ? '←' : 'esc'} press={() => void leave.go()} />
       </Flex>
-    </Flex>
+    </DeskFrame>
   )
 }
 

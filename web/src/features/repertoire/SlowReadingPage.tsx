@@ -4,6 +4,7 @@ import { useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
+import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { StageMusic } from '../practice/StageMusic'
 import { useDesk, type Leave } from '../practice/useDesk'
@@ -66,18 +67,7 @@ function Reading({ piece, done, leave }: ReadingProps) {
   useTitle(`${piece.title}, slow first reading`)
   const marked = reading.marks.length === 0 ? 'no bar marked yet' : `tripped: ${reading.marks.join(', ')}`
   return (
-    <Flex
-      as="main"
-      id="main"
-      direction="column"
-      className="stage"
-      bg="stage"
-      color="stageText"
-      minH="100vh"
-      px={{ base: '4', md: '10' }}
-      py="6"
-      gap="4"
-    >
+    <DeskFrame>
       <Text color="stageFaded">{piece.title} · slow first reading</Text>
       <Flex
         align="center"
@@ -127,7 +117,7 @@ function Reading({ piece, done, leave }: ReadingProps) {
         )}
         <DeskKey name={leave.name} keys="esc" press={() => void leave.go(false)} />
       </Flex>
-    </Flex>
+    </DeskFrame>
   )
 }
 

@@ -5,6 +5,7 @@ import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Refusal } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
+import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
@@ -49,18 +50,7 @@ function Look({ book }: { book: Schemas['NumberGrid'] }) {
   useTitle(`${book.title}, first look`)
   const seen = book.cells.length - book.unseen
   return (
-    <Flex
-      as="main"
-      id="main"
-      direction="column"
-      className="stage"
-      bg="stage"
-      color="stageText"
-      minH="100vh"
-      px={{ base: '4', md: '10' }}
-      py="6"
-      gap="4"
-    >
+    <DeskFrame>
       <Text color="stageFaded">{book.title} · first look</Text>
       <Flex align="center" gap="8" wrap="wrap" justify="space-between" flex="1">
         <Box flex="1" minW="280px">
@@ -101,6 +91,6 @@ function Look({ book }: { book: Schemas['NumberGrid'] }) {
         {last && <DeskKey name={`take ${last.number} back`} keys="z" press={() => void back()} />}
         <DeskKey name={leave.name} keys="enter" press={end} />
       </Flex>
-    </Flex>
+    </DeskFrame>
   )
 }

@@ -49,7 +49,7 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             Purpose.Say(Purpose.Of(facts.Materials, facts.Day, row.Focus), facts.Materials),
             Purpose.Difficulties,
             open is null ? DayMinutes.Done(facts) : "",
-            await ShelfEndpoints.Waiting(db).CountAsync(cancel),
+            facts.OnShelf,
             ReliefEndpoints.ToLookAt(facts.Materials, facts.Day),
             SittingLength.Least,
             SittingLength.Most

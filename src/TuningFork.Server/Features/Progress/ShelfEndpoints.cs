@@ -37,9 +37,6 @@ public static class ShelfEndpoints
         group.MapPut("/{id:int}", DecideAsync).WithName("DecideAboutIdea");
     }
 
-    /// <summary>Ideas for which nothing was decided.</summary>
-    public static IQueryable<EntryRow> Waiting(PracticeDb db) => db.Entries.Where(row => row.Kind == EntryKind.Shelf && row.Became == null);
-
     private static async Task<ShelfView> ReadAsync(PracticeDb db, CancellationToken cancel)
     {
         var all = await db

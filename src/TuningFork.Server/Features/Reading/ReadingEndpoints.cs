@@ -45,7 +45,7 @@ public static class ReadingEndpoints
                     .Select(strand => new StrandView(
                         strand,
                         Name(strand),
-                        Math.Round(rating[strand].Level, 2),
+                        Math.Round(Math.Clamp(rating[strand].Level, 1, ReadingLevels.Most), 2),
                         Math.Round(rating[strand].Spread, 2)
                     )),
             ],

@@ -8,11 +8,11 @@ const staff = 60
 const drawn = 31
 
 /** The music at hand over the whole width; where it does not fit it goes on in a second line rather than smaller. */
-export function StageMusic({ abc, label }: { abc: string; label: string }) {
+export function StageMusic({ abc, label, height = staff }: { abc: string; label: string; height?: number }) {
   const { width } = useWindowSize()
   const margins = width < 768 ? 32 : 80
   // On a phone half as large: it is held, not looked at from a stand.
-  const large = width < 768 ? staff / 2 : staff
+  const large = width < 768 ? height / 2 : height
   return (
     <Box width="100%">
       <Engraving

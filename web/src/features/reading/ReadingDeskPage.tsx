@@ -247,6 +247,9 @@ const coverWords = (ahead: number | null) =>
       ? 'bars are covered as they sound'
       : `covered ${ahead === 1 ? 'one bar' : 'two bars'} ahead`
 
+/** More than these are smaller, so that all of it is in sight: nobody turns a page. */
+const manyBars = 8
+
 /** The music, with its bars covered as they begin to sound. */
 function Covered({
   music,
@@ -263,7 +266,11 @@ function Covered({
   }, [music.bars, sounding, ahead])
   return (
     <Box ref={place} data-testid="unseen" my="auto">
-      <StageMusic abc={music.abc} label={`${music.title}, engraved`} />
+      <StageMusic
+        abc={music.abc}
+        label={`${music.title}, engraved`}
+        height={music.bars > manyBars ? 36 : 60}
+      />
     </Box>
   )
 }

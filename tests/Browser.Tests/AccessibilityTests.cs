@@ -12,6 +12,13 @@ public sealed class AccessibilityTests
     public async Task No_view_has_a_serious_finding_and_none_reaches_outside()
     {
         await using var app = await AppProcess.StartAsync();
+        var book = (
+            await app.Send(
+                HttpMethod.Post,
+                "/api/technique/made",
+                new { title = "Small studies", work = new { kind = "Numbers", numbers = new { count = 12 } } }
+            )
+        )["id"]!.GetValue<int>();
         using var browser = new Browser(app.Address);
         var axe = await File.ReadAllTextAsync(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
         Check("/", "//ol/li");
@@ -28,7 +35,7 @@ public sealed class AccessibilityTests
         browser.See(By.XPath("//button[starts-with(@aria-label, 'Change ')]")).Click();
         Inspect("warm-up editor", "//ol/li");
         Check("/craft", "//section//li");
-        foreach (var kind in new[] { "Shuttle", "Groove", "Patterns over weeks", "Written music" })
+        foreach (var kind in new[] { "Shuttle", "Groove", "Patterns over weeks", "Written music", "One by one", "Book of technique" })
         {
             browser.Open("/craft");
             browser.Button(kind).Click();
@@ -54,6 +61,10 @@ public sealed class AccessibilityTests
         Inspect("method form", "//form");
         Check("/craft/sheets", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/craft/keys", "//section");
+        Check("/craft/reading", "//section//li");
+        Check("/read", "//*[contains(@class, 'abcjs-notehead')]");
+        Check($"/craft/{book}/book", "//ol/li");
+        Check($"/craft/{book}/look", "//*[@data-testid='number']");
         Check("/craft/sound", "//fieldset");
         browser.Open("/music");
         browser.See(By.CssSelector("a[aria-label^='Tempo of']")).Click();
@@ -93,6 +104,9 @@ public sealed class AccessibilityTests
         Inspect("list", "//tbody/tr");
         Check("/craft/warm-up", "//section//*[name()='svg']");
         Check("/craft", "//section//li");
+        Check("/craft/reading", "//section//li");
+        Check("/read", "//*[contains(@class, 'abcjs-notehead')]");
+        Check($"/craft/{book}/book", "//ol/li");
         Narrow("/journal");
         Narrow("/music");
         Narrow("/music", By.XPath("//button[.='New piece']"));

@@ -11,6 +11,7 @@ import { StageMusic } from './StageMusic'
 import { StagePaper } from './StagePaper'
 import { usePaper } from './usePaper'
 import { StageTime } from './StageTime'
+import { StageTitle } from './StageTitle'
 import { countOf, noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
 import { Away, Told } from './StageParts'
@@ -200,7 +201,7 @@ function Stage({ stage, session, note }: StageProps) {
             overflowWrap="anywhere"
             data-testid="stage-title"
           >
-            {(run.state && cue.run?.steps[Math.max(0, run.state.step)]) ?? cue.title}
+            <StageTitle text={(run.state && cue.run?.steps[Math.max(0, run.state.step)]) ?? cue.title} />
           </chakra.h1>
           <Text
             // A long instruction is read once; it may be smaller, so that the keys stay in sight.

@@ -304,6 +304,21 @@ public sealed class Browser : IDisposable
 
     public string Shown(string testId) => See(By.CssSelector($"[data-testid='{testId}']")).Text;
 
+    /// <summary>How much of the page has moved by itself since it was opened, as the browser's cumulative layout shift.</summary>
+    public double Moved() =>
+        Convert.ToDouble(
+            RunAsync(
+                """
+                const done = arguments[0];
+                let sum = 0;
+                new PerformanceObserver((list) => list.getEntries().forEach((one) => (sum += one.hadRecentInput ? 0 : one.value)))
+                  .observe({ type: 'layout-shift', buffered: true });
+                setTimeout(() => done(sum), 300);
+                """
+            ),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+
     public void Save(string file) => driver.GetScreenshot().SaveAsFile(file);
 
     public object? Run(string script, params object[] arguments) => driver.ExecuteScript(script, arguments);

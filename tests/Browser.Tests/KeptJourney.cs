@@ -122,6 +122,8 @@ public sealed class KeptJourney
         browser.Until(page => page.FindElements(By.XPath("//button[.='Take it back']")).Count == 0);
 
         browser.Open("/set-up");
+        browser.SeeText("fits from");
+        browser.Moved().ShouldBeLessThan(0.05, "nothing moves away under the hand while pictures come");
         browser.Button("Remove At the bench").Click();
         browser.SeeText("Removed: At the bench");
         browser.Until(page => page.FindElements(By.CssSelector("section[aria-label='At the bench']")).Count == 0);

@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
+import { keepPreviousData } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
@@ -61,7 +62,12 @@ export function RoutinesPage() {
 function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; edit: () => void }) {
   const { problem, run } = useProblem()
   const removal = useRemoval()
-  const fit = api.useQuery('post', '/api/routines/fit', { body: { blocks: routine.blocks, minutes } })
+  const fit = api.useQuery(
+    'post',
+    '/api/routines/fit',
+    { body: { blocks: routine.blocks, minutes } },
+    { placeholderData: keepPreviousData },
+  )
   const remove = async () => {
     const params = { path: { id: routine.id } }
     await run(() =>
@@ -86,14 +92,19 @@ function Card({ routine, minutes, edit }: { routine: Routine; minutes: number; e
         {routine.purpose || (routine.interwoven ? 'Short drills are mixed.' : 'Areas stay whole.')}{' '}
         {routine.word}
       </Text>
-      {fit.data && (
+      {/* The picture's place is kept until its minutes are known, so that the rows below do not move under the hand. */}
+      <Box visibility={fit.data ? undefined : 'hidden'}>
         <RoutineScore
           size="stage"
           notes={routine.blocks
-            .map((block, i) => ({ area: block.area, minutes: fit.data.minutes[i] ?? 0, title: block.area }))
+            .map((block, i) => ({
+              area: block.area,
+              minutes: fit.data ? (fit.data.minutes[i] ?? 0) : block.wanted,
+              title: block.area,
+            }))
             .filter((note) => note.minutes > 0)}
         />
-      )}
+      </Box>
       {fit.data?.warning && (
         <Text color="wrong" fontSize="0.92em">
           {fit.data.warning}

@@ -174,8 +174,9 @@ public sealed class AppProcess : IAsyncDisposable
     {
         using var request = new HttpRequestMessage(method, path) { Content = body is null ? null : JsonContent.Create(body) };
         using var answer = await Http.SendAsync(request);
-        answer.EnsureSuccessStatusCode();
         var text = await answer.Content.ReadAsStringAsync();
+        if (!answer.IsSuccessStatusCode)
+            throw new HttpRequestException($"{method} {path} answered {(int)answer.StatusCode}: {text}");
         return text.Length == 0 ? new JsonObject() : JsonNode.Parse(text)!;
     }
 

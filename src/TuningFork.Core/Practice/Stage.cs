@@ -142,10 +142,14 @@ public static class Stage
     private static Cue Climb(Drill drill, IReadOnlyList<StageTake> takes)
     {
         var (state, rose, fell) = Climbed(drill.Targets[0], takes, Ladder.CleanToClimb);
+        // Clean so often at its highest, where it goes no further.
+        var top = takes.Count > 0 && takes[^1].Clean && state.CleanRun == 0 && !rose;
         return Take(drill, 0) with
         {
+            Complete = top,
             Sentence =
-                fell ? "A step back."
+                top ? "The top: there is a reserve above the target."
+                : fell ? "A step back."
                 : rose ? "Up: hear the new tempo first."
                 : $"Clean {Ladder.CleanToClimb} times, then up.",
             Tempo = state.Tempo,

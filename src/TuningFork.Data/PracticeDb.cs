@@ -50,6 +50,10 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<ReadingRow> Readings => Set<ReadingRow>();
 
+    public DbSet<EarItemRow> EarItems => Set<EarItemRow>();
+
+    public DbSet<EarAnswerRow> EarAnswers => Set<EarAnswerRow>();
+
     public DbSet<BoxRow> Boxes => Set<BoxRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -94,6 +98,17 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Fingerprint);
+        modelBuilder.Entity<EarItemRow>().HasKey(row => row.Item);
+        modelBuilder.Entity<EarAnswerRow>().HasIndex(row => row.Key).IsUnique();
+        // Who is taken for whom is read from the index alone.
+        modelBuilder
+            .Entity<EarAnswerRow>()
+            .HasIndex(row => new
+            {
+                row.Day,
+                row.Item,
+                row.Said,
+            });
         modelBuilder.Entity<PlanRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<SessionRow>().HasIndex(row => row.EndedUtc);

@@ -140,7 +140,18 @@ public sealed class StageTests : IDisposable
     {
         await app.Clock(Evening);
         await app.FirstDay();
-        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now => now["question"] is not null);
+        // A round by name is swapped for what is sung.
+        var today = await app.Get("/api/today");
+        var round = today["drills"]!.AsArray().First(drill => (string?)drill!["methodId"] == "ear-round")!;
+        var swap = new
+        {
+            version = (int)today["version"]!,
+            kind = "Swap",
+            drillId = (string?)round["id"],
+        };
+        today = await app.Post("/api/today/changes", swap);
+        var session = await app.Post("/api/session", new { version = (int)today["version"]! });
+        session = await app.SkipTo(session, now => now["question"] is not null);
         var first = session["question"]!.ToJsonString();
         session["question"]!["answer"]!.AsArray().ShouldNotBeEmpty();
         session = await app.Act(session, "Missed");

@@ -59,6 +59,9 @@ public sealed record DayRequest
     /// <summary>What happened with the ear tasks.</summary>
     public IReadOnlyList<EarRecord> Ear { get; init; } = [];
 
+    /// <summary>What is known of the ear by name.</summary>
+    public EarTraining.EarDigest EarDigest { get; init; } = EarTraining.EarDigest.None;
+
     /// <summary>Keys of ear tasks, warm-ups and play ideas that were asked for.</summary>
     public IReadOnlyList<string> Asked { get; init; } = [];
 

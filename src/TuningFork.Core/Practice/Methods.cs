@@ -516,6 +516,18 @@ public static class Methods
             Course.Questions
         );
 
+    /// <summary>A round by name.</summary>
+    public static Method EarRound { get; } =
+        new(
+            new("ear-round"),
+            "a round by ear",
+            "One question after the other: what is due, what you take for another, a little new. Hear it, choose; then hear both, what it was and what you said.",
+            (1, 8),
+            "right or wrong and the time of each answer",
+            "Fits every day, without the instrument.",
+            Course.Timed
+        );
+
     /// <summary>Reading without the instrument.</summary>
     public static Method SilentStudy { get; } =
         new(
@@ -573,6 +585,7 @@ public static class Methods
         NewMusic,
         UnseenInTime,
         SingThenHear,
+        EarRound,
         SilentStudy,
     ];
 

@@ -125,6 +125,9 @@ public static class DemoFile
         db.Visits.AddRange(history.Visits);
         db.Keys.AddRange(history.Keys);
         db.Readings.AddRange(DemoReadings.Of(history.Sessions, ProfileBooks.InstrumentOf(profile), today));
+        var (items, answers) = DemoEar.Of(history.Sessions, ProfileBooks.InstrumentOf(profile).IsPitched, today);
+        db.EarItems.AddRange(items);
+        db.EarAnswers.AddRange(answers);
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)

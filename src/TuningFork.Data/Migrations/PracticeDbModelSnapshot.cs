@@ -111,6 +111,72 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Boxes");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.EarAnswerRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Item")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Said")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("Seconds")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("Day", "Item", "Said");
+
+                    b.ToTable("EarAnswers");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.EarItemRow", b =>
+                {
+                    b.Property<string>("Item")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Asked")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Difficulty")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateOnly>("Due")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("LastDay")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Stability")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Item");
+
+                    b.ToTable("EarItems");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.EntryRow", b =>
                 {
                     b.Property<int>("Id")

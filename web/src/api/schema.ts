@@ -724,6 +724,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetEar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/question": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetEarQuestion"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AnswerByEar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}": {
         parameters: {
             query?: never;
@@ -1823,6 +1871,17 @@ export interface components {
             painAt?: null | number;
             tomorrowKeys?: null | string[];
         };
+        ConfusionView: {
+            words: string;
+            one: string;
+            other: string;
+            items: string[];
+            /** Format: int32 */
+            oneForOther: number;
+            /** Format: int32 */
+            otherForOne: number;
+            remedy: string;
+        };
         /** @enum {unknown} */
         Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities" | "Rungs" | "Probe";
         Cue: {
@@ -1902,7 +1961,7 @@ export interface components {
         };
         Demands: string;
         /** @enum {unknown} */
-        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic";
+        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic" | "EarRound";
         DeskView: {
             kind: components["schemas"]["DeskKind"];
             /** Format: int32 */
@@ -1939,11 +1998,90 @@ export interface components {
          * @enum {unknown}
          */
         DroneWith: "Alone" | "Fifth" | "MajorThird" | "MinorThird";
+        EarAlternative: {
+            item: string;
+            label: string;
+            tones: components["schemas"]["Tone"][];
+        };
+        EarAnswerWish: {
+            /** Format: uuid */
+            key: string;
+            item: string;
+            said?: null | string;
+            right?: null | boolean;
+            /** Format: double */
+            seconds?: null | number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            alternatives: number;
+            only?: null | string[];
+        };
+        EarFamilyView: {
+            name: string;
+            /** Format: int32 */
+            open: number;
+            items: components["schemas"]["EarItemView"][];
+        };
+        EarItemView: {
+            item: string;
+            label: string;
+            /** Format: double */
+            holds: null | number;
+            /** Format: date */
+            due: null | string;
+            /** Format: int32 */
+            asked: number;
+            /** Format: int32 */
+            right: number;
+        };
         EarQuestion: {
             ask: string;
             question: components["schemas"]["Tone"][];
             answer: components["schemas"]["Tone"][];
             answerText: string;
+        };
+        EarQuestionView: {
+            item: string;
+            name: string;
+            ask: string;
+            family: string;
+            why: string;
+            tones: components["schemas"]["Tone"][];
+            alternatives: components["schemas"]["EarAlternative"][];
+        };
+        EarRoundView: {
+            question: null | components["schemas"]["EarQuestionView"];
+            today: components["schemas"]["EarToday"];
+        };
+        EarToday: {
+            /** Format: int32 */
+            asked: number;
+            /** Format: int32 */
+            right: number;
+            /** Format: int32 */
+            due: number;
+        };
+        EarView: {
+            /** Format: int32 */
+            open: number;
+            /** Format: int32 */
+            all: number;
+            today: components["schemas"]["EarToday"];
+            confusions: components["schemas"]["ConfusionView"][];
+            families: components["schemas"]["EarFamilyView"][];
+            weeks: components["schemas"]["EarWeekView"][];
+            next: string;
+            opensWhen: string;
+        };
+        EarWeekView: {
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            asked: number;
+            /** Format: int32 */
+            right: number;
         };
         EntryChange: {
             text: string;
@@ -5001,6 +5139,72 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetEar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarView"];
+                };
+            };
+        };
+    };
+    GetEarQuestion: {
+        parameters: {
+            query?: {
+                only?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarRoundView"];
+                };
+            };
+        };
+    };
+    AnswerByEar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EarAnswerWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EarRoundView"];
+                };
             };
         };
     };

@@ -28,6 +28,8 @@ const BookPage = lazyPage(() => import('../features/technique/BookPage'), 'BookP
 const FirstLookPage = lazyPage(() => import('../features/technique/FirstLookPage'), 'FirstLookPage')
 const ReadingDeskPage = lazyPage(() => import('../features/reading/ReadingDeskPage'), 'ReadingDeskPage')
 const ReadingPage = lazyPage(() => import('../features/reading/ReadingPage'), 'ReadingPage')
+const EarRoundPage = lazyPage(() => import('../features/ear/EarRoundPage'), 'EarRoundPage')
+const EarPage = lazyPage(() => import('../features/ear/EarPage'), 'EarPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
 const SoundPage = lazyPage(() => import('../features/sound/SoundPage'), 'SoundPage')
@@ -52,6 +54,7 @@ export function App() {
             <Route path="/practise" element={<StagePage />} />
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
             <Route path="/read" element={<ReadingDeskPage />} />
+            <Route path="/ear" element={<EarRoundPage />} />
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<FirstPage />} />
@@ -64,6 +67,7 @@ export function App() {
               <Route path="/craft/:id/tempo" element={<TempoPage />} />
               <Route path="/craft/:id/book" element={<BookPage />} />
               <Route path="/craft/reading" element={<ReadingPage />} />
+              <Route path="/craft/ear" element={<EarPage />} />
               <Route path="/craft/sheets" element={<SheetPage />} />
               <Route path="/craft/keys" element={<KeysPage />} />
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />

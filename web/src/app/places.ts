@@ -18,6 +18,7 @@ export const places: readonly Place[] = [
       ['/craft/sheets', 'Sheets'],
       ['/craft/keys', 'Keys'],
       ['/craft/reading', 'Sight reading'],
+      ['/craft/ear', 'Ear'],
       ['/craft/warm-up', 'Warm-up'],
       ['/craft/sound', 'Click and drone'],
     ],

@@ -46,7 +46,15 @@ export async function play(notes: Played[], bpm: number, a4Hertz = 440) {
       start + note.at * beat,
     )
   const end = Math.max(0, ...notes.map((note) => (note.at + note.length) * beat))
-  return { seconds: end, stop: () => sampler.releaseAll() && cancel(sampler) }
+  const over = start + end
+  return {
+    seconds: end,
+    stop: () => {
+      sampler.releaseAll()
+      // What is over has nothing ahead of it; the sampler is kept for the next.
+      if (now() < over) cancel(sampler)
+    },
+  }
 }
 
 /** Notes that were put ahead and have not sounded yet are dropped with the sampler that holds them. */

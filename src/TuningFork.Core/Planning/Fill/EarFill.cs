@@ -3,9 +3,17 @@ using TuningFork.Core.Practice;
 
 namespace TuningFork.Core.Planning.Fill;
 
-/// <summary>Ear training: self-checked tasks, the one asked longest ago first, then the one most often missed.</summary>
+/// <summary>
+/// Ear training: rounds of naming, and between them tasks of singing, the one asked longest ago first, then the one most often missed.
+/// </summary>
 internal static class EarFill
 {
+    /// <summary>Where a day has one drill for the ear, each third day it is sung.</summary>
+    private const int SungEach = 3;
+
+    /// <summary>Key of a round.</summary>
+    private const string Round = "ear:round";
+
     public static IEnumerable<Drill> Fill(FillContext context, int minutes)
     {
         if (minutes <= 0)
@@ -22,9 +30,16 @@ internal static class EarFill
         if (tasks.Count == 0)
             tasks = [.. all.Select(task => (task, (EarRecord?)null))];
         var parts = FillContext.Chop(minutes, context.Request.Minutes > 75 ? 4 : 3, 8);
+        var sung = 0;
         for (var i = 0; i < parts.Count; i++)
         {
-            var (task, record) = tasks[i % tasks.Count];
+            if (IsRound(context, i, parts.Count, tasks))
+            {
+                yield return Named(context, parts[i]);
+                continue;
+            }
+
+            var (task, record) = tasks[sung++ % tasks.Count];
             yield return context.Make(
                 Area.Ear,
                 Methods.SingThenHear,
@@ -43,6 +58,30 @@ internal static class EarFill
             };
         }
     }
+
+    /// <summary>Rounds and singing take turns; what was asked for comes first, what was swapped away does not come back.</summary>
+    private static bool IsRound(FillContext context, int part, int parts, List<(EarTask Task, EarRecord? Record)> tasks) =>
+        (context.Asked(Round) && part == 0)
+        || (
+            !context.Used.Contains(Round)
+            && !context.Asked(tasks[0].Task.Key)
+            && (parts == 1 ? context.Request.Day.DayNumber % SungEach != 0 : part % 2 == 0)
+        );
+
+    private static Drill Named(FillContext context, int minutes) =>
+        context.Make(
+            Area.Ear,
+            Methods.EarRound,
+            context.Request.IsPitched ? "Name what you hear" : "Name the rhythm you hear",
+            minutes,
+            context.Asked(Round) ? FillContext.YouAsked : context.Request.EarDigest.Reason,
+            new Target
+            {
+                Key = Round,
+                Title = "A round for the ear",
+                Group = Round,
+            }
+        );
 
     private static string Reason(EarTask task, EarRecord? record, DateOnly day) =>
         record switch

@@ -1,3 +1,4 @@
+using TuningFork.Core.EarTraining;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.WarmUps;
@@ -15,6 +16,7 @@ public sealed record DayFacts(
     IReadOnlyList<AreaHistory> History,
     IReadOnlyList<AreaHistory> Balance,
     IReadOnlyList<EarRecord> Ear,
+    EarDigest EarDigest,
     IReadOnlyDictionary<DateOnly, double> MinutesByDay,
     Body Body,
     BodyRow? LastBody,

@@ -5,6 +5,7 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Ear;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Planning;
@@ -71,6 +72,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             lately.History(_ => true),
             lately.History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true),
             await EarAnswers.OfAsync(db, day, until, cancel),
+            await EarDesk.DigestAsync(db, day, cancel),
             lately.MinutesByDay,
             body,
             lastBody,
@@ -188,6 +190,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             History = facts.Balance,
             Materials = facts.Materials,
             Ear = facts.Ear,
+            EarDigest = facts.EarDigest,
             Asked = facts.Asked,
             UsualMinutes = DayMinutes.Usual(facts.Profile),
             KeptPart = DayMinutes.KeptPart(facts),

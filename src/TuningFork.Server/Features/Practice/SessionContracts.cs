@@ -48,6 +48,9 @@ public enum DeskKind
 
     /// <summary>New music is read at sight.</summary>
     NewMusic,
+
+    /// <summary>What is heard is named.</summary>
+    EarRound,
 }
 
 /// <summary>Where a drill is done.</summary>

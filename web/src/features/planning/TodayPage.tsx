@@ -145,8 +145,11 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
       </Box>
       <Box gridArea="rest" as="aside" className="no-print" aria-label="The day" mt={{ base: '5', lg: '0' }}>
         <DayWishes state={state} today={today} />
+        <Text fontSize="0.95em" mt="3">
+          <Link to="/ear">A round for the ear now</Link>
+        </Text>
         {today.onShelf > 0 && (
-          <Text fontSize="0.95em" mt="3">
+          <Text fontSize="0.95em" mt="1">
             <Link to="/journal/shelf">
               {today.onShelf === 1 ? 'One idea waits' : `${today.onShelf} ideas wait`} on the shelf
             </Link>

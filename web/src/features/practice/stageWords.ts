@@ -6,6 +6,7 @@ const deskNames: Record<Schemas['DeskKind'], string> = {
   FirstLook: 'look through it',
   Shelf: 'to the shelf',
   NewMusic: 'read it',
+  EarRound: 'to the round',
 }
 
 /** What the right pedal means now. */

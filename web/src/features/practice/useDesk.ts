@@ -12,6 +12,7 @@ export const deskPath = ({ kind, materialId }: Desk) =>
     FirstLook: `/craft/${materialId}/look?stage`,
     Shelf: '/journal/shelf?stage',
     NewMusic: '/read?stage',
+    EarRound: '/ear?stage',
   })[kind]
 
 export interface Leave {

@@ -1,0 +1,287 @@
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.EarTraining;
+
+/// <summary>
+/// All that can be asked, in the order in which it opens: families one after the other, each beginning with two that are far apart and
+/// growing by one (common practice of ear training courses).
+/// </summary>
+public static class EarItems
+{
+    /// <summary>A family opens with so many, so that there is something to tell apart.</summary>
+    private const int AtFirst = 2;
+
+    private static readonly (int Semitones, string Name)[] Intervals =
+    [
+        (7, "fifth"),
+        (2, "major second"),
+        (12, "octave"),
+        (4, "major third"),
+        (5, "fourth"),
+        (3, "minor third"),
+        (1, "minor second"),
+        (9, "major sixth"),
+        (8, "minor sixth"),
+        (10, "minor seventh"),
+        (6, "tritone"),
+        (11, "major seventh"),
+    ];
+
+    private static readonly (string Kind, int Lowest)[] Triads =
+    [
+        ("major", 0),
+        ("minor", 0),
+        ("diminished", 0),
+        ("augmented", 0),
+        ("major", 1),
+        ("minor", 1),
+        ("major", 2),
+        ("minor", 2),
+        ("diminished", 1),
+        ("diminished", 2),
+    ];
+
+    private static readonly (string Kind, int Lowest)[] Sevenths =
+    [
+        ("dominant-seventh", 0),
+        ("major-seventh", 0),
+        ("minor-seventh", 0),
+        ("half-diminished", 0),
+        ("diminished-seventh", 0),
+        ("minor-major-seventh", 0),
+        ("dominant-seventh", 1),
+        ("dominant-seventh", 2),
+        ("dominant-seventh", 3),
+    ];
+
+    private static readonly string[] Scales =
+    [
+        "major",
+        "natural-minor",
+        "harmonic-minor",
+        "major-pentatonic",
+        "dorian",
+        "minor-pentatonic",
+        "mixolydian",
+        "melodic-minor",
+        "phrygian",
+        "lydian",
+        "blues",
+        "whole-tone",
+        "locrian",
+    ];
+
+    /// <summary>Letters of the degrees of the major scale as chords: capitals major, small minor.</summary>
+    private static readonly string[] Pairs = ["V-I", "IV-I", "I-vi", "V-vi", "I-ii", "I-iii", "ii-V", "iv-I"];
+
+    private static readonly string[] Fours =
+    [
+        "I-IV-V-I",
+        "I-vi-IV-V",
+        "I-V-vi-IV",
+        "I-IV-I-V",
+        "I-vi-ii-V",
+        "vi-IV-I-V",
+        "I-iii-IV-V",
+        "IV-V-iii-vi",
+    ];
+
+    private static readonly (string Key, string Name)[] PartsOfABeat =
+    [
+        ("2", "two equal parts"),
+        ("3", "three equal parts"),
+        ("4", "four equal parts"),
+        ("3+1", "long and short"),
+        ("1+3", "short and long"),
+        ("2+1+1", "one long, two short"),
+        ("1+1+2", "two short, one long"),
+        ("2+1", "swung: two thirds and one"),
+        ("1+2+1", "short, long, short"),
+        ("5", "five equal parts"),
+    ];
+
+    private static readonly (string Key, string Name)[] Bars =
+    [
+        ("3", "three"),
+        ("4", "four"),
+        ("2", "two"),
+        ("6", "six: twice three"),
+        ("5:3", "five: three and two"),
+        ("7:4", "seven: four and three"),
+        ("5:2", "five: two and three"),
+        ("7:3", "seven: three and four"),
+    ];
+
+    private static readonly (string Key, string Name)[] Ways =
+    [
+        ("steady", "it stays"),
+        ("faster", "it gets faster"),
+        ("slower", "it gets slower"),
+    ];
+
+    private static readonly int[] SilentBeats = [2, 4, 3, 6, 8, 7, 5];
+    private static readonly string[] FourStrokes = ["LHLH", "LLHH", "LHHL", "LHHH", "LLLH", "LLHL", "LHLL", "HLHL"];
+
+    private static readonly (string Key, string Name)[] Others =
+    [
+        ("same", "nothing changed"),
+        ("out", "one stroke left out"),
+        ("added", "one stroke added"),
+        ("early", "one stroke early"),
+        ("late", "one stroke late"),
+    ];
+
+    private static readonly (EarFamily Family, int Wave, IReadOnlyList<EarItem> Items)[] Families =
+    [
+        (EarFamily.IntervalsUp, 0, [.. Intervals.Select(one => Interval(EarFamily.IntervalsUp, one, "up", " up"))]),
+        (EarFamily.Triads, 0, [.. Triads.Select(one => Chord(EarFamily.Triads, one.Kind, one.Lowest))]),
+        (
+            EarFamily.DegreesMajor,
+            0,
+            [.. Degrees(EarFamily.DegreesMajor, "major", ["1", "5", "3", "2", "6", "4", "7", "♭7", "♯4", "♭3", "♭6", "♭2"])]
+        ),
+        (EarFamily.Subdivision, 1, [.. Parts()]),
+        (EarFamily.Metre, 2, [.. Metres()]),
+        (EarFamily.IntervalsDown, 3, [.. Intervals.Select(one => Interval(EarFamily.IntervalsDown, one, "down", " down"))]),
+        (EarFamily.DegreesMinor, 4, [.. Degrees(EarFamily.DegreesMinor, "minor", ["1", "5", "3", "2", "6", "4", "♯7", "7", "♯6"])]),
+        (
+            EarFamily.Scales,
+            5,
+            [
+                .. Scales.Select(kind => new EarItem(
+                    $"scale:{kind}",
+                    EarFamily.Scales,
+                    $"{Scale.Kind(kind).Name} scale",
+                    Scale.Kind(kind).Name
+                )),
+            ]
+        ),
+        (EarFamily.TwoChords, 6, [.. Pairs.Select(one => Chords(EarFamily.TwoChords, "two", one))]),
+        (EarFamily.IntervalsTogether, 7, [.. Intervals.Select(one => Interval(EarFamily.IntervalsTogether, one, "together", " together"))]),
+        (EarFamily.Sevenths, 8, [.. Sevenths.Select(one => Chord(EarFamily.Sevenths, one.Kind, one.Lowest))]),
+        (EarFamily.FourChords, 10, [.. Fours.Select(one => Chords(EarFamily.FourChords, "four", one))]),
+    ];
+
+    private static readonly (EarFamily Family, int Wave, IReadOnlyList<EarItem> Items)[] WithoutPitch =
+    [
+        (EarFamily.Subdivision, 0, [.. Parts()]),
+        (EarFamily.Metre, 0, [.. Metres()]),
+        (EarFamily.Strokes, 1, [.. Strokes()]),
+        (EarFamily.Pulse, 2, [.. Pulses()]),
+        (EarFamily.SilentBeat, 3, [.. Silent()]),
+        (EarFamily.Change, 4, [.. Changes()]),
+    ];
+
+    private static readonly IReadOnlyList<EarItem> Pitched = Order(Families);
+    private static readonly IReadOnlyList<EarItem> Unpitched = Order(WithoutPitch);
+
+    private static readonly Dictionary<string, EarItem> ByKey = Pitched
+        .Concat(Unpitched)
+        .DistinctBy(item => item.Key, StringComparer.Ordinal)
+        .ToDictionary(item => item.Key, StringComparer.Ordinal);
+
+    /// <summary>What fits an instrument, in the order in which it opens.</summary>
+    /// <param name="isPitched">Whether it has notes of its own; without them it is asked of rhythm.</param>
+    public static IReadOnlyList<EarItem> For(bool isPitched) => isPitched ? Pitched : Unpitched;
+
+    /// <summary>The item with this lasting name; null when there is none.</summary>
+    /// <param name="key">Its name.</param>
+    public static EarItem? Find(string key) => ByKey.GetValueOrDefault(key);
+
+    /// <summary>What a family is called.</summary>
+    /// <param name="family">The family.</param>
+    public static string NameOf(EarFamily family) =>
+        family switch
+        {
+            EarFamily.IntervalsUp => "intervals up",
+            EarFamily.IntervalsDown => "intervals down",
+            EarFamily.IntervalsTogether => "intervals together",
+            EarFamily.Triads => "triads",
+            EarFamily.Sevenths => "seventh chords",
+            EarFamily.DegreesMajor => "degrees in major",
+            EarFamily.DegreesMinor => "degrees in minor",
+            EarFamily.Scales => "scales and modes",
+            EarFamily.TwoChords => "two chords",
+            EarFamily.FourChords => "four chords",
+            EarFamily.Metre => "metre",
+            EarFamily.Subdivision => "parts of a beat",
+            EarFamily.Pulse => "pulse",
+            EarFamily.SilentBeat => "the silent beat",
+            EarFamily.Strokes => "low and high strokes",
+            _ => "what changed",
+        };
+
+    /// <summary>Wave by wave: a family that begins brings two, one that is under way one more.</summary>
+    private static List<EarItem> Order((EarFamily Family, int Wave, IReadOnlyList<EarItem> Items)[] families)
+    {
+        var order = new List<EarItem>();
+        var all = families.Sum(family => family.Items.Count);
+        for (var wave = 0; order.Count < all; wave++)
+        {
+            foreach (var (_, from, items) in families.Where(family => family.Wave <= wave))
+            {
+                var there = from == wave ? 0 : AtFirst + wave - from - 1;
+                order.AddRange(items.Skip(there).Take(from == wave ? AtFirst : 1));
+            }
+        }
+
+        return order;
+    }
+
+    private static EarItem Interval(EarFamily family, (int Semitones, string Name) one, string key, string way) =>
+        new($"{key}:{one.Semitones}", family, one.Name + way, one.Name);
+
+    private static EarItem Chord(EarFamily family, string kind, int lowest)
+    {
+        string[] over = ["", ", first inversion", ", second inversion", ", third inversion"];
+        var name = ChordKinds.Basic.First(chord => chord.Id == kind).Name;
+        var key = family == EarFamily.Triads ? "triad" : "seventh";
+        // Among triads alone "triad" need not be said again.
+        var answer = name.Replace(" triad", "", StringComparison.Ordinal) + over[lowest];
+        return new EarItem(
+            $"{key}:{kind}:{lowest}",
+            family,
+            name + over[lowest],
+            family == EarFamily.Triads ? answer : name + over[lowest]
+        );
+    }
+
+    private static IEnumerable<EarItem> Degrees(EarFamily family, string mode, string[] degrees) =>
+        degrees.Select(degree => new EarItem(
+            $"{mode}:{degree.Replace('♭', 'b').Replace('♯', '#')}",
+            family,
+            $"degree {degree} in {mode}",
+            degree
+        ));
+
+    private static EarItem Chords(EarFamily family, string key, string chords)
+    {
+        var name = chords.Replace("-", " – ", StringComparison.Ordinal);
+        return new EarItem($"{key}:{chords}", family, name, name);
+    }
+
+    private static IEnumerable<EarItem> Parts() =>
+        PartsOfABeat.Select(one => new EarItem($"parts:{one.Key}", EarFamily.Subdivision, $"a beat of {one.Name}", one.Name));
+
+    private static IEnumerable<EarItem> Metres() =>
+        Bars.Select(one => new EarItem($"metre:{one.Key}", EarFamily.Metre, $"bars of {one.Name}", one.Name));
+
+    private static IEnumerable<EarItem> Pulses() =>
+        Ways.Select(one => new EarItem($"pulse:{one.Key}", EarFamily.Pulse, $"a pulse: {one.Name}", one.Name));
+
+    private static IEnumerable<EarItem> Silent() =>
+        SilentBeats.Select(beat => new EarItem(
+            $"silent:{beat}",
+            EarFamily.SilentBeat,
+            $"silence on beat {((beat - 1) % 4) + 1} of the {(beat > 4 ? "second" : "first")} bar",
+            $"beat {((beat - 1) % 4) + 1} of bar {(beat > 4 ? 2 : 1)}"
+        ));
+
+    private static IEnumerable<EarItem> Strokes() =>
+        FourStrokes.Select(one => new EarItem($"strokes:{one}", EarFamily.Strokes, $"strokes: {Spoken(one)}", Spoken(one)));
+
+    private static string Spoken(string strokes) => string.Join(" ", strokes.Select(stroke => stroke == 'L' ? "low" : "high"));
+
+    private static IEnumerable<EarItem> Changes() =>
+        Others.Select(one => new EarItem($"change:{one.Key}", EarFamily.Change, $"the second bar: {one.Name}", one.Name));
+}

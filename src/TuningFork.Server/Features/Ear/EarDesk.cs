@@ -1,0 +1,108 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Server.Features.Ear;
+
+/// <summary>Reads what is known of an ear from the file, and keeps answers.</summary>
+public static class EarDesk
+{
+    /// <summary>What the plan of a day has to know.</summary>
+    public static async Task<EarDigest> DigestAsync(PracticeDb db, DateOnly day, CancellationToken cancel)
+    {
+        var open = await db
+            .EarItems.GroupBy(_ => 1)
+            .Select(group => new { Open = group.Count(), Due = group.Count(row => row.Due <= day) })
+            .FirstOrDefaultAsync(cancel);
+        if (open is null)
+            return EarDigest.None;
+        var confused = Confusions.Of(await CountsAsync(db, day, cancel));
+        return new EarDigest(open.Open, open.Due, confused.Count > 0 ? confused[0] : null);
+    }
+
+    /// <summary>How often each was answered with each, lately.</summary>
+    public static async Task<IReadOnlyList<(string Item, string Said, int Times)>> CountsAsync(
+        PracticeDb db,
+        DateOnly day,
+        CancellationToken cancel
+    )
+    {
+        var from = day.AddDays(-Confusions.Days);
+        var counts = await db
+            .EarAnswers.Where(row => row.Day >= from && row.Day <= day && row.Said != null)
+            .GroupBy(row => new { row.Item, row.Said })
+            .Select(group => new
+            {
+                group.Key.Item,
+                group.Key.Said,
+                Times = group.Count(),
+            })
+            .ToListAsync(cancel);
+        return counts.ConvertAll(one => (one.Item, one.Said!, one.Times));
+    }
+
+    /// <summary>What the next question is chosen from.</summary>
+    public static async Task<EarRequest> RequestAsync(
+        PracticeDb db,
+        DateOnly day,
+        bool isPitched,
+        IReadOnlyList<string> only,
+        CancellationToken cancel
+    )
+    {
+        const int lately = 20;
+        var standings = await db.EarItems.AsNoTracking().ToListAsync(cancel);
+        var today = await db.EarAnswers.AsNoTracking().Where(row => row.Day == day).OrderBy(row => row.Id).ToListAsync(cancel);
+        var last = await db.EarAnswers.OrderByDescending(row => row.Id).Take(lately).Select(row => row.Right).ToListAsync(cancel);
+        return new EarRequest(
+            EarItems.For(isPitched),
+            standings.ConvertAll(EarBooks.ToCore).ToDictionary(one => one.Item, StringComparer.Ordinal),
+            today.ConvertAll(EarBooks.ToCore),
+            Confusions.Of(await CountsAsync(db, day, cancel)),
+            day,
+            // The same question until it is answered, also in another window.
+            (day.DayNumber * 1000) + today.Count
+        )
+        {
+            Only = only,
+            RightLately = last.Count == 0 ? 1 : (double)last.Count(right => right) / last.Count,
+        };
+    }
+
+    /// <summary>Keeps an answer, and what is known after it.</summary>
+    public static async Task KeepAsync(PracticeDb db, EarAnswerRow row, int alternatives, CancellationToken cancel)
+    {
+        var answer = EarBooks.ToCore(row);
+        var seconds = await db
+            .EarAnswers.Where(one => one.Right && one.Seconds != null)
+            .OrderByDescending(one => one.Id)
+            .Take(EarMemory.UsualFrom)
+            .Select(one => one.Seconds!.Value)
+            .ToListAsync(cancel);
+        var known = await db.EarItems.FindAsync([row.Item], cancel);
+        var grade = EarMemory.GradeOf(answer, alternatives, EarMemory.Usual(seconds));
+        var now = EarMemory.After(known is null ? null : EarBooks.ToCore(known), answer, grade, row.Day);
+        if (known is null)
+            db.EarItems.Add(known = new EarItemRow());
+        EarBooks.Keep(known, now);
+        db.EarAnswers.Add(row);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Why a question is asked, as far as there is something to say.</summary>
+    public static string Words(EarChoice choice, EarRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(choice);
+        ArgumentNullException.ThrowIfNull(request);
+        return choice.Why switch
+        {
+            EarWhy.New => "new",
+            EarWhy.Again => "once more",
+            EarWhy.Confused => "",
+            EarWhy.Due =>
+                $"last heard {Core.Practice.Words.Ago(request.Day.DayNumber - request.Standings[choice.Item.Key].LastDay.DayNumber)}",
+            _ => "",
+        };
+    }
+}

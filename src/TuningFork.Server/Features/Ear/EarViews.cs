@@ -1,0 +1,95 @@
+using TuningFork.Core.EarTraining;
+
+namespace TuningFork.Server.Features.Ear;
+
+/// <summary>An answer to choose.</summary>
+/// <param name="Item">Lasting name of what it stands for.</param>
+/// <param name="Label">What its key says.</param>
+/// <param name="Tones">How it would sound where the question lay.</param>
+public sealed record EarAlternative(string Item, string Label, IReadOnlyList<Tone> Tones);
+
+/// <summary>A question of a round.</summary>
+/// <param name="Item">Lasting name of what is asked.</param>
+/// <param name="Name">Its full name, for after the answer.</param>
+/// <param name="Ask">What is asked, in a sentence.</param>
+/// <param name="Family">What its family is called.</param>
+/// <param name="Why">Why it is asked, in words; empty where there is nothing to say.</param>
+/// <param name="Tones">How it sounds.</param>
+/// <param name="Alternatives">What there is to choose from.</param>
+public sealed record EarQuestionView(
+    string Item,
+    string Name,
+    string Ask,
+    string Family,
+    string Why,
+    IReadOnlyList<Tone> Tones,
+    IReadOnlyList<EarAlternative> Alternatives
+);
+
+/// <summary>How a day stands.</summary>
+/// <param name="Asked">Questions answered today.</param>
+/// <param name="Right">Those that were right.</param>
+/// <param name="Due">Items that are still due.</param>
+public sealed record EarToday(int Asked, int Right, int Due);
+
+/// <summary>The question at hand; null where nothing can be asked.</summary>
+public sealed record EarRoundView(EarQuestionView? Question, EarToday Today);
+
+/// <summary>An answer to be kept. Sent again with the same key it counts once.</summary>
+/// <param name="Item">What was asked.</param>
+/// <param name="Said">What was chosen; null where it was answered aloud.</param>
+/// <param name="Right">Where it was answered aloud: whether it was right.</param>
+/// <param name="Seconds">Time from the end of the sound, 0 to 600; null when it was not taken.</param>
+/// <param name="Alternatives">Answers there were to choose from.</param>
+/// <param name="Only">The items of a round of only these.</param>
+public sealed record EarAnswerWish(
+    Guid Key,
+    string Item,
+    string? Said = null,
+    bool? Right = null,
+    double? Seconds = null,
+    int Alternatives = 0,
+    IReadOnlyList<string>? Only = null
+);
+
+/// <summary>One item as it stands.</summary>
+/// <param name="Holds">Days until the chance of a right answer has fallen to nine in ten; null before it was asked.</param>
+/// <param name="Due">When it wants to be asked again.</param>
+public sealed record EarItemView(string Item, string Label, double? Holds, DateOnly? Due, int Asked, int Right);
+
+/// <summary>A family of items.</summary>
+public sealed record EarFamilyView(string Name, int Open, IReadOnlyList<EarItemView> Items);
+
+/// <summary>A pair that is taken for each other, lately.</summary>
+/// <param name="Words">In words, with how often.</param>
+/// <param name="Items">Both by lasting name, for a round of only these.</param>
+/// <param name="OneForOther">Times that the first was taken for the second.</param>
+/// <param name="OtherForOne">Times that the second was taken for the first.</param>
+/// <param name="Remedy">What to do about it.</param>
+public sealed record ConfusionView(
+    string Words,
+    string One,
+    string Other,
+    IReadOnlyList<string> Items,
+    int OneForOther,
+    int OtherForOne,
+    string Remedy
+);
+
+/// <summary>Answers of a week.</summary>
+public sealed record EarWeekView(DateOnly From, int Asked, int Right);
+
+/// <summary>What an ear knows.</summary>
+/// <param name="Families">Families with what is open in them; those of which nothing is open yet are left out.</param>
+/// <param name="Next">What opens next, by name; empty when all is open.</param>
+/// <param name="OpensWhen">When it opens.</param>
+public sealed record EarView(
+    int Open,
+    int All,
+    EarToday Today,
+    IReadOnlyList<ConfusionView> Confusions,
+    IReadOnlyList<EarFamilyView> Families,
+    IReadOnlyList<EarWeekView> Weeks,
+    string Next,
+    string OpensWhen
+);

@@ -1,0 +1,76 @@
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>A round for the ear on a phone: heard, answered wrong by plan, what is confused, and a round of only these two.</summary>
+public sealed class EarJourney
+{
+    [Fact]
+    public async Task A_round_on_a_phone_shows_what_is_confused_and_asks_it_again()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.PlayerAsync("Flute", "winds");
+        using var browser = new Browser(app.Address, 390, 844);
+        browser.Listen();
+        browser.Open("/");
+        browser.Tap(browser.See(By.LinkText("A round for the ear now")));
+        browser.Until(_ => browser.Shown("ear-now") == "Which interval?");
+        browser.Until(_ => (bool)browser.Run("return window.heard.length > 1")!, 10);
+        Answer(browser, "fifth");
+        browser.Until(_ => browser.Shown("ear-now") == "Right: fifth up.");
+
+        // Major and minor are taken for each other; all else is known.
+        for (var asked = 1; asked < 12; asked++)
+        {
+            browser.Until(_ => browser.Shown("ear-now").Contains('?', StringComparison.Ordinal));
+            var item = (string)(await app.Send(HttpMethod.Get, "/api/ear/question"))["question"]!["item"]!;
+            var said =
+                item == "triad:minor:0" ? "major"
+                : item == "triad:major:0" ? "minor"
+                : "";
+            if (said.Length > 0)
+            {
+                Answer(browser, said);
+                browser.Until(_ => browser.Shown("ear-now").Contains($"You said: {said}.", StringComparison.Ordinal));
+                browser.See(By.CssSelector("[aria-label='Answers'] button[aria-label$=', it was this']"));
+                browser.Tap(browser.Button("→the next one"));
+            }
+            else
+            {
+                // Answered aloud, by the two pedals.
+                browser.Press(Keys.PageDown);
+                browser.Until(_ => browser.Shown("ear-now").EndsWith("Had you said so?", StringComparison.Ordinal));
+                browser.Press(Keys.PageDown);
+            }
+
+            browser.Until(_ => (int)app.Send(HttpMethod.Get, "/api/ear").Result["today"]!["asked"]! == asked + 1);
+        }
+
+        ((long)browser.Run("return document.documentElement.scrollWidth - innerWidth")!).ShouldBe(0);
+        browser.Press(Keys.Escape);
+        browser.Until(_ => browser.Shown("ear-now").EndsWith("of 12 right.", StringComparison.Ordinal));
+        browser.SeeText("minor triad, taken for major");
+        browser.Press(Keys.ArrowRight);
+        browser.SeeText("major and minor (triads): taken for each other");
+        browser.Tap(browser.Button("Only these two"));
+        for (var asked = 0; asked < 3; asked++)
+        {
+            browser.Until(_ => browser.Shown("ear-now") == "Which chord?");
+            browser
+                .Driver.FindElements(By.CssSelector("[aria-label='Answers'] button"))
+                .Select(one => one.Text.Split('\n')[^1].Trim())
+                .ShouldBe(["major", "minor"]);
+            Answer(browser, "major");
+            browser.Until(_ => browser.Shown("ear-now") != "Which chord?");
+            browser.Press(Keys.PageDown);
+        }
+
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    private static void Answer(Browser browser, string label) =>
+        browser.Tap(browser.See(By.CssSelector($"[aria-label='Answers'] button[aria-label='{label}']")));
+}

@@ -1,0 +1,177 @@
+using System.Text.Json;
+using Shouldly;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Theory;
+using Xunit;
+
+namespace TuningFork.Core.Tests.EarTraining;
+
+/// <summary>What is heard is what it is called: against npm's tonal 6.5.0 (tests/reference/ear.mjs).</summary>
+public sealed class EarSoundsTests
+{
+    private static readonly Reference Known = JsonSerializer.Deserialize<Reference>(
+        File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "reference", "ear.json")),
+        JsonSerializerOptions.Web
+    )!;
+
+    public static TheoryData<EarFamily> Families => [.. EarItems.For(isPitched: true).Select(item => item.Family).Distinct()];
+
+    [Theory]
+    [MemberData(nameof(Families))]
+    public void An_item_of_pitch_sounds_as_it_is_called(EarFamily family)
+    {
+        foreach (var item in EarItems.For(isPitched: true).Where(item => item.Family == family))
+            Sounds(item);
+    }
+
+    private static void Sounds(EarItem item)
+    {
+        var what = item.Key[(item.Key.IndexOf(':', StringComparison.Ordinal) + 1)..];
+        for (var seed = 0; seed < 20; seed++)
+        {
+            var ground = EarGround.Round(48 + (seed * 24 / 20), seed);
+            var asked = Notes(EarSounds.Question(item, ground));
+            var last = asked.Where(note => note.At >= asked[^1].At - 1e-9).Select(note => note.Midi).Order().ToList();
+            switch (item.Family)
+            {
+                case EarFamily.IntervalsUp:
+                    (asked[1].Midi - asked[0].Midi).ShouldBe(Known.Intervals[item.Answer]);
+                    break;
+                case EarFamily.IntervalsDown:
+                    (asked[0].Midi - asked[1].Midi).ShouldBe(Known.Intervals[item.Answer]);
+                    break;
+                case EarFamily.IntervalsTogether:
+                    (last[1] - last[0]).ShouldBe(Known.Intervals[item.Answer]);
+                    break;
+                case EarFamily.Triads or EarFamily.Sevenths:
+                    var (kind, lowest) = (what.Split(':')[0], what.Split(':')[1][0] - '0');
+                    var notes = Known.Chords[kind];
+                    last.Select(note => (note - last[0]) % 12)
+                        .ShouldBe(notes.Skip(lowest).Concat(notes.Take(lowest)).Select(note => (note - notes[lowest] + 12) % 12));
+                    break;
+                case EarFamily.DegreesMajor or EarFamily.DegreesMinor:
+                    var scale = item.Family == EarFamily.DegreesMajor ? Known.Major : Known.Minor;
+                    var sign =
+                        what[0] == 'b' ? -1
+                        : what[0] == '#' ? 1
+                        : 0;
+                    Above(last[0], ground.Home).ShouldBe((scale[what[^1] - '1'] + sign) % 12);
+                    Chords(asked.SkipLast(1), ground.Home)
+                        .ShouldBe(
+                            (item.Family == EarFamily.DegreesMajor ? new[] { "I", "IV", "V", "I" } : ["i", "iv", "V", "i"]).Select(Roman)
+                        );
+                    break;
+                case EarFamily.Scales:
+                    asked.Select(note => note.Midi - asked[0].Midi).ShouldBe(Known.Scales[what].Append(12));
+                    break;
+                case EarFamily.TwoChords:
+                    Chords(asked, ground.Home).ShouldBe(new[] { "I", "IV", "V", "I" }.Concat(what.Split('-')).Select(Roman));
+                    break;
+                case EarFamily.FourChords:
+                    Chords(asked, ground.Home).ShouldBe(what.Split('-').Select(Roman));
+                    break;
+                default:
+                    item.Family.ShouldBeOneOf(EarFamily.Metre, EarFamily.Subdivision);
+                    break;
+            }
+
+            asked.ShouldAllBe(note => note.Midi >= 28 && note.Midi <= 96);
+        }
+    }
+
+    /// <summary>Arithmetic: parts of a beat fill it, bars have so many beats, a silent beat leaves seven of eight.</summary>
+    [Fact]
+    public void An_item_of_rhythm_has_the_strokes_it_names()
+    {
+        foreach (var item in EarItems.For(isPitched: false))
+        {
+            var ground = EarGround.Round(60, 3);
+            var asked = EarSounds.Question(item, ground);
+            var what = item.Key.Split(':')[1];
+            switch (item.Family)
+            {
+                case EarFamily.Subdivision:
+                    var parts = what.Contains('+', StringComparison.Ordinal)
+                        ? what.Split('+').Select(int.Parse).ToList()
+                        : [.. Enumerable.Repeat(1, int.Parse(what, System.Globalization.CultureInfo.InvariantCulture))];
+                    asked.Count.ShouldBe(4 * parts.Count);
+                    var gaps = asked.Zip(asked.Skip(1), (one, next) => next.AtSeconds - one.AtSeconds).ToList();
+                    for (var i = 0; i < gaps.Count; i++)
+                        gaps[i].ShouldBe(0.9 * parts[i % parts.Count] / parts.Sum(), 1e-9);
+                    break;
+                case EarFamily.Metre:
+                    var beats = int.Parse(what, System.Globalization.CultureInfo.InvariantCulture);
+                    asked.Count.ShouldBe(3 * beats);
+                    var strongest = asked.Max(tone => tone.Hertz);
+                    asked.Index().Where(one => one.Item.Hertz >= strongest - 1e-6).Select(one => one.Index).ShouldBe([0, beats, 2 * beats]);
+                    break;
+                case EarFamily.SilentBeat:
+                    asked.Count.ShouldBe(7);
+                    break;
+                case EarFamily.Strokes:
+                    asked.Select(tone => tone.Hertz > asked.Average(one => one.Hertz) ? 'H' : 'L').ShouldBe(what);
+                    break;
+                case EarFamily.Pulse:
+                    var (first, last) = (asked[1].AtSeconds - asked[0].AtSeconds, asked[^1].AtSeconds - asked[^2].AtSeconds);
+                    Math.Sign(Math.Round(first - last, 6))
+                        .ShouldBe(
+                            what == "faster" ? 1
+                            : what == "slower" ? -1
+                            : 0
+                        );
+                    break;
+                default:
+                    for (var seed = 0; seed < 50; seed++)
+                        Change(item, what, seed);
+                    break;
+            }
+        }
+    }
+
+    private static void Change(EarItem item, string what, int seed)
+    {
+        var asked = EarSounds.Question(item, EarGround.Round(60, seed)).Select(tone => (int)Math.Round(tone.AtSeconds / 0.315)).ToList();
+        asked.ShouldBeUnique();
+        var (one, other) = (asked.Where(place => place < 8).ToList(), asked.Where(place => place >= 8).Select(place => place - 8).ToList());
+        (other.Count - one.Count).ShouldBe(
+            what == "out" ? -1
+            : what == "added" ? 1
+            : 0
+        );
+        other.SequenceEqual(one).ShouldBe(what == "same");
+        (other.Sum() - one.Sum()).ShouldBe(
+            what switch
+            {
+                "early" => -1,
+                "late" => 1,
+                _ => other.Sum() - one.Sum(),
+            }
+        );
+    }
+
+    private static int Above(int note, int home) => ((note - home) % 12 + 12) % 12;
+
+    private static string Roman(string name) => string.Join(" ", Known.Romans[name].Order());
+
+    /// <summary>Notes that begin at once, as pitch classes above the key.</summary>
+    private static IEnumerable<string> Chords(IEnumerable<(double At, int Midi)> notes, int home) =>
+        notes
+            .GroupBy(note => Math.Round(note.At, 6))
+            .Select(group => string.Join(" ", group.Select(note => Above(note.Midi, home)).Distinct().Order()));
+
+    private static List<(double At, int Midi)> Notes(IEnumerable<Tone> tones) =>
+        [
+            .. tones
+                .Select(tone => (tone.AtSeconds, (int)Math.Round(69 + (Tuning.Cents(tone.Hertz, 440) / 100))))
+                .OrderBy(note => note.AtSeconds),
+        ];
+
+    private sealed record Reference(
+        Dictionary<string, int> Intervals,
+        Dictionary<string, int[]> Chords,
+        Dictionary<string, int[]> Scales,
+        int[] Major,
+        int[] Minor,
+        Dictionary<string, int[]> Romans
+    );
+}

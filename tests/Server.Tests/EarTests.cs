@@ -1,0 +1,141 @@
+using System.Text.Json.Nodes;
+using Shouldly;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>Rounds for the ear over HTTP: each answer counts once, has its own memory, and what is confused is asked.</summary>
+public sealed class EarTests : IDisposable
+{
+    private const string Major = "triad:major:0";
+    private const string Minor = "triad:minor:0";
+
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task Wrong_answers_show_a_confusion_and_the_next_rounds_ask_it()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        ((int?)(await app.Get("/api/ear"))["open"]).ShouldBe(0);
+        var asked = new List<string>();
+        var round = await app.Get("/api/ear/question");
+        for (var i = 0; i < 24; i++)
+        {
+            asked.Add(Asked(round));
+            // Minor is always taken for major; all else is known.
+            round = await Answer(round, Asked(round) == Minor ? Major : Asked(round));
+        }
+
+        asked.Take(6).ShouldBe(["up:7", "up:2", Major, Minor, "major:1", "major:5"]);
+        var ear = await app.Get("/api/ear");
+        ((int?)ear["open"], (int?)ear["today"]!["asked"]).ShouldBe((asked.Distinct(StringComparer.Ordinal).Count(), 24));
+        var pair = ear["confusions"]!.AsArray().ShouldHaveSingleItem()!;
+        var times = asked.Count(item => item == Minor);
+        times.ShouldBeGreaterThanOrEqualTo(4, "what is missed comes back");
+        ((string?)pair["one"], (string?)pair["other"]).ShouldBe(("major", "minor"));
+        ((int?)pair["oneForOther"], (int?)pair["otherForOne"]).ShouldBe((0, times));
+
+        // A round of only these two.
+        var only = $"?only={Major}&only={Minor}";
+        for (var i = 0; i < 6; i++)
+        {
+            round = await app.Get("/api/ear/question" + only);
+            Asked(round).ShouldBeOneOf(Major, Minor);
+            round["question"]!["alternatives"]!.AsArray().Select(one => (string?)one!["label"]).ShouldBe(["major", "minor"]);
+            await Answer(round, Asked(round), only: [Major, Minor]);
+        }
+
+        // Days later it is due, and the plan says so.
+        await app.Clock(Evening.AddDays(2));
+        var today = await app.Get("/api/ear");
+        ((int)today["today"]!["due"]!).ShouldBeGreaterThan(0);
+        var reasons = (await Rounds()).Select(drill => (string)drill!["reason"]!);
+        reasons.ShouldContain(reason => reason.Contains(" due; major / minor confused", StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task An_answer_counts_once_aloud_or_chosen_and_what_cannot_be_is_told()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var round = await app.Get("/api/ear/question");
+        var key = Guid.NewGuid();
+        await Answer(round, null, key, right: true);
+        round = await Answer(round, null, key, right: true);
+        ((int?)round["today"]!["asked"], (int?)round["today"]!["right"]).ShouldBe((1, 1));
+        Asked(await app.Get("/api/ear/question")).ShouldBe(Asked(round), "the same until it is answered");
+        await Refused(Body("up:7", null), "right");
+        await Refused(Body("up:99", "up:7"), "item");
+        await Refused(Body("up:7", Major), "said");
+        var late = Body("up:7", "up:7");
+        late["seconds"] = 1e9;
+        await Refused(late, "seconds");
+        var one = Body("up:7", "up:7");
+        one["only"] = new JsonArray("up:7");
+        await Refused(one, "only");
+        ((int?)(await app.Get("/api/ear"))["today"]!["asked"]).ShouldBe(1, "nothing of that was kept");
+    }
+
+    [Fact]
+    public async Task The_plan_sends_to_a_round_and_a_drum_is_asked_of_rhythm()
+    {
+        await app.Clock(Evening);
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Hand drum",
+                family = "Percussion",
+                weekdayMinutes = new[] { 40, 40, 40, 40, 40, 40, 40 },
+            }
+        );
+        ((string?)(await app.Get("/api/ear/question"))["question"]!["family"]).ShouldBe("parts of a beat");
+        var days = 0;
+        for (var day = 0; day < 6; day++)
+        {
+            await app.Clock(Evening.AddDays(day));
+            days += (await Rounds()).Count > 0 ? 1 : 0;
+        }
+
+        days.ShouldBe(4, "singing and tapping take their turn each third day");
+        await app.Clock(Evening.AddDays(6));
+        var session = await app.Post("/api/session", new { version = 0 });
+        session = await app.SkipTo(session, now => (string?)Drill(now)["desk"]?["kind"] == "EarRound");
+        ((string?)Drill(session)["title"]).ShouldBe("Name the rhythm you hear");
+        session = await app.Act(session, "Done", 60);
+        await app.Close();
+    }
+
+    private static JsonNode Drill(JsonNode session) => session["drills"]![(int)session["position"]!]!;
+
+    private async Task<List<JsonNode?>> Rounds() =>
+        [.. (await app.Get("/api/today"))["drills"]!.AsArray().Where(drill => (string?)drill!["methodId"] == "ear-round")];
+
+    private static string Asked(JsonNode round) => (string)round["question"]!["item"]!;
+
+    private Task<JsonNode> Answer(JsonNode round, string? said, Guid? key = null, bool? right = null, string[]? only = null)
+    {
+        var body = Body(Asked(round), said);
+        body["key"] = key ?? Guid.NewGuid();
+        body["right"] = right;
+        body["alternatives"] = round["question"]!["alternatives"]!.AsArray().Count;
+        body["only"] = only is null ? null : new JsonArray([.. only.Select(item => (JsonNode)item)]);
+        return app.Post("/api/ear/answers", body);
+    }
+
+    private static JsonObject Body(string item, string? said) =>
+        new()
+        {
+            ["key"] = Guid.NewGuid(),
+            ["item"] = item,
+            ["said"] = said,
+            ["seconds"] = 3,
+            ["alternatives"] = 2,
+        };
+
+    private Task Refused(JsonNode body, string field) => app.Refused(HttpMethod.Post, "/api/ear/answers", body, field);
+}

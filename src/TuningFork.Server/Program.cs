@@ -108,6 +108,7 @@ app.MapRoutines();
 app.MapWarmUps();
 app.MapMaterials();
 app.MapReading();
+app.MapPlayed();
 app.MapEar();
 app.MapPieces();
 app.MapPassages();

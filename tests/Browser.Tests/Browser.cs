@@ -57,11 +57,15 @@ public sealed class Browser : IDisposable
     public void Listen()
     {
         driver.ExecuteCdpCommand("Page.setBypassCSP", new Dictionary<string, object?>(StringComparer.Ordinal) { ["enabled"] = true });
+        BeforePages(Listener);
+    }
+
+    /// <summary>A script of the test that runs in each page before its own.</summary>
+    public void BeforePages(string script) =>
         driver.ExecuteCdpCommand(
             "Page.addScriptToEvaluateOnNewDocument",
-            new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = Listener }
+            new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = script }
         );
-    }
 
     /// <summary>Whether anything was heard in the second that is to come.</summary>
     public bool Sounds()
@@ -112,13 +116,8 @@ public sealed class Browser : IDisposable
     /// <summary>A processor so many times slower, a line of so many bytes a second; the moment the plan is drawn is marked.</summary>
     public void Slow(int times, double bytesASecond)
     {
-        driver.ExecuteCdpCommand(
-            "Page.addScriptToEvaluateOnNewDocument",
-            new Dictionary<string, object?>(StringComparer.Ordinal)
-            {
-                ["source"] =
-                    "new MutationObserver((_, all) => document.querySelector('ol > li') && (all.disconnect(), requestAnimationFrame(() => performance.mark('plan drawn')))).observe(document, { childList: true, subtree: true })",
-            }
+        BeforePages(
+            "new MutationObserver((_, all) => document.querySelector('ol > li') && (all.disconnect(), requestAnimationFrame(() => performance.mark('plan drawn')))).observe(document, { childList: true, subtree: true })"
         );
         if (times > 1)
             driver.ExecuteCdpCommand(

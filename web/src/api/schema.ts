@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sound/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Calibrate"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pages/{id}/boxes": {
         parameters: {
             query?: never;
@@ -718,6 +734,38 @@ export interface paths {
         get?: never;
         put: operations["SetReadingSource"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MarkReading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reading/stand-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PlayStandIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1755,6 +1803,19 @@ export interface components {
             difficulty: string;
         };
         Bpm: unknown;
+        CalibrationView: {
+            /** Format: double */
+            delayMs: number;
+            /** Format: double */
+            spreadMs: number;
+            isEven: boolean;
+            words: string;
+        };
+        CalibrationWish: {
+            /** Format: int32 */
+            tempo: number;
+            taps: number[];
+        };
         CauseView: {
             name: string;
             remedy: string;
@@ -2217,6 +2278,15 @@ export interface components {
             /** Format: int32 */
             minutes: number;
         };
+        FollowedNote: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            element: number;
+            /** Format: double */
+            lateMs: null | number;
+            isRight: boolean;
+        };
         ForecastView: {
             /** Format: date */
             earliest: string;
@@ -2469,6 +2539,11 @@ export interface components {
             isGroove: boolean;
             /** Format: int32 */
             sourceId?: null | number;
+        };
+        MarkedView: {
+            notes: components["schemas"]["FollowedNote"][];
+            wrong: number[];
+            words: string;
         };
         MarksWish: {
             marks: number[];
@@ -3032,6 +3107,12 @@ export interface components {
             /** Format: int32 */
             cleanTakes: number;
         };
+        PlayedEvent: {
+            /** Format: double */
+            atBeats: number;
+            /** Format: int32 */
+            midi?: null | number;
+        };
         PlayedNoteView: {
             /** Format: int32 */
             midi: number;
@@ -3039,6 +3120,17 @@ export interface components {
             at: number;
             /** Format: double */
             length: number;
+        };
+        PlayedWish: {
+            seed: components["schemas"]["ReadingSeed"];
+            /** Format: int32 */
+            tempo: number;
+            events: components["schemas"]["PlayedEvent"][];
+            /**
+             * Format: double
+             * @default 0
+             */
+            delayMs: number;
         };
         ProfileView: {
             instrument: string;
@@ -3189,6 +3281,8 @@ export interface components {
             wrong: number[];
             /** Format: int32 */
             tempo: number;
+            /** @default false */
+            tapped: boolean;
         };
         ReadingSeed: {
             /** Format: int32 */
@@ -3563,6 +3657,24 @@ export interface components {
             tones: components["schemas"]["Tone"][];
             words: string;
             starts: boolean;
+        };
+        StandInAsk: {
+            seed: components["schemas"]["ReadingSeed"];
+            /** Format: int32 */
+            tempo: number;
+            /** Format: double */
+            wrongPart: number;
+            /**
+             * Format: double
+             * @default 0
+             */
+            lagMs: number;
+            /** @default false */
+            taps: boolean;
+        };
+        StandInPlayed: {
+            events: components["schemas"]["PlayedEvent"][];
+            wrong: number[];
         };
         StationView: {
             /** Format: int32 */
@@ -3996,6 +4108,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChoicesView"];
+                };
+            };
+        };
+    };
+    Calibrate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalibrationWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalibrationView"];
                 };
             };
         };
@@ -5139,6 +5275,54 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    MarkReading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayedWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkedView"];
+                };
+            };
+        };
+    };
+    PlayStandIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandInAsk"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInPlayed"];
+                };
             };
         };
     };

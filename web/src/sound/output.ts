@@ -18,6 +18,9 @@ export function output(): Context {
   return shared
 }
 
+/** Whether what is asked for sounds: suspended while the browser waits for a gesture; null before anything was asked for. */
+export const soundState = () => shared?.state ?? null
+
 const ways = new Map<Sounding | 'all', GainNode>()
 
 /** Where a kind of sound goes, as loud as it is wanted, and on to where everything goes: as loud as was chosen in this browser. */

@@ -129,13 +129,16 @@ public static class ReadingEndpoints
                 Title = reading.Score.Title,
                 Fingerprint = reading.Fingerprint,
                 WishJson = JsonSerializer.Serialize(result.Seed, Bookkeeping.Json),
-                Asked = reading.Asked,
-                Level = reading.Levels[reading.Asked],
+                Asked = result.Tapped ? Strand.Rhythm : reading.Asked,
+                Level = reading.Levels[result.Tapped ? Strand.Rhythm : reading.Asked],
                 Bars = bars,
                 Right = right,
                 Tempo = result.Tempo,
                 Kept = ReadingTempo.Kept(last?.Kept ?? 1, (double)result.Tempo / reading.Score.Tempo!.Value.Value, (double)right / bars),
-                RatingJson = JsonSerializer.Serialize(RatingOf(last).After(reading.Levels, bars, right), Bookkeeping.Json),
+                RatingJson = JsonSerializer.Serialize(
+                    RatingOf(last).After(Asks(reading.Levels, result.Tapped), bars, right),
+                    Bookkeeping.Json
+                ),
             }
         );
         await db.SaveChangesAsync(cancel);
@@ -151,7 +154,8 @@ public static class ReadingEndpoints
         await db.SaveChangesAsync(cancel);
     }
 
-    private static Core.SightReading.Reading Compose(ReadingSeed seed, Instrument instrument)
+    /// <summary>The music of a seed, composed again.</summary>
+    internal static Core.SightReading.Reading Compose(ReadingSeed seed, Instrument instrument)
     {
         Key? key = null;
         if (seed.Wish.Key.Length > 0)
@@ -180,6 +184,10 @@ public static class ReadingEndpoints
             throw new FieldException(problem.Field, problem.Message);
         }
     }
+
+    /// <summary>Tapped, only its rhythm is asked: the rest is as easy as can be.</summary>
+    private static ReadingLevels Asks(ReadingLevels levels, bool tapped) =>
+        tapped ? ReadingLevels.All(1) with { Rhythm = levels.Rhythm } : levels;
 
     private static ReadingRating RatingOf(ReadingRow? row) =>
         row is { RatingJson.Length: > 0 } && JsonSerializer.Deserialize<ReadingRating>(row.RatingJson, Bookkeeping.Json) is { } rating

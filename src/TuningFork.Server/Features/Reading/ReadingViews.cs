@@ -75,7 +75,8 @@ public sealed record NewMusicView(
 /// <param name="Key">Makes it count once.</param>
 /// <param name="Wrong">Bars from 1 that came late or wrong.</param>
 /// <param name="Tempo">Tempo that was played.</param>
-public sealed record ReadingResult(Guid Key, ReadingSeed Seed, IReadOnlyList<int> Wrong, int Tempo);
+/// <param name="Tapped">True where only the rhythm was tapped: it says nothing of the other strands.</param>
+public sealed record ReadingResult(Guid Key, ReadingSeed Seed, IReadOnlyList<int> Wrong, int Tempo, bool Tapped = false);
 
 /// <summary>Where unseen music of the plan comes from.</summary>
 public sealed record ReadingSourceWish(ReadingSource Source);

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
@@ -11,6 +11,7 @@ import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
+import { SoundBlocked } from '../../sound/SoundBlocked'
 import { hasNotes } from '../../sound/useEarSound'
 import { labelOf, useEarRound } from './useEarRound'
 
@@ -103,6 +104,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
         )}
       </Box>
       {voice.failed && <Text role="alert">The piano could not be loaded; the tones are plain.</Text>}
+      <SoundBlocked />
       <Refusal problem={round.problem} />
       <Flex gap="3" wrap="wrap">
         {step.at === 'wait' && <DeskKey name="begin" keys="→" press={begin} />}
@@ -168,15 +170,24 @@ function Alternatives({
   shown: boolean
 }) {
   return (
-    <Flex gap="3" wrap="wrap" mt="6" role="group" aria-label="Answers">
+    <Grid
+      templateColumns={{ base: 'repeat(2, minmax(0, 1fr))', md: 'repeat(auto-fill, minmax(220px, 1fr))' }}
+      gap="3"
+      mt="6"
+      role="group"
+      aria-label="Answers"
+    >
       {question.alternatives.map((one, i) => {
         const was = shown && one.item === question.item
         return (
           <Press
             key={one.item}
             minH="64px"
-            minW={{ base: '100%', sm: '200px' }}
-            fontSize="1.2rem"
+            px="3"
+            fontSize={{ base: '1rem', md: '1.2rem' }}
+            whiteSpace="normal"
+            textAlign="left"
+            justifyContent="start"
             borderWidth={was ? '3px' : '1.5px'}
             borderColor={was || (shown && one.item === said) ? 'stageAccent' : 'stageEdge'}
             borderStyle={shown && one.item === said && !was ? 'dashed' : 'solid'}
@@ -191,7 +202,7 @@ function Alternatives({
           </Press>
         )
       })}
-    </Flex>
+    </Grid>
   )
 }
 

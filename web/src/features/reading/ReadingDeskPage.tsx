@@ -1,9 +1,11 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { useSaved } from '../../api/saved'
 import { HearIt } from '../../sound/HearIt'
+import type { Midi } from '../../sound/useMidi'
+import { SoundBlocked } from '../../sound/SoundBlocked'
+import { tapDelay } from '../../sound/tapDelay'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
@@ -11,12 +13,12 @@ import { useTitle } from '../../ui/usePageChange'
 import { sayTempo } from '../../ui/words'
 import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
-import { StageMusic } from '../practice/StageMusic'
 import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
-import { cover, isCovered } from './cover'
 import { Looking } from './Looking'
-import { useReading } from './useReading'
+import { Bars, Unseen } from './Unseen'
+import type { How } from './usePlaying'
+import { useReadingDesk } from './useReadingDesk'
 import { wishFrom } from './wish'
 
 type Music = Schemas['NewMusicView']
@@ -55,6 +57,7 @@ export function ReadingDeskPage() {
       music={music}
       book={book.data}
       leave={{ ...leave, go: () => leave.go(read) }}
+      numbers={numbersFrom(search)}
       kept={() => setRead(true)}
       next={() => void next()}
     />
@@ -66,83 +69,42 @@ interface DeskProps {
   book: Schemas['ReadingBook']
   /** From here the drill is done when something was read. */
   leave: Omit<Leave, 'go'> & { go: () => Promise<void> }
+  /** Part of the bars that a player made of numbers gets wrong, who takes one's place; null for oneself. */
+  numbers: number | null
   kept: () => void
   next: () => void
 }
 
-type Step = 'look' | 'run' | 'after' | 'kept'
+/** "?stand-in=0.2": a player made of numbers reads, for showing and trying out. */
+const numbersFrom = (search: URLSearchParams) => {
+  const part = Number.parseFloat(search.get('stand-in') ?? '')
+  return part >= 0 && part <= 1 ? part : null
+}
 
-function Desk({ music, book, leave, kept, next }: DeskProps) {
-  const saved = useSaved()
-  const { problem, run } = useProblem()
-  const [wanted, setStep] = useState<Step>('look')
-  const [tempo, setTempo] = useState(music.tempo)
-  const [ahead, setAhead] = useState(book.coverAhead ?? null)
-  const [wrong, setWrong] = useState<number[]>([])
-  const [counted, setCounted] = useState(true)
-  const [words, setWords] = useState('')
-  const [key] = useState(() => crypto.randomUUID())
-  const reading = useReading(music.beatsPerBar, music.bars, () => setStep('after'))
-  // Without a click nothing runs.
-  const step = wanted === 'run' && reading.failed ? 'look' : wanted
-  const start = () => {
-    setStep('run')
-    void reading.start(tempo)
-  }
-  const toggle = (bar: number) =>
-    setWrong((all) => (all.includes(bar) ? all.filter((one) => one !== bar) : [...all, bar]))
-  const lost = () => {
-    const bar = reading.bar ?? 0
-    if (bar >= 1) setWrong((all) => (all.includes(bar) ? all : [...all, bar]))
-  }
-  /** Keeps the result, once: what is read again is no longer unseen. */
-  const send = async () => {
-    if (!counted) return true
-    const body = { key, seed: music.seed, wrong, tempo }
-    const now = await run(() => ask(client.POST('/api/reading/results', { body })))
-    if (!now) return false
-    setWords(now.words)
-    kept()
-    await saved()
-    return true
-  }
-  const keep = async () => {
-    if (await send()) setStep('kept')
-  }
-  const again = async () => {
-    if (!(await send())) return
-    setCounted(false)
-    setWrong([])
-    start()
-  }
-  const yes = { look: start, run: () => {}, after: () => void keep(), kept: next }[step]
+function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
+  const desk = useReadingDesk({ music, ahead: book.coverAhead ?? null, numbers, kept })
+  const { step, how, tempo, ahead, wrong, counted, words, marked, bar } = desk
+  // While the rhythm is tapped each key is a tap.
+  const taps = step === 'run' && how === 'tap'
+  const yes = { look: desk.start, run: () => {}, after: () => void desk.keep(), kept: next }[step]
   const no = {
     look: () => void leave.go(),
-    run: lost,
-    after: () => void again(),
+    run: desk.lost,
+    after: () => void desk.again(),
     kept: () => void leave.go(),
   }[step]
-  const faster = (beats: number) => step === 'look' && setTempo(Math.min(400, Math.max(20, tempo + beats)))
   useStageKeys(
     {
       yes,
-      no,
-      pause: () => {
-        if (step !== 'run') return
-        // What was not reached was not on time.
-        const at = Math.max(1, reading.bar ?? 1)
-        setWrong((all) => [
-          ...new Set([...all, ...Array.from({ length: music.bars - at + 1 }, (_, i) => at + i)]),
-        ])
-        reading.stop()
-        setStep('after')
-      },
+      no: taps ? () => {} : no,
+      pause: () => step === 'run' && !taps && desk.stop(),
       letters: {
-        ArrowUp: () => faster(2),
-        ArrowDown: () => faster(-2),
-        c: () => setAhead(ahead === null ? 0 : ahead === 2 ? null : ahead + 1),
+        ArrowUp: () => desk.faster(2),
+        ArrowDown: () => desk.faster(-2),
+        t: desk.other,
+        c: desk.cover,
         Enter: () => (step === 'run' ? undefined : step === 'kept' ? void leave.go() : yes()),
-        Escape: () => void leave.go(),
+        Escape: () => (taps ? desk.stop() : void leave.go()),
       },
     },
     true,
@@ -175,7 +137,12 @@ function Desk({ music, book, leave, kept, next }: DeskProps) {
             {
               {
                 look: 'Look: time, key, tempo, the highest and the oddest place.',
-                run: reading.bar === 0 ? 'Counting in' : 'On and on. Do not repair.',
+                run:
+                  bar === 0
+                    ? how === 'tap'
+                      ? 'Counting in; then tap anywhere, or any key'
+                      : 'Counting in'
+                    : 'On and on. Do not repair.',
                 after: 'Which bars came late or wrong? Touch them.',
                 kept: counted
                   ? `${right} of ${music.bars} bars on time. ${words}`
@@ -194,16 +161,25 @@ function Desk({ music, book, leave, kept, next }: DeskProps) {
             fontVariantNumeric="tabular-nums"
             data-testid="bar"
           >
-            {reading.bar ? reading.bar : '–'}
+            {bar ? bar : '–'}
           </Text>
         )}
       </Flex>
-      <Covered music={music} sounding={step === 'run' ? reading.bar : null} ahead={ahead} />
-      {reading.failed && (
-        <Text role="alert">The click could not be loaded. Press once more to try again.</Text>
+      <Unseen
+        music={music}
+        sounding={step === 'run' ? bar : null}
+        ahead={ahead}
+        notes={marked?.notes ?? none}
+      />
+      {step === 'look' && <Listening how={how} midi={desk.midi} />}
+      {step === 'run' && desk.midi.state === 'gone' && (
+        <Text role="alert">{desk.midi.name} is gone. It runs on; afterwards mark the bars yourself.</Text>
       )}
-      <Refusal problem={problem} />
-      {step === 'after' && <Bars count={music.bars} wrong={wrong} toggle={toggle} />}
+      {marked && step !== 'run' && marked.words && <Text data-testid="late-words">{marked.words}</Text>}
+      {desk.failed && <Text role="alert">The click could not be loaded. Press once more to try again.</Text>}
+      <SoundBlocked />
+      <Refusal problem={desk.problem} />
+      {step === 'after' && <Bars count={music.bars} wrong={wrong} toggle={desk.toggle} />}
       {(step === 'after' || step === 'kept') && (
         <Flex>
           <HearIt notes={music.played} tempo={tempo} />
@@ -212,25 +188,22 @@ function Desk({ music, book, leave, kept, next }: DeskProps) {
       <Flex gap="3" wrap="wrap" mt="auto">
         {step === 'look' && (
           <>
-            <DeskKey name="begin" keys="→" press={start} />
-            <DeskKey name="slower" keys="↓" press={() => faster(-2)} />
-            <DeskKey name="faster" keys="↑" press={() => faster(2)} />
-            <DeskKey
-              name={coverWords(ahead)}
-              keys="C"
-              press={() => setAhead(ahead === null ? 0 : ahead === 2 ? null : ahead + 1)}
-            />
+            <DeskKey name="begin" keys="→" press={desk.start} />
+            <DeskKey name="slower" keys="↓" press={() => desk.faster(-2)} />
+            <DeskKey name="faster" keys="↑" press={() => desk.faster(2)} />
+            <DeskKey name={howWords[how]} keys="T" press={desk.other} />
+            <DeskKey name={coverWords(ahead)} keys="C" press={desk.cover} />
           </>
         )}
-        {step === 'run' && <DeskKey name="lost here" keys="←" press={lost} />}
+        {step === 'run' && <DeskKey name="lost here" keys={how === 'tap' ? '' : '←'} press={desk.lost} />}
         {step === 'after' && (
           <>
             <DeskKey
               name={counted ? `keep: ${right} of ${music.bars} on time` : 'go on'}
               keys="→"
-              press={() => void keep()}
+              press={() => void desk.keep()}
             />
-            <DeskKey name="once more, not counted" keys="←" press={() => void again()} />
+            <DeskKey name="once more, not counted" keys="←" press={() => void desk.again()} />
           </>
         )}
         {step === 'kept' && <DeskKey name="the next one" keys="→" press={next} />}
@@ -240,6 +213,12 @@ function Desk({ music, book, leave, kept, next }: DeskProps) {
   )
 }
 
+const howWords: Record<How, string> = {
+  self: 'marked by yourself',
+  tap: 'tap its rhythm',
+  midi: 'played on a MIDI keyboard',
+}
+
 const coverWords = (ahead: number | null) =>
   ahead === null
     ? 'nothing is covered'
@@ -247,53 +226,25 @@ const coverWords = (ahead: number | null) =>
       ? 'bars are covered as they sound'
       : `covered ${ahead === 1 ? 'one bar' : 'two bars'} ahead`
 
-/** More than these are smaller, so that all of it is in sight: nobody turns a page. */
-const manyBars = 8
+const none: readonly Schemas['FollowedNote'][] = []
 
-/** The music, with its bars covered as they begin to sound. */
-function Covered({
-  music,
-  sounding,
-  ahead,
-}: {
-  music: Music
-  sounding: number | null
-  ahead: number | null
-}) {
-  const place = useRef<HTMLDivElement>(null)
-  useEffect(() => {
-    if (place.current) cover(place.current, music.bars, (bar) => isCovered(bar, sounding, ahead))
-  }, [music.bars, sounding, ahead])
+/** What there is to know before it is listened to. */
+function Listening({ how, midi }: { how: How; midi: Midi }) {
+  if (how === 'tap')
+    return tapDelay() === null ? (
+      <Text color="stageFaded">
+        How late this machine hears a tap is not known yet: <Link to="/craft/sound">tap 16 clicks</Link> once,
+        and what is early or late is true to it.
+      </Text>
+    ) : null
+  if (how !== 'midi' || midi.state === 'off') return null
   return (
-    <Box ref={place} data-testid="unseen" my="auto">
-      <StageMusic
-        abc={music.abc}
-        label={`${music.title}, engraved`}
-        height={music.bars > manyBars ? 36 : 60}
-      />
-    </Box>
-  )
-}
-
-function Bars({ count, wrong, toggle }: { count: number; wrong: number[]; toggle: (bar: number) => void }) {
-  return (
-    <Flex gap="2" wrap="wrap" role="group" aria-label="Bars">
-      {Array.from({ length: count }, (_, i) => i + 1).map((bar) => (
-        <Press
-          key={bar}
-          minW="52px"
-          minH="44px"
-          justifyContent="center"
-          borderColor={wrong.includes(bar) ? 'stageAccent' : 'stageEdge'}
-          color={wrong.includes(bar) ? 'stageAccent' : undefined}
-          aria-pressed={wrong.includes(bar)}
-          aria-label={`Bar ${bar} late or wrong`}
-          _hover={{ bg: 'stageHover' }}
-          onClick={() => toggle(bar)}
-        >
-          {bar}
-        </Press>
-      ))}
-    </Flex>
+    <Text color="stageFaded" role="status">
+      {midi.state === 'on'
+        ? `Listening to ${midi.name}.`
+        : midi.state === 'gone'
+          ? `${midi.name} is gone. Connect it again, or mark it by key.`
+          : midi.why}
+    </Text>
   )
 }

@@ -3,6 +3,9 @@ import type { Metronome } from '../../sound/metronome'
 import { plainClick } from '../../sound/plainClick'
 import { useWanted } from '../../sound/useWanted'
 
+/** Beats after the last bar line in which what came late is still heard. */
+const lateBeats = 0.3
+
 /** Runs the click through unseen music once: it counts in, goes, and does not stop. */
 export function useReading(beatsPerBar: number, bars: number, done: () => void) {
   const click = useRef<Metronome | null>(null)
@@ -47,14 +50,17 @@ export function useReading(beatsPerBar: number, bars: number, done: () => void) 
       const beat = click.current?.beat()
       if (beat === null || beat === undefined) return
       const now = Math.max(0, Math.floor(beat / beatsPerBar) + 1)
-      if (now > bars) {
+      // What is played last may come a little late.
+      if (beat > bars * beatsPerBar + lateBeats) {
         stop()
         latest.current()
-      } else setBar(now)
+      } else setBar(Math.min(now, bars))
     }, 20)
     return () => clearInterval(timer)
   }, [running, beatsPerBar, bars, stop])
 
   useEffect(() => stop, [stop])
-  return { bar, failed, start, stop }
+  /** The beat that sounds now, from the first bar line. */
+  const beat = useCallback(() => click.current?.beat() ?? null, [])
+  return { bar, failed, start, stop, beat }
 }

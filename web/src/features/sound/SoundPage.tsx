@@ -9,6 +9,7 @@ import { Page } from '../../ui/Page'
 import { Slide } from '../../ui/Slide'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { Calibrate } from './Calibrate'
 import { CyclePicture } from './CyclePicture'
 import { Loudness } from './Loudness'
 import { ClickSettings } from './ClickSettings'
@@ -93,6 +94,7 @@ export function SoundPage() {
           <CyclePicture settings={settings} touches={view.data.touches} sound={sound} change={change} />
           <ClickSettings settings={settings} change={change} />
           <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />
+          <Calibrate />
           <Refusal />
         </Box>
       </Grid>

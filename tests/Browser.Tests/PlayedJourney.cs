@@ -1,0 +1,165 @@
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Shouldly;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>What is tapped, played on a keyboard, or read by a player made of numbers marks itself.</summary>
+public sealed class PlayedJourney
+{
+    private const int Tempo = 200;
+
+    /// <summary>The page's script finds here what was composed, and a keyboard that can vanish.</summary>
+    private const string Before = """
+        const plain = window.fetch;
+        window.fetch = async (...all) => {
+          const answer = await plain(...all);
+          if ((all[0].url ?? all[0]).includes('/api/reading/new')) window.music = await answer.clone().json();
+          return answer;
+        };
+        const port = { name: 'a small keyboard', state: 'connected', onmidimessage: null };
+        const access = { inputs: new Map([['1', port]]), onstatechange: null };
+        window.keyboard = {
+          press: (midi) => port.onmidimessage?.({ data: [0x90, midi, 80], timeStamp: performance.now() }),
+          vanish: () => { port.state = 'disconnected'; access.onstatechange?.(); },
+        };
+        navigator.requestMIDIAccess = async () => access;
+        """;
+
+    /// <summary>From the first bar on, what is written is played to the beat, each note so many milliseconds off.</summary>
+    private const string Play = """
+        const [tempo, offsets, by] = arguments;
+        window.played = 0;
+        const from = () => {
+          if (document.querySelector("[data-testid='bar']")?.textContent !== '1') return setTimeout(from, 2);
+          const start = performance.now() + 4;
+          const notes = window.music.played;
+          const next = (i) => {
+            if (i >= notes.length) return;
+            const at = start + notes[i].at * 60000 / tempo + offsets[i % offsets.length];
+            setTimeout(() => {
+              while (performance.now() < at);
+              if (by === 'midi') window.keyboard.press(notes[i].midi);
+              else document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
+              window.played++;
+              next(i + 1);
+            }, Math.max(0, at - performance.now() - 12));
+          };
+          next(0);
+        };
+        from();
+        """;
+
+    [Fact]
+    public async Task Taps_show_their_milliseconds_and_a_keyboard_marks_itself_until_it_vanishes()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.PlayerAsync("Piano", "keys");
+        using var browser = new Browser(app.Address);
+        browser.BeforePages(Before);
+        browser.Open("/read?bars=4");
+        browser.See(By.CssSelector("[data-testid='unseen'] .abcjs-notehead"));
+        browser.Press("t");
+        browser.SeeText("How late this machine hears a tap is not known yet");
+        Faster(browser);
+        browser.Run(Play, Tempo, new[] { 0, 40, -40 }, "tap");
+        browser.Press(Keys.ArrowRight);
+        browser.SeeText("Which bars came late or wrong?");
+        var late = browser
+            .Until(page => page.FindElements(By.CssSelector("text.lateness")) is { Count: > 0 } found ? found : null)!
+            .Select(one => int.Parse(one.Text, System.Globalization.CultureInfo.InvariantCulture))
+            .ToList();
+        late.Count.ShouldBe(Convert.ToInt32(browser.Run("return window.music.played.length"), null));
+        for (var i = 0; i < late.Count; i++)
+            ((double)(late[i] - late[i / 3 * 3])).ShouldBe(
+                (i % 3) switch
+                {
+                    0 => 0,
+                    1 => 40,
+                    _ => -40,
+                },
+                15,
+                $"{string.Join(' ', late)}"
+            );
+        browser.SeeText("keep: 4 of 4 on time");
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("reading-now").StartsWith("4 of 4 bars on time.", StringComparison.Ordinal));
+        var past = (await app.Send(HttpMethod.Get, "/api/reading"))["past"]![0]!;
+        ((string?)past["asked"], (int?)past["right"]).ShouldBe(("Rhythm", 4));
+
+        // On a keyboard, which is gone in the middle of the next one.
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("reading-now").StartsWith("Look:", StringComparison.Ordinal));
+        browser.Press("t");
+        browser.SeeText("Listening to a small keyboard.");
+        Faster(browser);
+        browser.Run(Play, Tempo, new[] { 0 }, "midi");
+        browser.Press(Keys.ArrowRight);
+        browser.SeeText("keep: 4 of 4 on time");
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("reading-now").StartsWith("4 of 4 bars on time.", StringComparison.Ordinal));
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("reading-now").StartsWith("Look:", StringComparison.Ordinal));
+        Faster(browser);
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("bar") == "1");
+        browser.Run("window.keyboard.vanish()");
+        browser.SeeText("a small keyboard is gone. It runs on; afterwards mark the bars yourself.");
+        browser.SeeText("Which bars came late or wrong?");
+        browser.SeeText("keep: 4 of 4 on time");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_stand_in_that_errs_moves_the_levels_down_and_one_that_does_not_up()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.PlayerAsync("Flute", "winds");
+        using var browser = new Browser(app.Address);
+        var start = Levels(await app.Send(HttpMethod.Get, "/api/reading"));
+        Read(browser, "0", 2);
+        var good = Levels(await app.Send(HttpMethod.Get, "/api/reading"));
+        Read(browser, "1", 2);
+        var book = await app.Send(HttpMethod.Get, "/api/reading");
+        var poor = Levels(book);
+        good.Zip(start).ShouldAllBe(pair => pair.First > pair.Second + 0.5);
+        poor.Zip(good).ShouldAllBe(pair => pair.First < pair.Second);
+        book["past"]!.AsArray().Select(one => (int)one!["right"]! == (int)one["bars"]!).ShouldBe([false, false, true, true]);
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    private static void Read(Browser browser, string wrong, int times)
+    {
+        browser.Open($"/read?bars=2&stand-in={wrong}");
+        for (var i = 0; i < times; i++)
+        {
+            browser.Until(_ => browser.Shown("reading-now").StartsWith("Look:", StringComparison.Ordinal));
+            browser.See(By.CssSelector("[data-testid='unseen'] .abcjs-notehead"));
+            Faster(browser);
+            browser.Press(Keys.ArrowRight);
+            browser.SeeText(wrong == "0" ? "keep: 2 of 2 on time" : "keep: 0 of 2 on time");
+            browser.Press(Keys.ArrowRight);
+            browser.Until(_ => browser.Shown("reading-now").Contains("of 2 bars on time.", StringComparison.Ordinal));
+            browser.Press(Keys.ArrowRight);
+        }
+    }
+
+    /// <summary>As fast as the journey has time for.</summary>
+    private static void Faster(Browser browser)
+    {
+        for (var at = Shown(browser); at < Tempo; at += 2)
+            browser.Press(Keys.ArrowUp);
+        browser.Until(_ => Shown(browser) is Tempo or Tempo + 1);
+    }
+
+    private static int Shown(Browser browser) =>
+        int.Parse(
+            browser.See(By.XPath("//p[contains(., '= ') and contains(., 'covered')]")).Text.Split("= ")[1].Split(' ')[0],
+            System.Globalization.CultureInfo.InvariantCulture
+        );
+
+    private static List<double> Levels(JsonNode book) => [.. book["strands"]!.AsArray().Select(strand => (double)strand!["level"]!)];
+}

@@ -1,0 +1,72 @@
+import { Box, Flex } from '@chakra-ui/react'
+import { useEffect, useRef } from 'react'
+import type { Schemas } from '../../api/client'
+import { Press } from '../../ui/Press'
+import { StageMusic } from '../practice/StageMusic'
+import { cover, isCovered } from './cover'
+import { writeLateness } from './lateness'
+
+/** More than these are smaller, so that all of it is in sight: nobody turns a page. */
+const manyBars = 8
+
+/** Unseen music: its bars covered as they begin to sound, and under its notes how late they were. */
+export function Unseen({
+  music,
+  sounding,
+  ahead,
+  notes,
+}: {
+  music: Schemas['NewMusicView']
+  sounding: number | null
+  ahead: number | null
+  notes: readonly Schemas['FollowedNote'][]
+}) {
+  const place = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    if (place.current) cover(place.current, music.bars, (bar) => isCovered(bar, sounding, ahead))
+  }, [music.bars, sounding, ahead])
+  useEffect(() => {
+    if (place.current) writeLateness(place.current, notes)
+  }, [notes])
+  return (
+    <Box ref={place} data-testid="unseen" my="auto" pb="6">
+      <StageMusic
+        abc={music.abc}
+        label={`${music.title}, engraved`}
+        height={music.bars > manyBars ? 36 : 60}
+      />
+    </Box>
+  )
+}
+
+/** The bars to be touched: which came late or wrong. */
+export function Bars({
+  count,
+  wrong,
+  toggle,
+}: {
+  count: number
+  wrong: number[]
+  toggle: (bar: number) => void
+}) {
+  return (
+    <Flex gap="2" wrap="wrap" role="group" aria-label="Bars">
+      {Array.from({ length: count }, (_, i) => i + 1).map((bar) => (
+        <Press
+          key={bar}
+          minW="52px"
+          minH="44px"
+          justifyContent="center"
+          borderColor={wrong.includes(bar) ? 'stageAccent' : 'stageEdge'}
+          color={wrong.includes(bar) ? 'stageAccent' : undefined}
+          aria-pressed={wrong.includes(bar)}
+          aria-label={`Bar ${bar} late or wrong`}
+          _hover={{ bg: 'stageHover' }}
+          onClick={() => toggle(bar)}
+        >
+          {bar}
+        </Press>
+      ))}
+    </Flex>
+  )
+}

@@ -1,0 +1,125 @@
+import { useState } from 'react'
+import { ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
+import { useProblem } from '../../ui/refusal'
+import { standIn, usePlaying, type How } from './usePlaying'
+import { useReading } from './useReading'
+
+export type Step = 'look' | 'run' | 'after' | 'kept'
+
+const hows: How[] = ['self', 'tap', 'midi']
+
+const howPlace = 'reading-how'
+
+/** How one marked the last reading in this browser. */
+const keptHow = (): How => hows.find((one) => one === localStorage.getItem(howPlace)) ?? 'self'
+
+interface Given {
+  music: Schemas['NewMusicView']
+  ahead: number | null
+  /** Part of the bars that a player made of numbers gets wrong, who takes one's place; null for oneself. */
+  numbers: number | null
+  kept: () => void
+}
+
+/** One reading from the look to its result: what sounds, what was marked, what is kept. */
+export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given) {
+  const saved = useSaved()
+  const { problem, run } = useProblem()
+  const [wanted, setStep] = useState<Step>('look')
+  const [tempo, setTempo] = useState(music.tempo)
+  const [ahead, setAhead] = useState(proposed)
+  const [wrong, setWrong] = useState<number[]>([])
+  const [counted, setCounted] = useState(true)
+  const [words, setWords] = useState('')
+  const [key] = useState(() => crypto.randomUUID())
+  const [how, setHow] = useState<How>(keptHow)
+  const playing = usePlaying(how, wanted === 'run', tempo)
+  const [marked, setMarked] = useState<Schemas['MarkedView'] | null>(null)
+  const done = async () => {
+    setStep('after')
+    // Where nothing was heard one marks it oneself.
+    if (numbers === null && (how === 'self' || playing.heard === 0)) return
+    const found = await run(() =>
+      numbers === null
+        ? playing.marks(music.seed, tempo)
+        : standIn(music.seed, tempo, numbers, how === 'tap'),
+    )
+    if (!found) return
+    setMarked(found)
+    setWrong((all) => [...new Set([...all, ...found.wrong])])
+  }
+  const reading = useReading(music.beatsPerBar, music.bars, () => void done())
+  // Without a click nothing runs.
+  const step = wanted === 'run' && reading.failed ? 'look' : wanted
+  const start = () => {
+    setStep('run')
+    setMarked(null)
+    playing.begin(reading.beat)
+    void reading.start(tempo)
+  }
+  const toggle = (bar: number) =>
+    setWrong((all) => (all.includes(bar) ? all.filter((one) => one !== bar) : [...all, bar]))
+  const lost = () => {
+    const bar = reading.bar ?? 0
+    if (bar >= 1) setWrong((all) => (all.includes(bar) ? all : [...all, bar]))
+  }
+  /** Keeps the result, once: what is read again is no longer unseen. */
+  const send = async () => {
+    if (!counted) return true
+    const body = { key, seed: music.seed, wrong, tempo, tapped: how === 'tap' }
+    const now = await run(() => ask(client.POST('/api/reading/results', { body })))
+    if (!now) return false
+    setWords(now.words)
+    kept()
+    await saved()
+    return true
+  }
+  const keep = async () => {
+    if (await send()) setStep('kept')
+  }
+  const again = async () => {
+    if (!(await send())) return
+    setCounted(false)
+    setWrong([])
+    start()
+  }
+  const other = () => {
+    if (step !== 'look') return
+    const next = hows[(hows.indexOf(how) + 1) % hows.length]!
+    localStorage.setItem(howPlace, next)
+    setHow(next)
+  }
+  const faster = (beats: number) => step === 'look' && setTempo(Math.min(400, Math.max(20, tempo + beats)))
+  return {
+    step,
+    how,
+    tempo,
+    ahead,
+    wrong,
+    counted,
+    words,
+    marked,
+    problem,
+    midi: playing.midi,
+    bar: reading.bar,
+    failed: reading.failed,
+    start,
+    toggle,
+    lost,
+    keep,
+    again,
+    other,
+    faster,
+    cover: () => setAhead(ahead === null ? 0 : ahead === 2 ? null : ahead + 1),
+    /** Stopped early: what was not reached was not on time. */
+    stop: () => {
+      const at = Math.max(1, reading.bar ?? 1)
+      setWrong((all) => [
+        ...new Set([...all, ...Array.from({ length: music.bars - at + 1 }, (_, i) => at + i)]),
+      ])
+      reading.stop()
+      setStep('after')
+    },
+  }
+}

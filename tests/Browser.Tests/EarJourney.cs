@@ -68,6 +68,13 @@ public sealed class EarJourney
             browser.Press(Keys.PageDown);
         }
 
+        // A line is given by its degrees.
+        browser.Open("/ear?only=line:1&only=line:2");
+        browser.Until(page => page.FindElements(By.XPath("//button[contains(., 'begin')]")).Count > 0);
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("ear-now").EndsWith("Which four notes?", StringComparison.Ordinal));
+        browser.Press("1", "2", Keys.Backspace, "1", "1", "1");
+        browser.Until(_ => browser.Shown("ear-now").EndsWith("; you gave 1 1 1 1", StringComparison.Ordinal));
         browser.Complaints().ShouldBeEmpty();
     }
 

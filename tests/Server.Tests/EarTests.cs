@@ -1,5 +1,7 @@
 using System.Text.Json.Nodes;
 using Shouldly;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.Notation;
 using Xunit;
 using static TuningFork.Server.Tests.App;
 
@@ -49,6 +51,9 @@ public sealed class EarTests : IDisposable
             await Answer(round, Asked(round), only: [Major, Minor]);
         }
 
+        var journal = (await app.Get("/api/journal"))["days"]![0]!["results"]!.AsArray();
+        ((string?)journal.ShouldHaveSingleItem()).ShouldBe($"By ear: {30 - times} of 30 right");
+
         // Days later it is due, and the plan says so.
         await app.Clock(Evening.AddDays(2));
         var today = await app.Get("/api/ear");
@@ -78,6 +83,45 @@ public sealed class EarTests : IDisposable
         one["only"] = new JsonArray("up:7");
         await Refused(one, "only");
         ((int?)(await app.Get("/api/ear"))["today"]!["asked"]).ShouldBe(1, "nothing of that was kept");
+    }
+
+    [Fact]
+    public async Task A_rhythm_is_tapped_back_and_a_line_given_by_degrees()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var round = await app.Get("/api/ear/question?only=echo:2&only=echo:3");
+        var item = Asked(round);
+        ((string?)round["question"]!["kind"], (int?)round["question"]!["tap"]!["tempo"]).ShouldBe(("Tap", EarLines.EchoTempo));
+        var seed = DateOnly.FromDateTime(Evening.Date).DayNumber * 1000;
+        var taps = Performed.Notes(EarLines.Rhythm(item[^1] - '0', seed)).Select(note => (note.At.Value * 4) + 0.08).ToList();
+        var body = Body(item, null);
+        body["taps"] = new JsonArray([.. taps.Select(tap => (JsonNode)tap)]);
+        body["delayMs"] = 50;
+        var marked = (await app.Post("/api/ear/answers", body))["marked"]!;
+        ((bool?)marked["right"], (string?)marked["words"]).ShouldBe(
+            (true, $"{taps.Count} of {taps.Count} strokes in time. On the click on the whole; half of it within 0 ms of that.")
+        );
+        body = Body(item, null);
+        body["taps"] = new JsonArray(0.0);
+        marked = (await app.Post("/api/ear/answers", body))["marked"]!;
+        ((bool?)marked["right"], ((string)marked["words"]!)[..5]).ShouldBe((false, "1 of "));
+
+        var line = EarLines.Degrees(1, seed + 2);
+        body = Body("line:1", null);
+        body["degrees"] = new JsonArray([.. line.Select(degree => (JsonNode)degree)]);
+        ((bool?)(await app.Post("/api/ear/answers", body))["marked"]!["right"]).ShouldBe(true);
+        body = Body("line:1", null);
+        body["degrees"] = new JsonArray(1, 1, 1, 1);
+        ((string?)(await app.Post("/api/ear/answers", body))["marked"]!["words"]).ShouldBe(
+            $"{string.Join(' ', EarLines.Degrees(1, seed + 3))}; you gave 1 1 1 1"
+        );
+        body = Body("line:1", null);
+        body["degrees"] = new JsonArray(1, 9);
+        await Refused(body, "degrees");
+        body = Body("up:7", null);
+        body["taps"] = new JsonArray(1.0);
+        await Refused(body, "taps");
     }
 
     [Fact]

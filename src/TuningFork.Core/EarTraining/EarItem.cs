@@ -50,6 +50,12 @@ public enum EarFamily
 
     /// <summary>What was another in the second bar.</summary>
     Change,
+
+    /// <summary>Two bars of rhythm, tapped back.</summary>
+    RhythmEcho,
+
+    /// <summary>Four notes in a key, given back by their degrees.</summary>
+    Lines,
 }
 
 /// <summary>One thing an ear can know, with a memory of its own.</summary>

@@ -142,6 +142,8 @@ public static class EarItems
         ),
         (EarFamily.Subdivision, 1, [.. Parts()]),
         (EarFamily.Metre, 2, [.. Metres()]),
+        (EarFamily.RhythmEcho, 2, [.. Echoes()]),
+        (EarFamily.Lines, 3, [.. Lines()]),
         (EarFamily.IntervalsDown, 3, [.. Intervals.Select(one => Interval(EarFamily.IntervalsDown, one, "down", " down"))]),
         (EarFamily.DegreesMinor, 4, [.. Degrees(EarFamily.DegreesMinor, "minor", ["1", "5", "3", "2", "6", "4", "♯7", "7", "♯6"])]),
         (
@@ -166,6 +168,7 @@ public static class EarItems
     [
         (EarFamily.Subdivision, 0, [.. Parts()]),
         (EarFamily.Metre, 0, [.. Metres()]),
+        (EarFamily.RhythmEcho, 1, [.. Echoes()]),
         (EarFamily.Strokes, 1, [.. Strokes()]),
         (EarFamily.Pulse, 2, [.. Pulses()]),
         (EarFamily.SilentBeat, 3, [.. Silent()]),
@@ -208,6 +211,8 @@ public static class EarItems
             EarFamily.Pulse => "pulse",
             EarFamily.SilentBeat => "the silent beat",
             EarFamily.Strokes => "low and high strokes",
+            EarFamily.RhythmEcho => "rhythm tapped back",
+            EarFamily.Lines => "four notes",
             _ => "what changed",
         };
 
@@ -281,6 +286,16 @@ public static class EarItems
         FourStrokes.Select(one => new EarItem($"strokes:{one}", EarFamily.Strokes, $"strokes: {Spoken(one)}", Spoken(one)));
 
     private static string Spoken(string strokes) => string.Join(" ", strokes.Select(stroke => stroke == 'L' ? "low" : "high"));
+
+    private static IEnumerable<EarItem> Echoes() =>
+        Enumerable
+            .Range(1, EarLines.Levels)
+            .Select(level => new EarItem($"echo:{level}", EarFamily.RhythmEcho, $"two bars of rhythm, level {level}", $"level {level}"));
+
+    private static IEnumerable<EarItem> Lines() =>
+        Enumerable
+            .Range(1, EarLines.Levels)
+            .Select(level => new EarItem($"line:{level}", EarFamily.Lines, $"four notes, level {level}", $"level {level}"));
 
     private static IEnumerable<EarItem> Changes() =>
         Others.Select(one => new EarItem($"change:{one.Key}", EarFamily.Change, $"the second bar: {one.Name}", one.Name));

@@ -1,3 +1,4 @@
+using TuningFork.Core.Notation;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.EarTraining;
@@ -30,6 +31,10 @@ public static class EarSounds
     /// <summary>Beats of a pulse, and of the taps of a rhythm.</summary>
     private const double Tap = 0.12;
 
+    /// <summary>The click under a rhythm is high and short, so that it is told apart.</summary>
+    private const int Click = 24;
+    private const double ClickSeconds = 0.04;
+
     /// <summary>The strong beat of a bar lies so much higher.</summary>
     private const int Accent = 7;
 
@@ -56,6 +61,8 @@ public static class EarSounds
             EarFamily.Pulse => "Where does the pulse go?",
             EarFamily.SilentBeat => "Two bars of four. Which beat is silent?",
             EarFamily.Strokes => "Which strokes?",
+            EarFamily.RhythmEcho => "A bar is counted, two are heard; then tap them to the click.",
+            EarFamily.Lines => "The chords set the key. Which four notes?",
             _ => "What is other in the second bar?",
         };
 
@@ -67,7 +74,7 @@ public static class EarSounds
         ArgumentNullException.ThrowIfNull(item);
         var cadence = item.Family switch
         {
-            EarFamily.DegreesMajor or EarFamily.TwoChords => ["I", "IV", "V", "I"],
+            EarFamily.DegreesMajor or EarFamily.TwoChords or EarFamily.Lines => ["I", "IV", "V", "I"],
             EarFamily.DegreesMinor => ["i", "iv", "V", "i"],
             _ => Array.Empty<string>(),
         };
@@ -134,6 +141,8 @@ public static class EarSounds
             EarFamily.Pulse => Pulse(what, home),
             EarFamily.SilentBeat => Silent(Number(what), home),
             EarFamily.Strokes => Strokes(what, home),
+            EarFamily.RhythmEcho => Echo(Number(what), ground),
+            EarFamily.Lines => Line([.. EarLines.Degrees(Number(what), ground.Seed).Select(degree => home + Above(degree))]),
             _ => Changed(what, ground),
         };
     }
@@ -270,6 +279,22 @@ public static class EarSounds
                 .Select(place => Struck(place % 8 == 0 ? ground.Home + Accent : ground.Home, place * Beat * 0.45)),
         ];
     }
+
+    /// <summary>A bar counted in, two bars of rhythm, and the click on for two more in which they are tapped.</summary>
+    private static List<Tone> Echo(int level, EarGround ground)
+    {
+        const double beat = 60.0 / EarLines.EchoTempo;
+        var clicks = Enumerable
+            .Range(0, EarLines.CountIn + (2 * EarLines.EchoBeats))
+            .Select(at => Struck(ground.Home + (at % 4 == 0 ? 12 : 0) + Click, at * beat) with { Seconds = ClickSeconds });
+        var strokes = Performed
+            .Notes(EarLines.Rhythm(level, ground.Seed))
+            .Select(note => Struck(ground.Home, (EarLines.CountIn + (note.At.Value * 4)) * beat));
+        return [.. clicks.Concat(strokes).OrderBy(tone => tone.AtSeconds)];
+    }
+
+    /// <summary>Semitones of a degree of the major scale above its key; 8 is the octave.</summary>
+    private static int Above(int degree) => degree == 8 ? 12 : Scale.Major.Up[degree - 1].Semitones;
 
     private static Tone Struck(int note, double at) => new(Tuning.Hertz(note), at, Tap);
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.EarTraining;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Theory;
 using Xunit;
 
@@ -70,12 +71,18 @@ public sealed class EarSoundsTests
                 case EarFamily.FourChords:
                     Chords(asked, ground.Home).ShouldBe(what.Split('-').Select(Roman));
                     break;
+                case EarFamily.Lines:
+                    asked
+                        .TakeLast(EarLines.Notes)
+                        .Select(note => note.Midi - ground.Home)
+                        .ShouldBe(EarLines.Degrees(what[0] - '0', seed).Select(degree => Known.Major.Append(12).ElementAt(degree - 1)));
+                    break;
                 default:
-                    item.Family.ShouldBeOneOf(EarFamily.Metre, EarFamily.Subdivision);
+                    item.Family.ShouldBeOneOf(EarFamily.Metre, EarFamily.Subdivision, EarFamily.RhythmEcho);
                     break;
             }
 
-            asked.ShouldAllBe(note => note.Midi >= 28 && note.Midi <= 96);
+            asked.ShouldAllBe(note => note.Midi >= 28 && note.Midi <= 110);
         }
     }
 
@@ -98,6 +105,10 @@ public sealed class EarSoundsTests
                     var gaps = asked.Zip(asked.Skip(1), (one, next) => next.AtSeconds - one.AtSeconds).ToList();
                     for (var i = 0; i < gaps.Count; i++)
                         gaps[i].ShouldBe(0.9 * parts[i % parts.Count] / parts.Sum(), 1e-9);
+                    break;
+                case EarFamily.RhythmEcho:
+                    for (var seed = 0; seed < 50; seed++)
+                        Echo(item, what[0] - '0', seed);
                     break;
                 case EarFamily.Metre:
                     var beats = int.Parse(what, System.Globalization.CultureInfo.InvariantCulture);
@@ -125,6 +136,35 @@ public sealed class EarSoundsTests
                         Change(item, what, seed);
                     break;
             }
+        }
+    }
+
+    /// <summary>Two full bars that begin on the beat, and no more than their level; heard after a bar that is counted.</summary>
+    private static void Echo(EarItem item, int level, int seed)
+    {
+        var rhythm = EarLines.Rhythm(level, seed);
+        rhythm.Check().ShouldBeEmpty();
+        rhythm.Bars[0].Elements[0].IsRest.ShouldBeFalse();
+        rhythm.Bars.ShouldAllBe(bar => bar.Length == Fraction.Whole);
+        var shortest = rhythm.Bars.SelectMany(bar => bar.Elements).Min(element => element.Written);
+        shortest.ShouldBeGreaterThanOrEqualTo(level < 5 ? new Fraction(1, 8) : new Fraction(1, 16));
+        var beat = 60.0 / EarLines.EchoTempo;
+        var strokes = EarSounds.Question(item, EarGround.Round(60, seed)).Where(tone => tone.Seconds > 0.1).ToList();
+        strokes
+            .Select(tone => Math.Round((tone.AtSeconds / beat) - EarLines.CountIn, 6))
+            .ShouldBe(Performed.Notes(rhythm).Select(note => Math.Round(note.At.Value * 4, 6)));
+    }
+
+    [Fact]
+    public void Lines_begin_and_end_where_a_key_rests_and_widen()
+    {
+        for (var level = 1; level <= EarLines.Levels; level++)
+        {
+            var lines = Enumerable.Range(0, 300).Select(seed => EarLines.Degrees(level, seed)).ToList();
+            lines.ShouldAllBe(line => line.Count == EarLines.Notes && new[] { 1, 3, 5, 8 }.Contains(line[0]));
+            lines.ShouldAllBe(line => new[] { 1, 3, 5, 8 }.Contains(line[3]));
+            var widest = lines.Max(line => line.Zip(line.Skip(1)).Max(pair => Math.Abs(pair.First - pair.Second)));
+            widest.ShouldBe(new[] { 1, 1, 2, 3, 3, 5 }[level - 1]);
         }
     }
 

@@ -2078,6 +2078,13 @@ export interface components {
              */
             alternatives: number;
             only?: null | string[];
+            taps?: null | number[];
+            /**
+             * Format: double
+             * @default 0
+             */
+            delayMs: number;
+            degrees?: null | number[];
         };
         EarFamilyView: {
             name: string;
@@ -2097,6 +2104,12 @@ export interface components {
             /** Format: int32 */
             right: number;
         };
+        /** @enum {unknown} */
+        EarKind: "Choose" | "Tap" | "Notes";
+        EarMarkedView: {
+            right: boolean;
+            words: string;
+        };
         EarQuestion: {
             ask: string;
             question: components["schemas"]["Tone"][];
@@ -2104,6 +2117,7 @@ export interface components {
             answerText: string;
         };
         EarQuestionView: {
+            kind: components["schemas"]["EarKind"];
             item: string;
             name: string;
             ask: string;
@@ -2111,10 +2125,22 @@ export interface components {
             why: string;
             tones: components["schemas"]["Tone"][];
             alternatives: components["schemas"]["EarAlternative"][];
+            /** Format: int32 */
+            degrees: number;
+            tap: null | components["schemas"]["EarTapView"];
         };
         EarRoundView: {
             question: null | components["schemas"]["EarQuestionView"];
             today: components["schemas"]["EarToday"];
+            marked?: null | components["schemas"]["EarMarkedView"];
+        };
+        EarTapView: {
+            /** Format: double */
+            fromSeconds: number;
+            /** Format: double */
+            toSeconds: number;
+            /** Format: int32 */
+            tempo: number;
         };
         EarToday: {
             /** Format: int32 */
@@ -2401,6 +2427,7 @@ export interface components {
             wasTense: boolean;
             pain: boolean;
             sittings: components["schemas"]["SittingView"][];
+            results: string[];
         };
         JournalView: {
             days: components["schemas"]["JournalDay"][];

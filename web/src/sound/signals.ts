@@ -43,12 +43,15 @@ export function soundLast() {
   tone(440, now() + 0.02, 0.3, 0.1)
 }
 
+/** Seconds until what is asked for begins. */
+export const toneAhead = 0.08
+
 let asked: OscillatorNode[] = []
 
 /** The notes of an ear question or its answer; what still sounds of the one before gives way. */
 export function soundTones(tones: Schemas['Tone'][]) {
   stopTones()
-  const start = now() + 0.08
+  const start = now() + toneAhead
   asked = tones.map((one) => tone(one.hertz, start + one.atSeconds, one.seconds, 0.14, 'tones'))
 }
 

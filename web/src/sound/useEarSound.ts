@@ -26,7 +26,8 @@ export function useEarSound() {
     void import('./signals').then((one) => one.stopTones())
   }, [stop])
   useEffect(() => silence, [silence])
-  const sound = (tones: Tones) => {
+  /** @param began told by the page's clock when the first of them begins; of strokes only */
+  const sound = (tones: Tones, began?: (at: number) => void) => {
     silence()
     if (piano && !failed && hasNotes(tones))
       void start(
@@ -38,7 +39,11 @@ export function useEarSound() {
         60,
         440,
       )
-    else void import('./signals').then((one) => one.soundTones(tones))
+    else
+      void import('./signals').then((one) => {
+        one.soundTones(tones)
+        began?.(performance.now() + one.toneAhead * 1000)
+      })
   }
   return {
     sound,

@@ -32,27 +32,51 @@ public static class EarEndpoints
         PracticeDb db,
         PlanDesk desk,
         PracticeClock clock,
-        CancellationToken cancel
+        CancellationToken cancel,
+        EarMarkedView? marked = null
     )
     {
         var profile = await desk.ProfileAsync(cancel);
         var request = await EarDesk.RequestAsync(db, clock.Today(profile), ProfileBooks.InstrumentOf(profile).IsPitched, only, cancel);
         var today = Today(request);
         if (EarRound.Next(request) is not { } choice)
-            return new EarRoundView(null, today);
+            return new EarRoundView(null, today, marked);
         var ground = EarGround.Round(profile.EarCentre, request.Seed);
         return new EarRoundView(
             new EarQuestionView(
+                KindOf(choice.Item.Family),
                 choice.Item.Key,
                 choice.Item.Name,
                 EarSounds.Ask(choice.Item.Family),
                 EarItems.NameOf(choice.Item.Family),
                 EarDesk.Words(choice, request),
                 EarSounds.Question(choice.Item, ground),
-                [.. choice.Alternatives.Select(one => new EarAlternative(one.Key, one.Answer, EarSounds.Answer(one, ground)))]
+                [
+                    .. (KindOf(choice.Item.Family) == EarKind.Choose ? choice.Alternatives : [choice.Item]).Select(
+                        one => new EarAlternative(one.Key, one.Answer, EarSounds.Answer(one, ground))
+                    ),
+                ],
+                choice.Item.Family == EarFamily.Lines ? EarLines.Notes : 0,
+                choice.Item.Family == EarFamily.RhythmEcho ? TapOf() : null
             ),
-            today
+            today,
+            marked
         );
+    }
+
+    private static EarKind KindOf(EarFamily family) =>
+        family switch
+        {
+            EarFamily.RhythmEcho => EarKind.Tap,
+            EarFamily.Lines => EarKind.Notes,
+            _ => EarKind.Choose,
+        };
+
+    private static EarTapView TapOf()
+    {
+        const double beat = 60.0 / EarLines.EchoTempo;
+        const int from = EarLines.CountIn + EarLines.EchoBeats;
+        return new EarTapView(from * beat, (from + EarLines.EchoBeats) * beat, EarLines.EchoTempo);
     }
 
     private static EarToday Today(EarRequest request) =>
@@ -73,28 +97,31 @@ public static class EarEndpoints
         var only = Only(wish.Only);
         var item = Known("item", wish.Item);
         var said = wish.Said is { } chosen ? Known("said", chosen) : null;
-        if (said is null && wish.Right is null)
+        if (said is null && wish.Right is null && wish.Taps is null && wish.Degrees is null)
             throw new FieldException("right", "Answered aloud, it has to be said whether it was right.");
         if (said is not null && said.Family != item.Family)
             throw new FieldException("said", $"{said.Name} is no answer to a question about {EarItems.NameOf(item.Family)}.");
         if (wish.Seconds is < 0 or > MostSeconds or double.NaN)
             throw new FieldException("seconds", $"The time of an answer lies between 0 and {MostSeconds:0} seconds.");
+        EarMarkedView? marked = null;
         if (!await db.EarAnswers.AnyAsync(row => row.Key == wish.Key, cancel))
         {
+            var profile = await desk.ProfileAsync(cancel);
+            marked = await EarGivenBack.MarkAsync(db, wish, item, clock.Today(profile), cancel);
             var row = new EarAnswerRow
             {
                 Key = wish.Key,
-                Day = clock.Today(await desk.ProfileAsync(cancel)),
+                Day = clock.Today(profile),
                 AtUtc = clock.UtcNow,
                 Item = item.Key,
                 Said = said?.Key,
-                Right = said is null ? wish.Right!.Value : said == item,
+                Right = marked?.Right ?? (said is null ? wish.Right!.Value : said == item),
                 Seconds = wish.Seconds,
             };
             await EarDesk.KeepAsync(db, row, wish.Alternatives, cancel);
         }
 
-        return await RoundAsync(only, db, desk, clock, cancel);
+        return await RoundAsync(only, db, desk, clock, cancel, marked);
     }
 
     private static async Task<EarView> BookAsync(PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel)

@@ -8,6 +8,25 @@ namespace TuningFork.Server.Features.Ear;
 /// <param name="Tones">How it would sound where the question lay.</param>
 public sealed record EarAlternative(string Item, string Label, IReadOnlyList<Tone> Tones);
 
+/// <summary>How a question is answered.</summary>
+public enum EarKind
+{
+    /// <summary>By choosing.</summary>
+    Choose,
+
+    /// <summary>By tapping.</summary>
+    Tap,
+
+    /// <summary>By degrees, one after the other.</summary>
+    Notes,
+}
+
+/// <summary>Where a rhythm is tapped back.</summary>
+/// <param name="FromSeconds">When its first beat is, after the sound began.</param>
+/// <param name="ToSeconds">When its last beat is over.</param>
+/// <param name="Tempo">Beats a minute.</param>
+public sealed record EarTapView(double FromSeconds, double ToSeconds, int Tempo);
+
 /// <summary>A question of a round.</summary>
 /// <param name="Item">Lasting name of what is asked.</param>
 /// <param name="Name">Its full name, for after the answer.</param>
@@ -15,15 +34,19 @@ public sealed record EarAlternative(string Item, string Label, IReadOnlyList<Ton
 /// <param name="Family">What its family is called.</param>
 /// <param name="Why">Why it is asked, in words; empty where there is nothing to say.</param>
 /// <param name="Tones">How it sounds.</param>
-/// <param name="Alternatives">What there is to choose from.</param>
+/// <param name="Alternatives">What there is to choose from; one, the right one, where it is not chosen.</param>
+/// <param name="Degrees">Of a line: how many notes are asked for; else 0.</param>
 public sealed record EarQuestionView(
+    EarKind Kind,
     string Item,
     string Name,
     string Ask,
     string Family,
     string Why,
     IReadOnlyList<Tone> Tones,
-    IReadOnlyList<EarAlternative> Alternatives
+    IReadOnlyList<EarAlternative> Alternatives,
+    int Degrees,
+    EarTapView? Tap
 );
 
 /// <summary>How a day stands.</summary>
@@ -32,8 +55,13 @@ public sealed record EarQuestionView(
 /// <param name="Due">Items that are still due.</param>
 public sealed record EarToday(int Asked, int Right, int Due);
 
+/// <summary>How the answer before went, where more is to be said than right or wrong.</summary>
+/// <param name="Words">"1 3 2 1; you gave 1 2 2 1", or how late the taps were.</param>
+public sealed record EarMarkedView(bool Right, string Words);
+
 /// <summary>The question at hand; null where nothing can be asked.</summary>
-public sealed record EarRoundView(EarQuestionView? Question, EarToday Today);
+/// <param name="Marked">How the answer just given went.</param>
+public sealed record EarRoundView(EarQuestionView? Question, EarToday Today, EarMarkedView? Marked = null);
 
 /// <summary>An answer to be kept. Sent again with the same key it counts once.</summary>
 /// <param name="Item">What was asked.</param>
@@ -42,6 +70,9 @@ public sealed record EarRoundView(EarQuestionView? Question, EarToday Today);
 /// <param name="Seconds">Time from the end of the sound, 0 to 600; null when it was not taken.</param>
 /// <param name="Alternatives">Answers there were to choose from.</param>
 /// <param name="Only">The items of a round of only these.</param>
+/// <param name="Taps">Of a rhythm: when it was tapped, in beats from the first that was to be tapped.</param>
+/// <param name="DelayMs">So much later this machine hears taps.</param>
+/// <param name="Degrees">Of a line: the degrees that were given.</param>
 public sealed record EarAnswerWish(
     Guid Key,
     string Item,
@@ -49,7 +80,10 @@ public sealed record EarAnswerWish(
     bool? Right = null,
     double? Seconds = null,
     int Alternatives = 0,
-    IReadOnlyList<string>? Only = null
+    IReadOnlyList<string>? Only = null,
+    IReadOnlyList<double>? Taps = null,
+    double DelayMs = 0,
+    IReadOnlyList<int>? Degrees = null
 );
 
 /// <summary>One item as it stands.</summary>

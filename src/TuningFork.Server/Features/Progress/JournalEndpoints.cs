@@ -17,6 +17,7 @@ public sealed record EntryView(int Id, DateTime AtUtc, DateOnly Day, EntryKind K
 public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSeconds, double PlayedSeconds, int Takes, int CleanTakes);
 
 /// <summary>A day of the journal.</summary>
+/// <param name="Results">What was read at sight and answered by ear, a line each.</param>
 public sealed record JournalDay(
     DateOnly Day,
     double PlayedMinutes,
@@ -24,7 +25,8 @@ public sealed record JournalDay(
     IReadOnlyList<EntryView> Entries,
     bool WasTense,
     bool Pain,
-    IReadOnlyList<SittingView> Sittings
+    IReadOnlyList<SittingView> Sittings,
+    IReadOnlyList<string> Results
 );
 
 /// <summary>When a sitting began and ended.</summary>
@@ -163,7 +165,11 @@ public static class JournalEndpoints
         var sessions = db.Sessions.AsNoTracking().Where(session => session.EndedUtc != null && (before == null || session.Day < before));
         var days = await entries
             .Select(entry => entry.Day)
-            .Concat(whole ? sessions.Select(session => session.Day) : db.Sessions.Where(session => false).Select(session => session.Day))
+            .Concat(
+                whole
+                    ? sessions.Select(session => session.Day).Concat(DayResults.Days(db, before))
+                    : db.Sessions.Where(session => false).Select(session => session.Day)
+            )
             .Distinct()
             .OrderByDescending(day => day)
             .Take(DaysAtOnce + 1)
@@ -190,6 +196,7 @@ public static class JournalEndpoints
             })
             .ToListAsync(cancel);
         var bodies = await db.Bodies.AsNoTracking().Where(body => shown.Contains(body.Day)).ToListAsync(cancel);
+        var results = await DayResults.OfAsync(db, whole ? shown : [], cancel);
         return new JournalView(
             [
                 .. shown.Select(day =>
@@ -202,7 +209,8 @@ public static class JournalEndpoints
                             .. sittings
                                 .Where(one => one.Day == day)
                                 .Select(one => new SittingView(Utc(one.StartedUtc), Utc(one.EndedUtc!.Value))),
-                        ]
+                        ],
+                        [.. results[day]]
                     )
                 ),
             ],
@@ -218,7 +226,8 @@ public static class JournalEndpoints
         List<EntryRow> entries,
         List<SessionDrillRow> drills,
         List<BodyRow> bodies,
-        IReadOnlyList<SittingView> sittings
+        IReadOnlyList<SittingView> sittings,
+        IReadOnlyList<string> results
     )
     {
         var played = drills.Where(drill => drill.Day == day).ToList();
@@ -236,7 +245,8 @@ public static class JournalEndpoints
             [.. entries.Where(entry => entry.Day == day).Select(View)],
             bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension),
             bodies.Exists(body => body.Day == day && body.Pain),
-            sittings
+            sittings,
+            results
         );
     }
 

@@ -72,7 +72,8 @@ public static class PlayedEndpoints
         return new MarkedView(marked.Notes, marked.Wrong, Words(marked));
     }
 
-    private static string Words(Followed marked)
+    /// <summary>How early or late it was on the whole; empty when nothing was played.</summary>
+    internal static string Words(Followed marked)
     {
         var late = marked.Notes.Select(note => note.LateMs).OfType<double>().Order().ToList();
         if (late.Count == 0)

@@ -44,8 +44,9 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
     began.current = true
     begin()
   }, [begin])
+  const keys = question?.kind === 'Notes' ? highestDegree : (question?.alternatives.length ?? 0)
   const figures = Object.fromEntries(
-    (question?.alternatives ?? []).map((_, i) => [`${i + 1}`, () => round.choose(i)]),
+    Array.from({ length: keys }, (_, i) => [`${i + 1}`, () => round.choose(i)]),
   )
   useStageKeys(
     {
@@ -55,6 +56,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
       letters: {
         ...figures,
         r: round.again,
+        Backspace: round.takeBack,
         p: () => voice.setPiano(!voice.piano),
         Enter: step.at === 'over' ? go : round.yes,
         Escape: () => (step.at === 'over' || step.at === 'wait' ? go() : round.end()),
@@ -92,7 +94,13 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
             >
               {nowWords(round, only.length > 0)}
             </chakra.h1>
-            {question && step.at !== 'wait' && (
+            {question?.kind === 'Notes' && step.at !== 'wait' && <Degrees round={round} />}
+            {round.tapping && (
+              <Text mt="6" fontSize="2rem" data-testid="tapped">
+                {round.tapped === 0 ? 'Any key, a pedal, or a finger anywhere.' : `${round.tapped} tapped`}
+              </Text>
+            )}
+            {question?.kind === 'Choose' && step.at !== 'wait' && (
               <Alternatives
                 question={question}
                 choose={round.choose}
@@ -108,7 +116,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
       <Refusal problem={round.problem} />
       <Flex gap="3" wrap="wrap">
         {step.at === 'wait' && <DeskKey name="begin" keys="→" press={begin} />}
-        {step.at === 'ask' && (
+        {step.at === 'ask' && !round.tapping && (
           <>
             <DeskKey name="answer aloud, then hear it" keys="→" press={round.yes} />
             <DeskKey name="hear it again" keys="R" press={round.again} />
@@ -151,10 +159,43 @@ function nowWords({ question, step }: RoundState, isOnly: boolean) {
     return isOnly ? 'Only these: one after the other.' : 'Hear it, then say what it was.'
   if (step.at === 'judge') return `It was: ${question.name}. Had you said so?`
   if (step.at !== 'said') return question.ask
+  if (step.words) return `${step.right ? 'Right' : 'Not yet'}: ${step.words}`
   if (step.right) return `Right: ${question.name}.`
   return step.said === null
     ? `It was: ${question.name}.`
     : `It was: ${question.name}. You said: ${labelOf(question, step.said)}.`
+}
+
+const highestDegree = 8
+
+/** The degrees of a key, to be given one after the other. */
+function Degrees({ round }: { round: RoundState }) {
+  const { given, question, step } = round
+  return (
+    <>
+      <Text mt="6" fontSize="2rem" minH="1.5em" data-testid="given" aria-live="polite">
+        {given.join(' ')} {step.at === 'ask' && '·'.repeat((question?.degrees ?? 0) - given.length)}
+      </Text>
+      <Flex gap="3" wrap="wrap" mt="3" role="group" aria-label="Degrees">
+        {Array.from({ length: highestDegree }, (_, i) => i + 1).map((degree) => (
+          <Press
+            key={degree}
+            minH="64px"
+            minW="64px"
+            fontSize="1.2rem"
+            borderColor="stageEdge"
+            _hover={{ bg: 'stageHover' }}
+            onClick={() => round.give(degree)}
+          >
+            {degree}
+          </Press>
+        ))}
+        <Press minH="64px" borderColor="stageEdge" _hover={{ bg: 'stageHover' }} onClick={round.takeBack}>
+          take one back
+        </Press>
+      </Flex>
+    </>
+  )
 }
 
 /** Keys to choose from; after the answer each can be heard. */

@@ -2,6 +2,8 @@ import { useEffect, useRef, useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { lengthOf, useEarSound } from '../../sound/useEarSound'
+import { tapDelay } from '../../sound/tapDelay'
+import { useTaps } from '../../sound/useTaps'
 import { useProblem } from '../../ui/refusal'
 
 type Question = Schemas['EarQuestionView']
@@ -19,11 +21,19 @@ export type Step =
   | { at: 'ask' }
   /** Answered aloud: the answer has been heard, one says oneself whether it was right. */
   | { at: 'judge' }
-  | { at: 'said'; said: string | null; right: boolean }
+  | { at: 'said'; said: string | null; right: boolean; words: string }
   | { at: 'over' }
 
 /** Right answers go on by themselves after so long. */
 const goOnMs = 1100
+
+/** A last tap may come so much after its bar. */
+const lateTapMs = 250
+
+interface GivenBack {
+  taps?: number[]
+  degrees?: number[]
+}
 
 /** A pause between what it was and what was said. */
 const between = 0.5
@@ -42,6 +52,10 @@ export function useEarRound(only: string[], seconds: number) {
   const [step, setStep] = useState<Step>({ at: 'wait' })
   const [count, setCount] = useState({ asked: 0, right: 0 })
   const [missed, setMissed] = useState<Missed[]>([])
+  /** Degrees given so far of a line. */
+  const [given, setGiven] = useState<number[]>([])
+  const taps = useRef<{ from: number; beats: number[] } | null>(null)
+  const [tapped, setTapped] = useState(0)
   const [began, setBegan] = useState(() => Date.now())
   const soundEnds = useRef(0)
   const sending = useRef(false)
@@ -52,12 +66,30 @@ export function useEarRound(only: string[], seconds: number) {
     voice.sound(tones)
     soundEnds.current = performance.now() + lengthOf(tones) * 1000
   }
+  const pose = (asked: Question) => {
+    setGiven([])
+    setTapped(0)
+    taps.current = null
+    const { tap } = asked
+    if (!tap) return hear(asked.tones)
+    voice.sound(asked.tones, (at) => (taps.current = { from: at + tap.fromSeconds * 1000, beats: [] }))
+    soundEnds.current = performance.now() + tap.toSeconds * 1000
+  }
   const show = (to: Round) => {
     setRound(to)
     setNext(null)
     setStep({ at: 'ask' })
-    if (to.question) hear(to.question.tones)
+    if (to.question) pose(to.question)
   }
+  const tapping = step.at === 'ask' && Boolean(question?.tap)
+  useTaps(tapping, (ago) => {
+    if (!taps.current || !question?.tap) return
+    const beat = ((performance.now() - ago - taps.current.from) / 60_000) * question.tap.tempo
+    // Before the bars in which it is tapped one may tap along.
+    if (beat < -0.5) return
+    taps.current.beats.push(beat)
+    setTapped(taps.current.beats.length)
+  })
   const begin = async () => {
     const query = only.length > 0 ? { only } : {}
     const first = await run(() => ask(client.GET('/api/ear/question', { params: { query } })))
@@ -82,34 +114,62 @@ export function useEarRound(only: string[], seconds: number) {
   })
   useEffect(() => () => window.clearTimeout(goesOn.current), [])
 
-  const keep = async (said: string | null, right: boolean) => {
+  const keep = async (said: string | null, chosen: boolean, back: GivenBack = {}) => {
     if (!question || sending.current) return
     sending.current = true
     const body = {
       key: crypto.randomUUID(),
       item: question.item,
       said,
-      right,
-      seconds: Math.max(0, (performance.now() - soundEnds.current) / 1000),
+      right: chosen,
+      seconds:
+        question.kind === 'Choose' ? Math.max(0, (performance.now() - soundEnds.current) / 1000) : null,
       alternatives: said === null ? 0 : question.alternatives.length,
       only,
+      delayMs: tapDelay() ?? 0,
+      ...back,
     }
     const to = await run(() => ask(client.POST('/api/ear/answers', { body })))
     sending.current = false
     if (!to) return
+    const right = to.marked?.right ?? chosen
     setCount(({ asked, right: so }) => ({ asked: asked + 1, right: so + (right ? 1 : 0) }))
     setNext(to)
-    setStep({ at: 'said', said, right })
-    if (right) {
+    setStep({ at: 'said', said, right, words: to.marked?.words ?? '' })
+    if (right && !to.marked) {
       goesOn.current = window.setTimeout(() => latest.current(), goOnMs)
       return
     }
+    if (right) return
     const [was, taken] = [tonesOf(question, question.item), said === null ? [] : tonesOf(question, said)]
     setMissed((all) => [...all, { was: question.name, said: said === null ? '' : labelOf(question, said) }])
+    if (question.tap) return
     const after = lengthOf(was) + between
     hear([...was, ...taken.map((tone) => ({ ...tone, atSeconds: tone.atSeconds + after }))])
   }
+  /** A degree of a line; the last one sends it. */
+  const give = (degree: number) => {
+    if (step.at !== 'ask' || !question || question.degrees === 0) return
+    const all = [...given, degree].slice(0, question.degrees)
+    setGiven(all)
+    if (all.length === question.degrees) void keep(null, false, { degrees: all })
+  }
+  // When the bars in which it is tapped are over, it is sent.
+  const sendTaps = useRef(() => {})
+  useEffect(() => {
+    sendTaps.current = () => void keep(null, false, { taps: taps.current?.beats ?? [] })
+  })
+  useEffect(() => {
+    if (!tapping) return
+    const timer = setInterval(() => {
+      if (performance.now() < soundEnds.current + lateTapMs) return
+      clearInterval(timer)
+      sendTaps.current()
+    }, 100)
+    return () => clearInterval(timer)
+  }, [tapping, question])
   const choose = (at: number) => {
+    if (question?.kind === 'Notes') return give(at + 1)
     const one = question?.alternatives[at]
     if (!question || !one) return
     if (step.at === 'ask') void keep(one.item, one.item === question.item)
@@ -124,12 +184,18 @@ export function useEarRound(only: string[], seconds: number) {
     count,
     missed,
     problem,
+    given,
+    give,
+    takeBack: () => setGiven((all) => all.slice(0, -1)),
+    tapped,
+    tapping,
     voice,
     today: round?.today ?? null,
     left: () => Math.max(0, seconds - (Date.now() - began) / 1000),
     begin: () => void begin(),
     /** The right key: hear the answer, say that it was right, or go on. */
     yes: () => {
+      if (tapping) return
       if (step.at === 'ask' && question) {
         hear(tonesOf(question, question.item))
         setStep({ at: 'judge' })
@@ -139,9 +205,9 @@ export function useEarRound(only: string[], seconds: number) {
     },
     no: () => {
       if (step.at === 'judge') void keep(null, false)
-      else if (step.at === 'ask' && question) hear(question.tones)
+      else if (step.at === 'ask' && question && !tapping) hear(question.tones)
     },
-    again: () => question && hear(question.tones),
+    again: () => question && !tapping && (step.at === 'ask' ? pose(question) : hear(question.tones)),
     choose,
     end: () => {
       window.clearTimeout(goesOn.current)

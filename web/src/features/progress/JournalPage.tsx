@@ -140,6 +140,11 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string;
             />
           </Box>
         )}
+        {day.results.map((line) => (
+          <Text key={line} fontSize="0.92em">
+            {line}
+          </Text>
+        ))}
         {day.pain && <Text color="wrong">pain, numbness or tingling noted</Text>}
         {!day.pain && day.wasTense && <Text color="faded">tension was high</Text>}
       </Box>

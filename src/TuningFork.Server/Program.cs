@@ -109,6 +109,7 @@ app.MapWarmUps();
 app.MapMaterials();
 app.MapReading();
 app.MapPlayed();
+app.MapPaper();
 app.MapEar();
 app.MapPieces();
 app.MapPassages();

@@ -58,6 +58,48 @@ public sealed class ReadingJourney
         browser.Complaints().ShouldBeEmpty();
     }
 
+    [Fact]
+    public async Task Examples_of_a_book_on_paper_are_read_to_the_click_one_after_the_other()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        await app.PlayerAsync("Flute", "winds");
+        var book = new
+        {
+            kind = "Book",
+            title = "Forty Lines",
+            examples = 40,
+            perDay = 2,
+        };
+        await app.Send(HttpMethod.Post, "/api/materials", book);
+        await app.Send(HttpMethod.Put, "/api/reading/source", new { source = "Books" });
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
+        await app.SkipToAsync(session, now => (string?)now["drills"]![(int)now["position"]!]!["desk"]?["kind"] == "Paper");
+        using var browser = new Browser(app.Address);
+        browser.Open("/practise");
+        browser.SeeText("read it to the click");
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("reading-title") == "Forty Lines, no. 1");
+        browser.Type("Bars", "6" + Keys.Tab);
+        browser.Type("Tempo", "300" + Keys.Tab);
+        browser.Button("→begin").Click();
+        browser.Until(_ => browser.Shown("bar") == "3");
+        browser.Press(Keys.ArrowLeft);
+        browser.SeeText("keep: 5 of 6 on time");
+        browser.Press(Keys.ArrowRight);
+
+        // What was typed is kept; the next one is read by the pedals alone.
+        browser.Until(_ => browser.Shown("reading-title") == "Forty Lines, no. 2");
+        browser.Control("Bars").GetAttribute("value").ShouldBe("6");
+        browser.Press(Keys.PageDown);
+        browser.SeeText("keep: 6 of 6 on time");
+        browser.Press(Keys.PageDown);
+        browser.See(By.CssSelector("[data-testid='stage-now']"));
+        var drill = (await app.Session())["drills"]!.AsArray().First(one => (string?)one!["desk"]?["kind"] == "Paper")!;
+        ((int?)drill["takes"], (int?)drill["cleanTakes"], (string?)drill["state"]).ShouldBe((2, 2, "Done"));
+        browser.Complaints().ShouldBeEmpty();
+    }
+
     private static string TempoShown(Browser browser) =>
         browser.See(By.XPath("//p[contains(., '= ') and contains(., 'covered')]")).Text.Split("= ")[1].Split(' ')[0];
 

@@ -95,6 +95,36 @@ public sealed class ReadingTests : IDisposable
         (await app.Get("/api/reading"))["strands"]!.AsArray().Single()!["name"]!.GetValue<string>().ShouldBe("metre and rhythm");
     }
 
+    [Fact]
+    public async Task A_book_on_paper_keeps_its_bars_and_tempo_and_says_what_counts()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var book = new
+        {
+            kind = "Book",
+            title = "Forty Lines",
+            examples = 40,
+        };
+        var path = $"/api/reading/paper/{(int)(await app.Post("/api/materials", book))["id"]!}";
+        ((int?)(await app.Get(path))["tempo"]).ShouldBe(60);
+        object Read(int bars, params int[] wrong) =>
+            new
+            {
+                bars,
+                beats = 3,
+                tempo = 66,
+                wrong,
+            };
+        ((bool?)(await app.Post(path, Read(6, 2)))["isClean"]).ShouldBe(true, "five bars of six");
+        ((bool?)(await app.Post(path, Read(6, 2, 3)))["isClean"]).ShouldBe(false);
+        var kept = await app.Get(path);
+        ((int?)kept["bars"], (int?)kept["beats"], (int?)kept["tempo"]).ShouldBe((6, 3, 66));
+        await app.Refused(HttpMethod.Post, path, Read(0), "bars");
+        await app.Refused(HttpMethod.Post, path, Read(4, 5), "wrong");
+        await app.Refused(HttpMethod.Post, "/api/reading/paper/9999", Read(4), "id", 404);
+    }
+
     private Task<JsonNode> New(object? wish = null) => app.Post("/api/reading/new", wish ?? new { });
 
     private Task<JsonNode> Result(JsonNode music, IEnumerable<int> wrong, Guid? key = null) =>

@@ -772,6 +772,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reading/paper/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPaper"];
+        put?: never;
+        post: operations["KeepPaper"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ear": {
         parameters: {
             query?: never;
@@ -2022,7 +2038,7 @@ export interface components {
         };
         Demands: string;
         /** @enum {unknown} */
-        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic" | "EarRound";
+        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic" | "EarRound" | "Paper";
         DeskView: {
             kind: components["schemas"]["DeskKind"];
             /** Format: int32 */
@@ -2924,6 +2940,32 @@ export interface components {
             name: string;
             contentType: string;
             boxes: components["schemas"]["BoxView"][];
+        };
+        PaperMarked: {
+            isClean: boolean;
+            /** Format: int32 */
+            right: number;
+            words: string;
+        };
+        PaperResult: {
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            beats: number;
+            /** Format: int32 */
+            tempo: number;
+            wrong: number[];
+        };
+        PaperView: {
+            title: string;
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            beats: number;
+            /** Format: int32 */
+            tempo: number;
+            /** Format: int32 */
+            lookSeconds: number;
         };
         /**
          * @default AsSet
@@ -5349,6 +5391,54 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StandInPlayed"];
+                };
+            };
+        };
+    };
+    GetPaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperView"];
+                };
+            };
+        };
+    };
+    KeepPaper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperResult"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperMarked"];
                 };
             };
         };

@@ -27,6 +27,7 @@ const SheetPage = lazyPage(() => import('../features/technique/SheetPage'), 'She
 const BookPage = lazyPage(() => import('../features/technique/BookPage'), 'BookPage')
 const FirstLookPage = lazyPage(() => import('../features/technique/FirstLookPage'), 'FirstLookPage')
 const ReadingDeskPage = lazyPage(() => import('../features/reading/ReadingDeskPage'), 'ReadingDeskPage')
+const PaperReadingPage = lazyPage(() => import('../features/reading/PaperReadingPage'), 'PaperReadingPage')
 const ReadingPage = lazyPage(() => import('../features/reading/ReadingPage'), 'ReadingPage')
 const EarRoundPage = lazyPage(() => import('../features/ear/EarRoundPage'), 'EarRoundPage')
 const EarPage = lazyPage(() => import('../features/ear/EarPage'), 'EarPage')
@@ -54,6 +55,7 @@ export function App() {
             <Route path="/practise" element={<StagePage />} />
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
             <Route path="/read" element={<ReadingDeskPage />} />
+            <Route path="/read/:id" element={<PaperReadingPage />} />
             <Route path="/ear" element={<EarRoundPage />} />
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>

@@ -51,6 +51,9 @@ public enum DeskKind
 
     /// <summary>What is heard is named.</summary>
     EarRound,
+
+    /// <summary>Examples of a book on paper are read at sight.</summary>
+    Paper,
 }
 
 /// <summary>Where a drill is done.</summary>

@@ -145,6 +145,7 @@ public sealed class SessionViews(
         : drill.MethodId == Methods.FirstLook.Id && drill.Targets is [{ MaterialId: { } book }] ? new DeskView(DeskKind.FirstLook, book)
         : drill.MethodId == Methods.Shelf.Id ? new DeskView(DeskKind.Shelf, null)
         : drill.MethodId == Methods.NewMusic.Id ? new DeskView(DeskKind.NewMusic, null)
+        : drill.MethodId == Methods.UnseenInTime.Id && drill.Targets is [{ MaterialId: { } read }, ..] ? new DeskView(DeskKind.Paper, read)
         : drill.MethodId == Methods.EarRound.Id ? new DeskView(DeskKind.EarRound, null)
         : null;
 

@@ -14,7 +14,8 @@ namespace TuningFork.Server.Features.Reading;
 /// <summary>New music at sight over HTTP: composed at the reader's level, its result kept, the level moved.</summary>
 public static class ReadingEndpoints
 {
-    private const int LookSeconds = 30;
+    /// <summary>One looks at most so long (common practice).</summary>
+    internal const int LookSeconds = 30;
     private const int Shown = 120;
     private const int Tries = 50;
 

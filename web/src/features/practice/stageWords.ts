@@ -7,6 +7,7 @@ const deskNames: Record<Schemas['DeskKind'], string> = {
   Shelf: 'to the shelf',
   NewMusic: 'read it',
   EarRound: 'to the round',
+  Paper: 'read it to the click',
 }
 
 /** What the right pedal means now. */

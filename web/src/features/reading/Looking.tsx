@@ -2,14 +2,32 @@ import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { Schemas } from '../../api/client'
 
-/** Half a minute at most, with what one looks for; each is told when it is touched. */
-export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
-  const [left, setLeft] = useState(music.lookSeconds)
-  const [told, setTold] = useState<string[]>([])
+/** Half a minute at most, counted down. */
+export function LookLeft({ seconds }: { seconds: number }) {
+  const [left, setLeft] = useState(seconds)
   useEffect(() => {
-    const timer = setInterval(() => setLeft((seconds) => Math.max(0, seconds - 1)), 1000)
+    const timer = setInterval(() => setLeft((now) => Math.max(0, now - 1)), 1000)
     return () => clearInterval(timer)
   }, [])
+  return (
+    <Text
+      fontFamily="heading"
+      fontWeight={600}
+      fontSize="5rem"
+      lineHeight={1}
+      fontVariantNumeric="tabular-nums"
+      data-testid="look-left"
+      role="timer"
+      aria-label={`${left} seconds to look`}
+    >
+      {left}
+    </Text>
+  )
+}
+
+/** Half a minute at most, with what one looks for; each is told when it is touched. */
+export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
+  const [told, setTold] = useState<string[]>([])
   const { time, key, highest, highestBar, oddest, oddestBar } = music.look
   const things = [
     ['time', time],
@@ -36,18 +54,7 @@ export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
           </chakra.li>
         ))}
       </Box>
-      <Text
-        fontFamily="heading"
-        fontWeight={600}
-        fontSize="5rem"
-        lineHeight={1}
-        fontVariantNumeric="tabular-nums"
-        data-testid="look-left"
-        role="timer"
-        aria-label={`${left} seconds to look`}
-      >
-        {left}
-      </Text>
+      <LookLeft seconds={music.lookSeconds} />
     </Flex>
   )
 }

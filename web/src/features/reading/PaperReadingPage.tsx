@@ -1,0 +1,210 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { useQueryClient } from '@tanstack/react-query'
+import { useState } from 'react'
+import { useParams } from 'react-router'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { SoundBlocked } from '../../sound/SoundBlocked'
+import { Outline } from '../../ui/Outline'
+import { NumberInput } from '../../ui/NumberInput'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { useTitle } from '../../ui/usePageChange'
+import { DeskFrame } from '../practice/DeskFrame'
+import { DeskKey } from '../practice/DeskKey'
+import { useDesk } from '../practice/useDesk'
+import { useStageKeys } from '../practice/useStageKeys'
+import { LookLeft } from './Looking'
+import { Bars } from './Unseen'
+import { useReading } from './useReading'
+
+/** Examples of a book on paper, one after the other: look, count in, read to the click, say which bars were late. */
+export function PaperReadingPage() {
+  const id = Number(useParams().id)
+  const paper = api.useQuery('get', '/api/reading/paper/{id}', { params: { path: { id } } })
+  const session = api.useQuery('get', '/api/session')
+  const leave = useDesk('Paper', id, { name: 'back to the music', to: '/music' })
+  const at = session.data?.drills[session.data.position]
+  if (!paper.data || session.isPending) return <Outline />
+  const drill = at?.desk?.kind === 'Paper' && at.desk.materialId === id ? session.data! : null
+  return (
+    <Example
+      // Each example begins anew, with what was kept of the one before.
+      key={drill ? `${drill.position}:${drill.cue?.title}` : 'alone'}
+      id={id}
+      paper={paper.data}
+      session={drill}
+      leave={() => void leave.go(drill?.cue?.complete ?? false)}
+      leaveName={leave.name}
+    />
+  )
+}
+
+interface ExampleProps {
+  id: number
+  paper: Schemas['PaperView']
+  /** The sitting in which this is a drill; null where one reads by oneself. */
+  session: Schemas['SessionView'] | null
+  leave: () => void
+  leaveName: string
+}
+
+type Step = 'look' | 'run' | 'after'
+
+function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
+  const queries = useQueryClient()
+  const { problem, run } = useProblem()
+  const [wanted, setStep] = useState<Step>('look')
+  const [bars, setBars] = useState(paper.bars)
+  const [beats, setBeats] = useState(paper.beats)
+  const [tempo, setTempo] = useState(paper.tempo)
+  const [wrong, setWrong] = useState<number[]>([])
+  const [began] = useState(() => Date.now())
+  const reading = useReading(beats, bars, () => setStep('after'))
+  const step = wanted === 'run' && reading.failed ? 'look' : wanted
+  const title = session?.cue?.title ?? paper.title
+  useTitle(`${title}, at sight`)
+  const start = () => {
+    setStep('run')
+    void reading.start(tempo)
+  }
+  const mark = (bar: number) => setWrong((all) => (all.includes(bar) ? all : [...all, bar]))
+  const lost = () => reading.bar && mark(reading.bar)
+  const toggle = (bar: number) =>
+    setWrong((all) => (all.includes(bar) ? all.filter((one) => one !== bar) : [...all, bar]))
+  const stop = () => {
+    const at = Math.max(1, reading.bar ?? 1)
+    setWrong((all) => [...new Set([...all, ...Array.from({ length: bars - at + 1 }, (_, i) => at + i)])])
+    reading.stop()
+    setStep('after')
+  }
+  const keep = async () => {
+    const params = { path: { id } }
+    const marked = await run(() =>
+      ask(client.POST('/api/reading/paper/{id}', { params, body: { bars, beats, tempo, wrong } })),
+    )
+    if (!marked) return
+    await queries.invalidateQueries({
+      queryKey: api.queryOptions('get', '/api/reading/paper/{id}', { params }).queryKey,
+    })
+    if (!session) return leave()
+    const drill = session.drills[session.position]!
+    const body = {
+      id: crypto.randomUUID(),
+      sessionId: session.id,
+      position: session.position,
+      playedSeconds: drill.playedSeconds + (Date.now() - began) / 1000,
+      kind: marked.isClean ? ('Clean' as const) : ('Missed' as const),
+      key: session.target?.key,
+    }
+    const now = await run(() => ask(client.POST('/api/session/act', { body })))
+    if (!now) return
+    queries.setQueryData(api.queryOptions('get', '/api/session').queryKey, now)
+    if (now.position !== session.position || now.cue?.complete) leave()
+  }
+  const yes = { look: start, run: () => {}, after: () => void keep() }[step]
+  const no = { look: leave, run: lost, after: () => {} }[step]
+  useStageKeys(
+    {
+      yes,
+      no,
+      pause: () => step === 'run' && stop(),
+      letters: { Enter: () => step !== 'run' && yes(), Escape: () => (step === 'run' ? stop() : leave()) },
+    },
+    true,
+  )
+  return (
+    <DeskFrame>
+      <Text color="stageFaded">Sight reading on paper</Text>
+      <Flex align="center" gap="8" wrap="wrap" justify="space-between">
+        <Box flex="1" minW="280px">
+          <chakra.h1
+            fontSize={{ base: '1.8rem', md: '2.71rem' }}
+            lineHeight={1.15}
+            data-testid="reading-title"
+          >
+            {title}
+          </chakra.h1>
+          <Text
+            fontSize={{ base: '1.3rem', md: '2.1rem' }}
+            lineHeight={1.2}
+            data-testid="reading-now"
+            aria-live="polite"
+          >
+            {
+              {
+                look: 'Look: time, key, tempo, the highest and the oddest place.',
+                run: reading.bar === 0 ? 'Counting in' : 'On and on. Do not repair.',
+                after: 'Which bars came late or wrong? Touch them.',
+              }[step]
+            }
+          </Text>
+        </Box>
+        {step === 'look' && <LookLeft seconds={paper.lookSeconds} />}
+        {step === 'run' && (
+          <Text fontFamily="heading" fontWeight={600} fontSize="7rem" lineHeight={1} data-testid="bar">
+            {reading.bar ? reading.bar : '–'}
+          </Text>
+        )}
+      </Flex>
+      <Box my="auto">
+        {step === 'look' && (
+          <Flex gap="6" wrap="wrap" align="end">
+            <Whole label="Bars" value={bars} most={64} set={setBars} />
+            <Whole label="Beats a bar" value={beats} most={16} set={setBeats} />
+            <Whole label="Tempo" value={tempo} least={20} most={400} set={setTempo} />
+            <Text color="stageFaded" maxW="40ch">
+              Kept for this book. Slower than feels necessary.
+            </Text>
+          </Flex>
+        )}
+        {step === 'after' && <Bars count={bars} wrong={wrong} toggle={toggle} />}
+      </Box>
+      {reading.failed && (
+        <Text role="alert">The click could not be loaded. Press once more to try again.</Text>
+      )}
+      <SoundBlocked />
+      <Refusal problem={problem} />
+      <Flex gap="3" wrap="wrap">
+        {step === 'look' && <DeskKey name="begin" keys="→" press={start} />}
+        {step === 'run' && <DeskKey name="lost here" keys="←" press={() => lost()} />}
+        {step === 'run' && <DeskKey name="stop here" keys="esc" press={stop} />}
+        {step === 'after' && (
+          <DeskKey
+            name={`keep: ${bars - wrong.length} of ${bars} on time`}
+            keys="→"
+            press={() => void keep()}
+          />
+        )}
+        {step !== 'run' && <DeskKey name={leaveName} keys="esc" press={leave} />}
+      </Flex>
+    </DeskFrame>
+  )
+}
+
+function Whole({
+  label,
+  value,
+  least = 1,
+  most,
+  set,
+}: {
+  label: string
+  value: number
+  least?: number
+  most: number
+  set: (value: number) => void
+}) {
+  return (
+    <Box>
+      <Text fontSize="0.9em" color="stageFaded" mb="1">
+        {label}
+      </Text>
+      <NumberInput
+        label={label}
+        value={value}
+        min={least}
+        max={most}
+        onChange={(next) => set(Math.min(most, Math.max(least, next)))}
+      />
+    </Box>
+  )
+}

@@ -24,6 +24,11 @@ public sealed class ReadingJourney
         browser.Button("· time").Click();
         browser.Until(page => page.FindElement(By.XPath("//button[contains(., 'time: ')]")).Displayed);
         var beats = int.Parse(browser.See(By.XPath("//button[contains(., 'time: ')]")).Text.Split(": ")[1].Split('/')[0], null);
+        // Pointed at in the music it is found as well.
+        foreach (var note in browser.Driver.FindElements(By.CssSelector("[data-testid='unseen'] .abcjs-notehead")))
+            browser.Tap(note);
+        browser.SeeText("✓ oddest place: ");
+        browser.SeeText("✓ highest note: ");
         var at = int.Parse(TempoShown(browser), null);
         for (; at + 2 <= Tempo; at += 2)
             browser.Press(Keys.ArrowUp);

@@ -3907,6 +3907,7 @@ export interface components {
             done: string;
             /** Format: int32 */
             onShelf: number;
+            techniqueKey: string;
             reliefs: components["schemas"]["ReliefView"][];
             /** Format: int32 */
             leastMinutes: number;

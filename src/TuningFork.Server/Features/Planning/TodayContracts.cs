@@ -39,6 +39,7 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 /// <param name="SessionOpen">Whether there is a session to go on with.</param>
 /// <param name="Done">What there is to say when the day's minutes were played; else empty.</param>
 /// <param name="ByHand">How many things about the plan were changed by hand.</param>
+/// <param name="TechniqueKey">The key in which technique is played today, "Bb major"; empty where there is none.</param>
 /// <param name="OnShelf">How many ideas wait on the shelf.</param>
 /// <param name="Reliefs">Of what there has been less for two weeks, to be looked at again.</param>
 /// <param name="LeastMinutes">Fewest minutes of a sitting.</param>
@@ -70,6 +71,7 @@ public sealed record TodayView(
     IReadOnlyList<string> Focuses,
     string Done,
     int OnShelf,
+    string TechniqueKey,
     IReadOnlyList<ReliefView> Reliefs,
     int LeastMinutes,
     int MostMinutes

@@ -50,6 +50,11 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             Purpose.Difficulties,
             open is null ? DayMinutes.Done(facts) : "",
             facts.OnShelf,
+            plan.Drills.Where(drill => drill.Area == Area.Technique)
+                .SelectMany(drill => drill.Targets)
+                .Select(target => TargetKey.Parse(target.Key).InKey)
+                .FirstOrDefault(key => key.Length > 0)
+                ?? "",
             ReliefEndpoints.ToLookAt(facts.Materials, facts.Day),
             SittingLength.Least,
             SittingLength.Most

@@ -1,6 +1,8 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useState } from 'react'
 import type { Schemas } from '../../api/client'
+import { sayTempo } from '../../ui/words'
+import type { Thing } from './pointing'
 
 /** Half a minute at most, counted down. */
 export function LookLeft({ seconds }: { seconds: number }) {
@@ -25,16 +27,24 @@ export function LookLeft({ seconds }: { seconds: number }) {
   )
 }
 
-/** Half a minute at most, with what one looks for; each is told when it is touched. */
-export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
-  const [told, setTold] = useState<string[]>([])
+/** Half a minute at most, with what one looks for; each is told when it is touched here, or pointed at in the music. */
+export function Looking({
+  music,
+  found,
+  find,
+}: {
+  music: Schemas['NewMusicView']
+  found: Thing[]
+  find: (thing: Thing) => void
+}) {
   const { time, key, highest, highestBar, oddest, oddestBar } = music.look
   const things = [
     ['time', time],
     ['key', key],
+    ['title', `${music.title}, ${sayTempo(music.tempo, music.beat)}`],
     ['highest', highest && `${highest}, bar ${highestBar}`],
     ['oddest', `${oddest}, bar ${oddestBar}`],
-  ].filter(([, answer]) => answer) as [string, string][]
+  ].filter(([, answer]) => answer) as [Thing, string][]
   return (
     <Flex gap="6" align="center">
       <Box as="ul" listStyleType="none" minW="200px">
@@ -44,12 +54,12 @@ export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
               minH="32px"
               textAlign="left"
               cursor="pointer"
-              color={told.includes(name) ? 'stageText' : 'stageFaded'}
-              aria-pressed={told.includes(name)}
-              onClick={() => setTold((all) => [...all, name])}
+              color={found.includes(name) ? 'stageText' : 'stageFaded'}
+              aria-pressed={found.includes(name)}
+              onClick={() => find(name)}
             >
-              {told.includes(name) ? '✓' : '·'} {name}
-              {told.includes(name) && `: ${answer}`}
+              {found.includes(name) ? '✓' : '·'} {names[name]}
+              {found.includes(name) && `: ${answer}`}
             </chakra.button>
           </chakra.li>
         ))}
@@ -57,4 +67,12 @@ export function Looking({ music }: { music: Schemas['NewMusicView'] }) {
       <LookLeft seconds={music.lookSeconds} />
     </Flex>
   )
+}
+
+const names: Record<Thing, string> = {
+  time: 'time',
+  key: 'key',
+  title: 'title and tempo',
+  highest: 'highest note',
+  oddest: 'oddest place',
 }

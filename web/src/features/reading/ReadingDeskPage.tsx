@@ -16,6 +16,7 @@ import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
 import { Looking } from './Looking'
+import type { Thing } from './pointing'
 import { Bars, Unseen } from './Unseen'
 import type { How } from './usePlaying'
 import { useReadingDesk } from './useReadingDesk'
@@ -84,6 +85,8 @@ const numbersFrom = (search: URLSearchParams) => {
 function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
   const desk = useReadingDesk({ music, ahead: book.coverAhead ?? null, numbers, kept })
   const { step, how, tempo, ahead, wrong, counted, words, marked, bar } = desk
+  const [found, setFound] = useState<Thing[]>([])
+  const find = (thing: Thing) => setFound((all) => (all.includes(thing) ? all : [...all, thing]))
   // While the rhythm is tapped each key is a tap.
   const taps = step === 'run' && how === 'tap'
   const yes = { look: desk.start, run: () => {}, after: () => void desk.keep(), kept: next }[step]
@@ -102,6 +105,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
         ArrowUp: () => desk.faster(2),
         ArrowDown: () => desk.faster(-2),
         t: desk.other,
+        k: () => (step === 'kept' ? void desk.shelve() : undefined),
         c: desk.cover,
         Enter: () => (step === 'run' ? undefined : step === 'kept' ? void leave.go() : yes()),
         Escape: () => (taps ? desk.stop() : void leave.go()),
@@ -125,6 +129,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
             fontSize={{ base: '1.8rem', md: '2.71rem' }}
             lineHeight={1.15}
             data-testid="reading-title"
+            onClick={() => find('title')}
           >
             {music.title}
           </chakra.h1>
@@ -151,7 +156,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
             }
           </Text>
         </Box>
-        {step === 'look' && <Looking music={music} />}
+        {step === 'look' && <Looking music={music} found={found} find={find} />}
         {step === 'run' && (
           <Text
             fontFamily="heading"
@@ -170,6 +175,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
         sounding={step === 'run' ? bar : null}
         ahead={ahead}
         notes={marked?.notes ?? none}
+        point={step === 'look' ? find : undefined}
       />
       {step === 'look' && <Listening how={how} midi={desk.midi} />}
       {step === 'run' && desk.midi.state === 'gone' && (
@@ -206,7 +212,16 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
             <DeskKey name="once more, not counted" keys="←" press={() => void desk.again()} />
           </>
         )}
-        {step === 'kept' && <DeskKey name="the next one" keys="→" press={next} />}
+        {step === 'kept' && (
+          <>
+            <DeskKey name="the next one" keys="→" press={next} />
+            {desk.shelved ? (
+              <Text alignSelf="center">It is on the shelf.</Text>
+            ) : (
+              <DeskKey name="to the shelf" keys="K" press={() => void desk.shelve()} />
+            )}
+          </>
+        )}
         <DeskKey name={leave.name} keys={step === 'kept' ? '←' : 'esc'} press={() => void leave.go()} />
       </Flex>
     </DeskFrame>

@@ -68,6 +68,7 @@ export function ReadingPage() {
 function Wishes() {
   const navigate = useNavigate()
   const choices = api.useQuery('get', '/api/technique/choices')
+  const todays = api.useQuery('get', '/api/today', undefined, { throwOnError: false }).data?.techniqueKey
   const [wish, setWish] = useState(noWish)
   const set = (part: Partial<typeof wish>) => setWish({ ...wish, ...part })
   const instrument = choices.data?.instrument ?? ''
@@ -80,6 +81,7 @@ function Wishes() {
         <Field label="key" width="150px">
           <Select value={wish.key} onChange={(event) => set({ key: event.target.value })}>
             <option value="">of my level</option>
+            {todays && <option value={todays}>today’s: {todays}</option>}
             {choices.data.tonics.flatMap((tonic) =>
               ['major', 'minor'].map((mode) => <option key={tonic + mode}>{`${tonic} ${mode}`}</option>),
             )}

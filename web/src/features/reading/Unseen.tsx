@@ -4,6 +4,7 @@ import type { Schemas } from '../../api/client'
 import { Press } from '../../ui/Press'
 import { StageMusic } from '../practice/StageMusic'
 import { cover, isCovered } from './cover'
+import { pointedAt, type Thing } from './pointing'
 import { writeLateness } from './lateness'
 
 /** More than these are smaller, so that all of it is in sight: nobody turns a page. */
@@ -15,11 +16,14 @@ export function Unseen({
   sounding,
   ahead,
   notes,
+  point,
 }: {
   music: Schemas['NewMusicView']
   sounding: number | null
   ahead: number | null
   notes: readonly Schemas['FollowedNote'][]
+  /** Told what of the five things was pointed at. */
+  point?: (thing: Thing) => void
 }) {
   const place = useRef<HTMLDivElement>(null)
   useEffect(() => {
@@ -29,7 +33,16 @@ export function Unseen({
     if (place.current) writeLateness(place.current, notes)
   }, [notes])
   return (
-    <Box ref={place} data-testid="unseen" my="auto" pb="6">
+    // What is pointed at here stands beside it as buttons, for whoever has no hand for it.
+    <Box
+      ref={place}
+      data-testid="unseen"
+      my="auto"
+      pb="6"
+      onPointerDown={({ currentTarget, clientX, clientY }) => {
+        if (point) for (const thing of pointedAt(currentTarget, clientX, clientY, music.look)) point(thing)
+      }}
+    >
       <StageMusic
         abc={music.abc}
         label={`${music.title}, engraved`}

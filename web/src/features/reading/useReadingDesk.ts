@@ -33,6 +33,8 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
   const [counted, setCounted] = useState(true)
   const [words, setWords] = useState('')
   const [key] = useState(() => crypto.randomUUID())
+  const [shelfKey] = useState(() => crypto.randomUUID())
+  const [shelved, setShelved] = useState(false)
   const [how, setHow] = useState<How>(keptHow)
   const playing = usePlaying(how, wanted === 'run', tempo)
   const [marked, setMarked] = useState<Schemas['MarkedView'] | null>(null)
@@ -75,6 +77,12 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
     await saved()
     return true
   }
+  /** To the shelf, where what pleases waits to become something. */
+  const shelve = async () => {
+    const text = `${music.title}, read at sight:\n${music.abc}`
+    const body = { key: shelfKey, text, kind: 'Shelf' as const }
+    if (await run(() => ask(client.POST('/api/journal', { body })))) setShelved(true)
+  }
   const keep = async () => {
     if (await send()) setStep('kept')
   }
@@ -108,6 +116,8 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
     toggle,
     lost,
     keep,
+    shelve,
+    shelved,
     again,
     other,
     faster,

@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using System.Net.Http.Json;
 using Microsoft.Data.Sqlite;
 using TuningFork.Data;
 using TuningFork.Data.Keeping;
@@ -18,6 +19,8 @@ internal static class ServerBench
         "SELECT * FROM Routines",
         "SELECT Day, Area, SUM(PlayedSeconds) FROM SessionDrills WHERE Area IS NOT NULL AND PlayedSeconds > 0 AND Day >= date('now', '-35 days') GROUP BY Day, Area",
         "SELECT Key, MAX(Day), COUNT(*), SUM(Clean) FROM Takes WHERE Day >= date('now', '-60 days') AND Key LIKE 'ear:%' GROUP BY Key",
+        "SELECT COUNT(*), SUM(Due <= date('now')) FROM EarItems",
+        "SELECT Item, Said, COUNT(*) FROM EarAnswers WHERE Day >= date('now', '-28 days') AND Said IS NOT NULL GROUP BY Item, Said",
         "SELECT * FROM Bodies WHERE Day >= date('now', '-35 days') ORDER BY Id",
         "SELECT * FROM Keys",
         "SELECT MAX(EndedUtc) FROM Sessions WHERE Day = date('now')",
@@ -25,6 +28,16 @@ internal static class ServerBench
         "SELECT MaterialId, Day FROM Visits WHERE MaterialId IN (SELECT Id FROM Materials WHERE Kind = 'Book') AND Day >= date('now', '-28 days')",
         "SELECT * FROM Plans WHERE Day = date('now') AND NOT Begun",
     ];
+
+    private static IEnumerable<(string Name, string Goal, Func<Task> Ask)> Rounds(HttpClient http) =>
+        [
+            ("a round's question", "under 50 ms", () => http.GetStringAsync(new Uri("/api/ear/question", UriKind.Relative))),
+            ("new music", "under 30 ms", async () =>
+            {
+                using var answer = await http.PostAsJsonAsync(new Uri("/api/reading/new", UriKind.Relative), new { });
+                answer.EnsureSuccessStatusCode();
+            }),
+        ];
 
     public static async Task RunAsync()
     {
@@ -74,6 +87,11 @@ internal static class ServerBench
                 $"GET /api/today     median {endpoint.Median:0.0} ms   95 % {endpoint.High:0.0} ms   (goal: 95 % under 60 ms)   {endpoint.Median / bare.Median:0.0} x the bare reads"
             );
             Console.WriteLine($"server's memory    {Memory(server.Id)} MB after {Calls} calls   (goal: under 250 MB)");
+            foreach (var (name, goal, ask) in Rounds(http))
+            {
+                var one = Measure(ask);
+                Console.WriteLine($"{name, -18} median {one.Median:0.0} ms   95 % {one.High:0.0} ms   (goal: {goal})");
+            }
         }
         finally
         {

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
 using TuningFork.Data;
@@ -55,7 +56,61 @@ internal static class TenYears
         }
 
         db.Visits.AddRange(history.Visits);
+        db.EarAnswers.AddRange(Answers(today));
+        db.EarItems.AddRange(EarItems.For(isPitched: true).Select(item => Known(item.Key, today)));
+        db.Readings.AddRange(Readings(today));
         await db.SaveChangesAsync();
+    }
+
+    /// <summary>Answers by ear, the last month as dense as the others; each tenth is wrong.</summary>
+    private static IEnumerable<EarAnswerRow> Answers(DateOnly today)
+    {
+        const int answers = 10_000;
+        var items = EarItems.For(isPitched: true);
+        for (var i = 0; i < answers; i++)
+        {
+            var item = items[i % items.Count];
+            yield return new EarAnswerRow
+            {
+                Key = Guid.NewGuid(),
+                Day = today.AddDays(-(answers - i) * Days / answers),
+                Item = item.Key,
+                Said = (i % 10 == 0 ? items.First(one => one.Family == item.Family && one != item) : item).Key,
+                Right = i % 10 > 0,
+                Seconds = 3,
+            };
+        }
+    }
+
+    private static EarItemRow Known(string item, DateOnly today) =>
+        new()
+        {
+            Item = item,
+            Stability = 20,
+            Difficulty = 5,
+            LastDay = today.AddDays(-10),
+            Due = today.AddDays(item.Length % 9 - 4),
+            Asked = 80,
+            Right = 72,
+        };
+
+    private static IEnumerable<ReadingRow> Readings(DateOnly today)
+    {
+        const int readings = 3_000;
+        var rating = System.Text.Json.JsonSerializer.Serialize(Core.SightReading.ReadingRating.Beginning, Bookkeeping.Json);
+        for (var i = 0; i < readings; i++)
+            yield return new ReadingRow
+            {
+                Key = Guid.NewGuid(),
+                Day = today.AddDays(-(readings - i) * Days / readings),
+                Title = $"Reading {i}",
+                Fingerprint = $"{i}",
+                Level = 5,
+                Bars = 8,
+                Right = 7,
+                Tempo = 80,
+                RatingJson = rating,
+            };
     }
 
     public static IReadOnlyList<Material> CoreMaterials(DateOnly today)

@@ -63,6 +63,8 @@ public sealed class AccessibilityTests
         Check("/craft/keys", "//section");
         Check("/craft/reading", "//section//li");
         Check("/read", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/craft/ear", "//section//button");
+        Check("/ear", "//button[contains(., 'begin')]");
         Check($"/craft/{book}/book", "//ol/li");
         Check($"/craft/{book}/look", "//*[@data-testid='number']");
         Check("/craft/sound", "//fieldset");
@@ -106,6 +108,8 @@ public sealed class AccessibilityTests
         Check("/craft", "//section//li");
         Check("/craft/reading", "//section//li");
         Check("/read", "//*[contains(@class, 'abcjs-notehead')]");
+        Check("/craft/ear", "//section//button");
+        Check("/ear", "//button[contains(., 'begin')]");
         Check($"/craft/{book}/book", "//ol/li");
         Narrow("/journal");
         Narrow("/music");

@@ -28,6 +28,7 @@ public sealed class Screenshots
         Snap("piece", "//*[@data-testid='engraving']//*[contains(@class, 'abcjs-notehead')]");
         Shot("/craft/sheets", "sheets", "//*[name()='svg' and .//*[contains(@class, 'abcjs-note')]]");
         Shot("/craft/reading", "reading", "//section//li");
+        Shot("/craft/ear", "ear", "//section//button");
         Shot("/craft/keys", "keys", "//section//*[name()='svg']");
         Shot("/week", "week", "//section");
         Shot("/craft/sound", "sound", "//fieldset");
@@ -62,11 +63,6 @@ public sealed class Screenshots
         Snap("stage", "//*[@data-testid='stage-title']");
         browser.Press(Keys.Escape);
         Shot("/close", "close", "//fieldset");
-        browser.Open("/");
-        browser.Choose("Whose practice", "Demo · hand drum");
-        browser.SeeText("Seven as two");
-        Snap("today-hand-drum", "//ol/li");
-        browser.Choose("Whose practice", "Demo · B-flat clarinet");
         browser.Resize(390, 844);
         Shot("/practise", "stage-phone", "//*[@data-testid='stage-title']");
         browser.Resize(1280, 800);

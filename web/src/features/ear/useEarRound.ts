@@ -59,6 +59,8 @@ export function useEarRound(only: string[], seconds: number) {
   const [began, setBegan] = useState(() => Date.now())
   const soundEnds = useRef(0)
   const sending = useRef(false)
+  /** Of the answer to the question at hand: sent again it counts once. */
+  const key = useRef('')
   const goesOn = useRef(0)
   const question = round?.question ?? null
 
@@ -78,8 +80,11 @@ export function useEarRound(only: string[], seconds: number) {
   const show = (to: Round) => {
     setRound(to)
     setNext(null)
+    // Nothing to ask: what was wished for does not fit the instrument.
+    if (!to.question) return setStep({ at: 'over' })
+    key.current = crypto.randomUUID()
     setStep({ at: 'ask' })
-    if (to.question) pose(to.question)
+    pose(to.question)
   }
   const tapping = step.at === 'ask' && Boolean(question?.tap)
   useTaps(tapping, (ago) => {
@@ -118,12 +123,15 @@ export function useEarRound(only: string[], seconds: number) {
     if (!question || sending.current) return
     sending.current = true
     const body = {
-      key: crypto.randomUUID(),
+      key: key.current,
       item: question.item,
       said,
       right: chosen,
       seconds:
-        question.kind === 'Choose' ? Math.max(0, (performance.now() - soundEnds.current) / 1000) : null,
+        // Answered aloud, nobody knows when.
+        question.kind === 'Choose' && said !== null
+          ? Math.max(0, (performance.now() - soundEnds.current) / 1000)
+          : null,
       alternatives: said === null ? 0 : question.alternatives.length,
       only,
       delayMs: tapDelay() ?? 0,
@@ -131,7 +139,8 @@ export function useEarRound(only: string[], seconds: number) {
     }
     const to = await run(() => ask(client.POST('/api/ear/answers', { body })))
     sending.current = false
-    if (!to) return
+    // A rhythm that could not be sent is heard and tapped anew.
+    if (!to) return question.tap ? setStep({ at: 'wait' }) : undefined
     const right = to.marked?.right ?? chosen
     setCount(({ asked, right: so }) => ({ asked: asked + 1, right: so + (right ? 1 : 0) }))
     setNext(to)

@@ -191,6 +191,14 @@ public static class EarItems
     /// <param name="key">Its name.</param>
     public static EarItem? Find(string key) => ByKey.GetValueOrDefault(key);
 
+    /// <summary>The level below one of a rhythm or a line; null for the first, and for what has no levels.</summary>
+    /// <param name="item">The item.</param>
+    public static EarItem? Below(EarItem item)
+    {
+        ArgumentNullException.ThrowIfNull(item);
+        return item.Family is EarFamily.RhythmEcho or EarFamily.Lines ? Find($"{item.Key[..^1]}{item.Key[^1] - '1'}") : null;
+    }
+
     /// <summary>What a family is called.</summary>
     /// <param name="family">The family.</param>
     public static string NameOf(EarFamily family) =>

@@ -38,7 +38,7 @@ public sealed record EarRequest(
     /// <summary>A round of only these, two or more; empty for a round of everything.</summary>
     public IReadOnlyList<string> Only { get; init; } = [];
 
-    /// <summary>Shares of right answers lately, 0 to 1: below three in four nothing new opens.</summary>
+    /// <summary>How much was right lately, 0 to 1: below three in four nothing new opens.</summary>
     public double RightLately { get; init; } = 1;
 }
 
@@ -64,8 +64,9 @@ public static class EarRound
     /// <summary>So much has to be right lately before something new opens (common practice).</summary>
     public const double RightToOpen = 0.75;
 
-    /// <summary>What was missed comes back after so many others.</summary>
-    private const int AgainAfter = 3;
+    /// <summary>What was missed comes back after so many others, and rests till tomorrow when it was missed so often.</summary>
+    private const int AgainAfter = 3,
+        MostMisses = 3;
 
     /// <summary>Each fourth question is about a confusion, each fifth may be new.</summary>
     private const int ConfusedEach = 4,
@@ -73,6 +74,24 @@ public static class EarRound
 
     /// <summary>Right answers for one alternative more.</summary>
     private const int RightForOneMore = 3;
+
+    /// <summary>Answers from which it is taken what was right lately.</summary>
+    public const int Lately = 40;
+
+    /// <summary>
+    /// How much was right lately, each thing counting once however often it was asked: one that will not come stops nothing.
+    /// </summary>
+    /// <param name="answers">The last answers, the newest last.</param>
+    public static double RightLately(IEnumerable<EarAnswer> answers)
+    {
+        ArgumentNullException.ThrowIfNull(answers);
+        return answers
+            .TakeLast(Lately)
+            .GroupBy(answer => answer.Item, StringComparer.Ordinal)
+            .Select(group => group.Average(answer => answer.Right ? 1.0 : 0))
+            .DefaultIfEmpty(1)
+            .Average();
+    }
 
     /// <summary>The next question; null when nothing may be asked.</summary>
     /// <param name="request">What it is chosen from.</param>
@@ -84,9 +103,12 @@ public static class EarRound
             return OfThese(request, random);
         var last = request.Today.Count > 0 ? request.Today[^1].Item : null;
         var open = request.Items.Where(item => request.Standings.ContainsKey(item.Key)).ToList();
+        var rested = open.Where(item => request.Today.Count(answer => answer.Item == item.Key && !answer.Right) < MostMisses).ToList();
+        if (rested.Count > 1)
+            open = rested;
         var (item, why) =
             Again(request, open) is { } missed ? (missed, EarWhy.Again)
-            : Opens(request, open) is { } fresh ? (fresh, EarWhy.New)
+            : Opens(request) is { } fresh ? (fresh, EarWhy.New)
             : request.Today.Count % ConfusedEach == ConfusedEach - 1 && OfPair(request, open, random) is { } taken
                 ? (taken, EarWhy.Confused)
             : Due(request, open, last) is { } due ? (due, EarWhy.Due)
@@ -95,15 +117,32 @@ public static class EarRound
     }
 
     /// <summary>Something new that opens now; the first day opens the first pairs at once.</summary>
-    private static EarItem? Opens(EarRequest request, List<EarItem> open)
+    private static EarItem? Opens(EarRequest request)
     {
         var isFirst = request.Standings.Values.All(one => request.Today.Count(answer => answer.Item == one.Item) == one.Asked);
         var today = request.Standings.Values.Count(one => request.Today.Count(answer => answer.Item == one.Item) == one.Asked);
         var most = isFirst ? NewOnTheFirst : NewADay;
         var may =
             today < most
-            && (open.Count < NewOnTheFirst || (request.RightLately >= RightToOpen && request.Today.Count % NewEach == NewEach - 1));
-        return may ? request.Items.FirstOrDefault(item => !request.Standings.ContainsKey(item.Key)) : null;
+            && (
+                request.Standings.Count < NewOnTheFirst
+                || (request.RightLately >= RightToOpen && request.Today.Count % NewEach == NewEach - 1)
+            );
+        return may ? NextNew(request) : null;
+    }
+
+    /// <summary>What opens next; a level waits until the one below it has come right a few times.</summary>
+    /// <param name="request">What it is chosen from.</param>
+    public static EarItem? NextNew(EarRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(request);
+        return request.Items.FirstOrDefault(item =>
+            !request.Standings.ContainsKey(item.Key)
+            && (
+                EarItems.Below(item) is not { } below
+                || (request.Standings.TryGetValue(below.Key, out var known) && known.Right >= RightForOneMore)
+            )
+        );
     }
 
     /// <summary>What was missed last time today, when enough others came between.</summary>

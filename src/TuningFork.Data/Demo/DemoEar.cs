@@ -62,7 +62,7 @@ internal sealed class DemoEar
             var today = answers.Where(row => row.Day == session.Day).Select(EarBooks.ToCore).ToList();
             var request = new EarRequest(EarItems.For(isPitched), known, today, confused, session.Day, random.Next())
             {
-                RightLately = answers.Count == 0 ? 1 : answers.TakeLast(20).Average(row => row.Right ? 1.0 : 0),
+                RightLately = EarRound.RightLately(answers.TakeLast(EarRound.Lately).Select(EarBooks.ToCore)),
             };
             if (EarRound.Next(request) is { } choice)
                 Answer(session, choice, i);

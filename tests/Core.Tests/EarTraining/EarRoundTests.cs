@@ -23,10 +23,12 @@ public sealed class EarRoundTests
 
         public double Skill { get; init; } = 0.9;
 
+        /// <summary>What is never right.</summary>
+        public string Never { get; init; } = "";
+
         public EarChoice Ask(DateOnly day, IReadOnlyList<string>? only = null)
         {
             var today = All.Where(one => one.Day == day).Select(one => one.Answer).ToList();
-            var lately = All.TakeLast(20).ToList();
             var counts = All.Where(one => one.Answer.Said is not null && one.Day >= day.AddDays(-Confusions.Days))
                 .GroupBy(one => (one.Answer.Item, one.Answer.Said!))
                 .Select(group => (group.Key.Item1, group.Key.Item2, group.Count()))
@@ -34,7 +36,7 @@ public sealed class EarRoundTests
             var request = new EarRequest(EarItems.For(pitched), Known, today, Confusions.Of(counts), day, random.Next())
             {
                 Only = only ?? [],
-                RightLately = lately.Count == 0 ? 1 : lately.Average(one => one.Answer.Right ? 1.0 : 0),
+                RightLately = EarRound.RightLately(All.Select(one => one.Answer)),
             };
             return EarRound.Next(request)!;
         }
@@ -42,7 +44,7 @@ public sealed class EarRoundTests
         public EarAnswer Answer(DateOnly day, EarChoice choice)
         {
             var wrong = Mistake is { } mistake && mistake.Is == choice.Item.Key && choice.Alternatives.Any(one => one.Key == mistake.For);
-            var right = !wrong && random.NextDouble() < Skill;
+            var right = !wrong && choice.Item.Key != Never && random.NextDouble() < Skill;
             var said =
                 right ? choice.Item
                 : wrong ? EarItems.Find(Mistake!.Value.For)!
@@ -87,8 +89,15 @@ public sealed class EarRoundTests
         ear.All.Where(one => one.Day == Start).ShouldAllBe(one => one.Choice.Alternatives.Count <= 3);
         ear.All.TakeLast(100).Average(one => one.Choice.Alternatives.Count).ShouldBeGreaterThan(3, "they grow");
         // It opens in its stated order.
-        var opened = ear.All.Where(one => one.Choice.Why == EarWhy.New).Select(one => one.Choice.Item);
-        opened.ShouldBe(EarItems.For(pitched).Take(ear.Known.Count));
+        var opened = ear.All.Where(one => one.Choice.Why == EarWhy.New).Select(one => one.Choice.Item).ToList();
+        var stated = EarItems.For(pitched).Where(opened.Contains);
+        opened.Where(item => EarItems.Below(item) is null).ShouldBe(stated.Where(item => EarItems.Below(item) is null));
+        foreach (var item in opened)
+        {
+            if (EarItems.Below(item) is { } below)
+                opened.IndexOf(below).ShouldBeInRange(0, opened.IndexOf(item) - 1, "a level waits for the one below");
+        }
+
         // Nothing that is due is left behind for long.
         ear.Known.Values.Count(one => one.Due < Start.AddDays(27)).ShouldBeLessThanOrEqualTo(3);
     }
@@ -163,6 +172,16 @@ public sealed class EarRoundTests
             one.Live(10, 20);
             one.Known.Count.ShouldBeGreaterThan(ear.Known.Count + 5);
         });
+    }
+
+    /// <summary>One thing that never comes right (a rhythm on a machine without keys) is asked a few times a day and stops nothing.</summary>
+    [Fact]
+    public void What_never_comes_right_stops_nothing()
+    {
+        var ear = new Ear(11) { Skill = 1, Never = "parts:3" };
+        ear.Live(days: 20, questions: 20);
+        ear.Known.Count.ShouldBeGreaterThan(30);
+        ear.All.Where(one => one.Answer.Item == "parts:3").GroupBy(one => one.Day).ShouldAllBe(day => day.Count() <= 4);
     }
 
     /// <summary>The time of an answer counts as well as being right; luck among few does not count as ease.</summary>

@@ -51,10 +51,9 @@ public static class EarDesk
         CancellationToken cancel
     )
     {
-        const int lately = 20;
         var standings = await db.EarItems.AsNoTracking().ToListAsync(cancel);
         var today = await db.EarAnswers.AsNoTracking().Where(row => row.Day == day).OrderBy(row => row.Id).ToListAsync(cancel);
-        var last = await db.EarAnswers.OrderByDescending(row => row.Id).Take(lately).Select(row => row.Right).ToListAsync(cancel);
+        var lately = await db.EarAnswers.AsNoTracking().OrderByDescending(row => row.Id).Take(EarRound.Lately).ToListAsync(cancel);
         return new EarRequest(
             EarItems.For(isPitched),
             standings.ConvertAll(EarBooks.ToCore).ToDictionary(one => one.Item, StringComparer.Ordinal),
@@ -66,7 +65,7 @@ public static class EarDesk
         )
         {
             Only = only,
-            RightLately = last.Count == 0 ? 1 : (double)last.Count(right => right) / last.Count,
+            RightLately = EarRound.RightLately(lately.AsEnumerable().Reverse().Select(EarBooks.ToCore)),
         };
     }
 

@@ -162,7 +162,7 @@ public static class EarEndpoints
                         return new EarWeekView(start, week.Sum(one => one.Asked), week.Sum(one => one.Right));
                     }),
             ],
-            request.Items.FirstOrDefault(item => !request.Standings.ContainsKey(item.Key))?.Name ?? "",
+            EarRound.NextNew(request)?.Name ?? "",
             OpensWhen(request)
         );
     }
@@ -170,7 +170,7 @@ public static class EarEndpoints
     private static string OpensWhen(EarRequest request) =>
         request.Standings.Count < EarRound.NewOnTheFirst ? "in this round"
         : request.RightLately < EarRound.RightToOpen
-            ? $"when {100 * EarRound.RightToOpen:0} % of the last answers are right; now {100 * request.RightLately:0} %"
+            ? $"when {100 * EarRound.RightToOpen:0} % of what was asked lately is right; now {100 * request.RightLately:0} %"
         : "in the next rounds, two a day at most";
 
     private static EarFamilyView Family(EarFamily family, IReadOnlyList<EarItem> items, EarRequest request) =>

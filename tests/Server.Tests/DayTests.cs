@@ -29,6 +29,10 @@ public sealed class DayTests : IDisposable
         again["playedToday"]!.GetValue<double>().ShouldBe(close["playedMinutes"]!.GetValue<double>(), 0.2);
         var journal = await app.Get("/api/journal?search=mill+turned");
         journal["days"]![0]!["entries"]![0]!["text"]!.GetValue<string>().ShouldBe("The mill turned.");
+        var begun = TimeZoneInfo.ConvertTime(Evening, TimeZoneInfo.Local);
+        var then = (await app.Get($"/api/journal?search={begun:HH:mm}"))["days"]!.AsArray().ShouldHaveSingleItem()!;
+        then["sittings"]!.AsArray().Count.ShouldBe(1);
+        (await app.Get($"/api/journal?search={begun.AddHours(-1):HH:mm}"))["days"]!.AsArray().ShouldBeEmpty();
 
         await app.Clock(Evening.AddDays(1));
         var tomorrow = await app.Get("/api/today");

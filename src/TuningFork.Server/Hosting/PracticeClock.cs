@@ -10,5 +10,7 @@ public sealed class PracticeClock(TimeProvider time)
 
     public DateTimeOffset LocalNow => time.GetLocalNow();
 
+    public TimeZoneInfo Zone => time.LocalTimeZone;
+
     public DateOnly Today(ProfileRow profile) => PracticeDay.Of(time.GetUtcNow(), time.LocalTimeZone, profile.BoundaryHour);
 }

@@ -137,6 +137,7 @@ public static class JournalEndpoints
 
     private static async Task<JournalView> ReadAsync(
         PracticeDb db,
+        PracticeClock clock,
         CancellationToken cancel,
         string? search = null,
         DateOnly? before = null,
@@ -148,7 +149,8 @@ public static class JournalEndpoints
             entries = entries.Where(entry => entry.Day < limit);
         if (materialId is { } material)
             entries = entries.Where(entry => entry.MaterialId == material);
-        if (!string.IsNullOrWhiteSpace(search))
+        var time = SittingSearch.TimeOf(search);
+        if (!string.IsNullOrWhiteSpace(search) && time is null)
         {
             var pattern =
                 "%"
@@ -163,17 +165,19 @@ public static class JournalEndpoints
 
         var whole = string.IsNullOrWhiteSpace(search) && materialId is null;
         var sessions = db.Sessions.AsNoTracking().Where(session => session.EndedUtc != null && (before == null || session.Day < before));
-        var days = await entries
-            .Select(entry => entry.Day)
-            .Concat(
-                whole
-                    ? sessions.Select(session => session.Day).Concat(DayResults.Days(db, before))
-                    : db.Sessions.Where(session => false).Select(session => session.Day)
-            )
-            .Distinct()
-            .OrderByDescending(day => day)
-            .Take(DaysAtOnce + 1)
-            .ToListAsync(cancel);
+        var days = time is { } at
+            ? (await SittingSearch.DaysAsync(db, at, clock.Zone, cancel)).FindAll(day => before == null || day < before)
+            : await entries
+                .Select(entry => entry.Day)
+                .Concat(
+                    whole
+                        ? sessions.Select(session => session.Day).Concat(DayResults.Days(db, before))
+                        : db.Sessions.Where(session => false).Select(session => session.Day)
+                )
+                .Distinct()
+                .OrderByDescending(day => day)
+                .Take(DaysAtOnce + 1)
+                .ToListAsync(cancel);
         var shown = days.Take(DaysAtOnce).ToList();
         var found = await entries.Where(entry => shown.Contains(entry.Day)).OrderBy(entry => entry.Id).ToListAsync(cancel);
         var drills = await db
@@ -186,7 +190,7 @@ public static class JournalEndpoints
             .ToListAsync(cancel);
         var sittings = await db
             .Sessions.AsNoTracking()
-            .Where(session => session.EndedUtc != null && shown.Contains(session.Day))
+            .Where(session => session.EndedUtc != null && (whole || time != null) && shown.Contains(session.Day))
             .OrderBy(session => session.Id)
             .Select(session => new
             {

@@ -36,7 +36,7 @@ export function JournalPage() {
           <Input
             type="search"
             aria-label="Search the journal"
-            placeholder="search words, pieces, passages"
+            placeholder="search words, pieces, a time"
             value={search}
             onChange={(event) => {
               setSearch(event.target.value)
@@ -83,7 +83,7 @@ function Stretch({
     return before ? null : (
       <Empty>
         {search
-          ? `Nothing was written with “${search}”.`
+          ? `Nothing was found with “${search}”. Words find what was written; a time like 18:30 finds what was played then.`
           : material
             ? 'Nothing is written about it yet. A note taken on the stage, or a line at the close, will stand here.'
             : 'What you play and write will stand here, day by day. Begin with today’s plan, or write a line above.'}
@@ -120,7 +120,7 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string;
           <chakra.h2 fontSize="subheading">{sayDay(day.day, today)}</chakra.h2>
           {day.playedMinutes > 0 && <Text color="faded">{Math.round(day.playedMinutes)} min</Text>}
         </Flex>
-        {whole && day.sittings.length > 0 && (
+        {day.sittings.length > 0 && (
           <Text color="faded" fontSize="0.9em">
             {day.sittings
               .map(({ startedUtc, endedUtc }) => `${sayTime(startedUtc)} to ${sayTime(endedUtc)}`)

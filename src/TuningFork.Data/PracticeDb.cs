@@ -54,6 +54,10 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<EarAnswerRow> EarAnswers => Set<EarAnswerRow>();
 
+    public DbSet<TuneRow> Tunes => Set<TuneRow>();
+
+    public DbSet<FindRow> Finds => Set<FindRow>();
+
     public DbSet<BoxRow> Boxes => Set<BoxRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -98,6 +102,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Fingerprint);
+        modelBuilder.Entity<FindRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<FindRow>().HasIndex(row => row.TuneId);
         modelBuilder.Entity<EarItemRow>().HasKey(row => row.Item);
         modelBuilder.Entity<EarAnswerRow>().HasIndex(row => row.Key).IsUnique();
         // Who is taken for whom is read from the index alone.

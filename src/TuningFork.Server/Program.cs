@@ -111,6 +111,7 @@ app.MapReading();
 app.MapPlayed();
 app.MapPaper();
 app.MapEar();
+app.MapTunes();
 app.MapPieces();
 app.MapPassages();
 app.MapBoxes();

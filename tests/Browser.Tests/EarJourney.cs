@@ -75,6 +75,21 @@ public sealed class EarJourney
         browser.Until(_ => browser.Shown("ear-now").EndsWith("Which four notes?", StringComparison.Ordinal));
         browser.Press("1", "2", Keys.Backspace, "1", "1", "1");
         browser.Until(_ => browser.Shown("ear-now").EndsWith("; you gave 1 1 1 1", StringComparison.Ordinal));
+
+        // A tune one knows is found on the instrument, with a wrong start.
+        browser.Open("/craft/ear");
+        browser.Type("A tune you know", "Ferry Song");
+        browser.Button("Add it").Click();
+        browser.See(By.LinkText("Ferry Song, in C major")).Click();
+        browser.Until(_ => browser.Shown("tune-now").StartsWith("In C major. It begins on C, degree 1.", StringComparison.Ordinal));
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("wrong-starts") == "no wrong start");
+        browser.Press(Keys.PageUp);
+        browser.Until(_ => browser.Shown("wrong-starts") == "1 wrong start");
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("tune-now") == "Found for the first time.");
+        browser.Press(Keys.PageDown);
+        browser.See(By.LinkText("Ferry Song, in G major"));
         browser.Complaints().ShouldBeEmpty();
     }
 

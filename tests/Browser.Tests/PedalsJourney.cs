@@ -45,6 +45,8 @@ public sealed class PedalsJourney
                 materialId = passage,
             }
         );
+        // The stage is left before its sitting is closed.
+        browser.Open("/");
         await app.CloseAsync();
         await app.SetClockAsync(AppProcess.Evening.AddDays(1));
         await Begin(app, passage, "clean-in-row");

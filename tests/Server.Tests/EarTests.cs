@@ -125,6 +125,50 @@ public sealed class EarTests : IDisposable
     }
 
     [Fact]
+    public async Task A_tune_is_found_counts_once_and_comes_back_in_another_key()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var id = (int)(await app.Post("/api/ear/tunes", new { title = "Ferry Song", startDegree = 5 }))["id"]!;
+        await app.Post("/api/ear/tunes", new { title = "Night Song", isMinor = true });
+        var tunes = (await app.Get("/api/ear/tunes")).AsArray();
+        tunes.Select(tune => ((string?)tune!["key"], (string?)tune["first"])).ShouldBe([("C major", "G"), ("A minor", "A")]);
+        var find = new
+        {
+            key = Guid.NewGuid(),
+            seconds = 75,
+            wrongStarts = 2,
+            found = true,
+        };
+        ((string?)(await app.Post($"/api/ear/tunes/{id}/finds", find))["words"]).ShouldBe("Found for the first time.");
+        await app.Post($"/api/ear/tunes/{id}/finds", find);
+        tunes = (await app.Get("/api/ear/tunes")).AsArray();
+        tunes.Select(tune => (string?)tune!["title"]).ShouldBe(["Night Song", "Ferry Song"], "what waited longest comes first");
+        ((string?)tunes[1]!["key"], (string?)tunes[1]!["last"]).ShouldBe(("G major", "found in C major after 1:15, 2 wrong starts"));
+        // The viola's drone and chord sound where it is written; the first note lies in the chord's octave.
+        var tones = tunes[1]!["tones"]!.AsArray().Select(tone => (double)tone!["hertz"]!).ToList();
+        (tones[3] / tones[0]).ShouldBe(Math.Pow(2, 7.0 / 12), 1e-9, "degree 5");
+        await app.Refused(HttpMethod.Post, "/api/ear/tunes", new { title = " " }, "title");
+        await app.Refused(HttpMethod.Post, "/api/ear/tunes", new { title = "x", startDegree = 9 }, "startDegree");
+        await app.Refused(
+            HttpMethod.Post,
+            $"/api/ear/tunes/{id}/finds",
+            new
+            {
+                key = Guid.NewGuid(),
+                seconds = -1,
+                wrongStarts = 0,
+                found = true,
+            },
+            "seconds"
+        );
+        await app.Send(HttpMethod.Delete, $"/api/ear/tunes/{id}", null, 200);
+        (await app.Get("/api/ear/tunes")).AsArray().Count.ShouldBe(1);
+        await app.Post($"/api/ear/tunes/{id}/back", new { });
+        (await app.Get("/api/ear/tunes")).AsArray().Count.ShouldBe(2);
+    }
+
+    [Fact]
     public async Task The_plan_sends_to_a_round_and_a_drum_is_asked_of_rhythm()
     {
         await app.Clock(Evening);

@@ -253,6 +253,43 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Facts");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.FindRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Found")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Signature")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TuneId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("WrongStarts")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("TuneId");
+
+                    b.ToTable("Finds");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.GoalRow", b =>
                 {
                     b.Property<int>("Id")
@@ -1099,6 +1136,30 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("Day", "Key", "Clean");
 
                     b.ToTable("Takes");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.TuneRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsMinor")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("StartDegree")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Tunes");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.VisitRow", b =>

@@ -836,6 +836,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ear/tunes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetTunes"];
+        put?: never;
+        post: operations["AddTune"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/tunes/{id}/finds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepFind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/tunes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["RemoveTune"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/tunes/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackTune"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}": {
         parameters: {
             query?: never;
@@ -1699,6 +1763,10 @@ export interface components {
             /** @default false */
             fromScratch: boolean;
         };
+        AnonymousTypeOfint: {
+            /** Format: int32 */
+            id: number;
+        };
         /** @enum {unknown} */
         Area: "WarmUp" | "SightReading" | "Technique" | "Repertoire" | "Ear" | "Play";
         AreaBalance: {
@@ -2257,6 +2325,15 @@ export interface components {
         };
         /** @enum {unknown} */
         Family: "Winds" | "Strings" | "Plucked" | "Keys" | "Percussion" | "Voice" | "Other";
+        FindWish: {
+            /** Format: uuid */
+            key: string;
+            /** Format: double */
+            seconds: number;
+            /** Format: int32 */
+            wrongStarts: number;
+            found: boolean;
+        };
         FirstDrillView: {
             area: null | components["schemas"]["Area"];
             /** Format: int32 */
@@ -2336,6 +2413,9 @@ export interface components {
             likely: string;
             /** Format: date */
             latest: null | string;
+            words: string;
+        };
+        FoundView: {
             words: string;
         };
         /** @enum {unknown} */
@@ -3943,6 +4023,28 @@ export interface components {
             message: string;
             offer: null | components["schemas"]["BackupView"];
         };
+        TuneView: {
+            /** Format: int32 */
+            id: number;
+            title: string;
+            /** Format: int32 */
+            startDegree: number;
+            isMinor: boolean;
+            key: string;
+            first: string;
+            tones: components["schemas"]["Tone"][];
+            last: string;
+        };
+        TuneWish: {
+            title: string;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            startDegree: number;
+            /** @default false */
+            isMinor: boolean;
+        };
         UnclosedView: {
             /** Format: int32 */
             id: number;
@@ -5507,6 +5609,116 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["EarRoundView"];
                 };
+            };
+        };
+    };
+    GetTunes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TuneView"][];
+                };
+            };
+        };
+    };
+    AddTune: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TuneWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnonymousTypeOfint"];
+                };
+            };
+        };
+    };
+    KeepFind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundView"];
+                };
+            };
+        };
+    };
+    RemoveTune: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackTune: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -30,6 +30,7 @@ const ReadingDeskPage = lazyPage(() => import('../features/reading/ReadingDeskPa
 const PaperReadingPage = lazyPage(() => import('../features/reading/PaperReadingPage'), 'PaperReadingPage')
 const ReadingPage = lazyPage(() => import('../features/reading/ReadingPage'), 'ReadingPage')
 const EarRoundPage = lazyPage(() => import('../features/ear/EarRoundPage'), 'EarRoundPage')
+const TunePage = lazyPage(() => import('../features/ear/TunePage'), 'TunePage')
 const EarPage = lazyPage(() => import('../features/ear/EarPage'), 'EarPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
@@ -56,6 +57,7 @@ export function App() {
             <Route path="/music/:id/read" element={<SlowReadingPage />} />
             <Route path="/read" element={<ReadingDeskPage />} />
             <Route path="/read/:id" element={<PaperReadingPage />} />
+            <Route path="/ear/tune/:id" element={<TunePage />} />
             <Route path="/ear" element={<EarRoundPage />} />
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>

@@ -6,6 +6,7 @@ import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { sayDay } from '../../ui/words'
+import { Tunes } from './Tunes'
 
 type Ear = Schemas['EarView']
 
@@ -36,6 +37,7 @@ export function EarPage() {
       <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="10" mt="7">
         <Box>
           <Confusions confusions={confusions} />
+          <Tunes />
           <Weeks weeks={weeks} />
         </Box>
         <Families families={families} />

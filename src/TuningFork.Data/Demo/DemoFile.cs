@@ -128,6 +128,8 @@ public static class DemoFile
         var (items, answers) = DemoEar.Of(history.Sessions, ProfileBooks.InstrumentOf(profile).IsPitched, today);
         db.EarItems.AddRange(items);
         db.EarAnswers.AddRange(answers);
+        if (ProfileBooks.InstrumentOf(profile).IsPitched)
+            await DemoTunes.AddAsync(db, today);
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)

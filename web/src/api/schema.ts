@@ -2235,6 +2235,7 @@ export interface components {
             due: number;
         };
         EarView: {
+            isPitched: boolean;
             /** Format: int32 */
             open: number;
             /** Format: int32 */

@@ -128,7 +128,8 @@ public static class EarEndpoints
     {
         var profile = await desk.ProfileAsync(cancel);
         var day = clock.Today(profile);
-        var request = await EarDesk.RequestAsync(db, day, ProfileBooks.InstrumentOf(profile).IsPitched, [], cancel);
+        var isPitched = ProfileBooks.InstrumentOf(profile).IsPitched;
+        var request = await EarDesk.RequestAsync(db, day, isPitched, [], cancel);
         var counts = await EarDesk.CountsAsync(db, day, cancel);
         var from = day.AddDays(-(Weeks * 7) + 1);
         var days = await db
@@ -142,6 +143,7 @@ public static class EarEndpoints
             })
             .ToListAsync(cancel);
         return new EarView(
+            isPitched,
             request.Standings.Count,
             request.Items.Count,
             Today(request),

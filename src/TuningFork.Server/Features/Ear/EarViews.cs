@@ -114,10 +114,12 @@ public sealed record ConfusionView(
 public sealed record EarWeekView(DateOnly From, int Asked, int Right);
 
 /// <summary>What an ear knows.</summary>
+/// <param name="IsPitched">Whether the instrument has notes of its own.</param>
 /// <param name="Families">Families with what is open in them; those of which nothing is open yet are left out.</param>
 /// <param name="Next">What opens next, by name; empty when all is open.</param>
 /// <param name="OpensWhen">When it opens.</param>
 public sealed record EarView(
+    bool IsPitched,
     int Open,
     int All,
     EarToday Today,

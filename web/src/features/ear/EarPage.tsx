@@ -15,7 +15,7 @@ export function EarPage() {
   const ear = api.useQuery('get', '/api/ear')
   const navigate = useNavigate()
   if (!ear.data) return <Outline />
-  const { open, all, today, confusions, families, weeks, next, opensWhen } = ear.data
+  const { isPitched, open, all, today, confusions, families, weeks, next, opensWhen } = ear.data
   return (
     <Page title="Ear">
       <Text maxW="70ch">
@@ -37,7 +37,7 @@ export function EarPage() {
       <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="10" mt="7">
         <Box>
           <Confusions confusions={confusions} />
-          <Tunes />
+          {isPitched && <Tunes />}
           <Weeks weeks={weeks} />
         </Box>
         <Families families={families} />

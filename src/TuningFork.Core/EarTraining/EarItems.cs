@@ -86,51 +86,6 @@ public static class EarItems
         "IV-V-iii-vi",
     ];
 
-    private static readonly (string Key, string Name)[] PartsOfABeat =
-    [
-        ("2", "two equal parts"),
-        ("3", "three equal parts"),
-        ("4", "four equal parts"),
-        ("3+1", "long and short"),
-        ("1+3", "short and long"),
-        ("2+1+1", "one long, two short"),
-        ("1+1+2", "two short, one long"),
-        ("2+1", "swung: two thirds and one"),
-        ("1+2+1", "short, long, short"),
-        ("5", "five equal parts"),
-    ];
-
-    private static readonly (string Key, string Name)[] Bars =
-    [
-        ("3", "three"),
-        ("4", "four"),
-        ("2", "two"),
-        ("6", "six: twice three"),
-        ("5:3", "five: three and two"),
-        ("7:4", "seven: four and three"),
-        ("5:2", "five: two and three"),
-        ("7:3", "seven: three and four"),
-    ];
-
-    private static readonly (string Key, string Name)[] Ways =
-    [
-        ("steady", "it stays"),
-        ("faster", "it gets faster"),
-        ("slower", "it gets slower"),
-    ];
-
-    private static readonly int[] SilentBeats = [2, 4, 3, 6, 8, 7, 5];
-    private static readonly string[] FourStrokes = ["LHLH", "LLHH", "LHHL", "LHHH", "LLLH", "LLHL", "LHLL", "HLHL"];
-
-    private static readonly (string Key, string Name)[] Others =
-    [
-        ("same", "nothing changed"),
-        ("out", "one stroke left out"),
-        ("added", "one stroke added"),
-        ("early", "one stroke early"),
-        ("late", "one stroke late"),
-    ];
-
     private static readonly (EarFamily Family, int Wave, IReadOnlyList<EarItem> Items)[] Families =
     [
         (EarFamily.IntervalsUp, 0, [.. Intervals.Select(one => Interval(EarFamily.IntervalsUp, one, "up", " up"))]),
@@ -140,9 +95,9 @@ public static class EarItems
             0,
             [.. Degrees(EarFamily.DegreesMajor, "major", ["1", "5", "3", "2", "6", "4", "7", "♭7", "♯4", "♭3", "♭6", "♭2"])]
         ),
-        (EarFamily.Subdivision, 1, [.. Parts()]),
-        (EarFamily.Metre, 2, [.. Metres()]),
-        (EarFamily.RhythmEcho, 2, [.. Echoes()]),
+        (EarFamily.Subdivision, 1, [.. RhythmItems.Parts()]),
+        (EarFamily.Metre, 2, [.. RhythmItems.Metres()]),
+        (EarFamily.RhythmEcho, 2, [.. RhythmItems.Echoes()]),
         (EarFamily.Lines, 3, [.. Lines()]),
         (EarFamily.IntervalsDown, 3, [.. Intervals.Select(one => Interval(EarFamily.IntervalsDown, one, "down", " down"))]),
         (EarFamily.DegreesMinor, 4, [.. Degrees(EarFamily.DegreesMinor, "minor", ["1", "5", "3", "2", "6", "4", "♯7", "7", "♯6"])]),
@@ -166,13 +121,13 @@ public static class EarItems
 
     private static readonly (EarFamily Family, int Wave, IReadOnlyList<EarItem> Items)[] WithoutPitch =
     [
-        (EarFamily.Subdivision, 0, [.. Parts()]),
-        (EarFamily.Metre, 0, [.. Metres()]),
-        (EarFamily.RhythmEcho, 1, [.. Echoes()]),
-        (EarFamily.Strokes, 1, [.. Strokes()]),
-        (EarFamily.Pulse, 2, [.. Pulses()]),
-        (EarFamily.SilentBeat, 3, [.. Silent()]),
-        (EarFamily.Change, 4, [.. Changes()]),
+        (EarFamily.Subdivision, 0, [.. RhythmItems.Parts()]),
+        (EarFamily.Metre, 0, [.. RhythmItems.Metres()]),
+        (EarFamily.RhythmEcho, 1, [.. RhythmItems.Echoes()]),
+        (EarFamily.Strokes, 1, [.. RhythmItems.Strokes()]),
+        (EarFamily.Pulse, 2, [.. RhythmItems.Pulses()]),
+        (EarFamily.SilentBeat, 3, [.. RhythmItems.Silent()]),
+        (EarFamily.Change, 4, [.. RhythmItems.Changes()]),
     ];
 
     private static readonly IReadOnlyList<EarItem> Pitched = Order(Families);
@@ -273,38 +228,8 @@ public static class EarItems
         return new EarItem($"{key}:{chords}", family, name, name);
     }
 
-    private static IEnumerable<EarItem> Parts() =>
-        PartsOfABeat.Select(one => new EarItem($"parts:{one.Key}", EarFamily.Subdivision, $"a beat of {one.Name}", one.Name));
-
-    private static IEnumerable<EarItem> Metres() =>
-        Bars.Select(one => new EarItem($"metre:{one.Key}", EarFamily.Metre, $"bars of {one.Name}", one.Name));
-
-    private static IEnumerable<EarItem> Pulses() =>
-        Ways.Select(one => new EarItem($"pulse:{one.Key}", EarFamily.Pulse, $"a pulse: {one.Name}", one.Name));
-
-    private static IEnumerable<EarItem> Silent() =>
-        SilentBeats.Select(beat => new EarItem(
-            $"silent:{beat}",
-            EarFamily.SilentBeat,
-            $"silence on beat {((beat - 1) % 4) + 1} of the {(beat > 4 ? "second" : "first")} bar",
-            $"beat {((beat - 1) % 4) + 1} of bar {(beat > 4 ? 2 : 1)}"
-        ));
-
-    private static IEnumerable<EarItem> Strokes() =>
-        FourStrokes.Select(one => new EarItem($"strokes:{one}", EarFamily.Strokes, $"strokes: {Spoken(one)}", Spoken(one)));
-
-    private static string Spoken(string strokes) => string.Join(" ", strokes.Select(stroke => stroke == 'L' ? "low" : "high"));
-
-    private static IEnumerable<EarItem> Echoes() =>
-        Enumerable
-            .Range(1, EarLines.Levels)
-            .Select(level => new EarItem($"echo:{level}", EarFamily.RhythmEcho, $"two bars of rhythm, level {level}", $"level {level}"));
-
     private static IEnumerable<EarItem> Lines() =>
         Enumerable
             .Range(1, EarLines.Levels)
             .Select(level => new EarItem($"line:{level}", EarFamily.Lines, $"four notes, level {level}", $"level {level}"));
-
-    private static IEnumerable<EarItem> Changes() =>
-        Others.Select(one => new EarItem($"change:{one.Key}", EarFamily.Change, $"the second bar: {one.Name}", one.Name));
 }

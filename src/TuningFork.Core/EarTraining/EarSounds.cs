@@ -1,4 +1,3 @@
-using TuningFork.Core.Notation;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.EarTraining;
@@ -26,24 +25,7 @@ public readonly record struct EarGround(int Home, int Seed)
 /// <summary>How an item sounds on a ground; the same ground makes what is taken for each other comparable.</summary>
 public static class EarSounds
 {
-    private const double Beat = 0.7;
-
-    /// <summary>Beats of a pulse, and of the taps of a rhythm.</summary>
-    private const double Tap = 0.12;
-
-    /// <summary>The click under a rhythm is high and short, so that it is told apart.</summary>
-    private const int Click = 24;
-    private const double ClickSeconds = 0.04;
-
-    /// <summary>The strong beat of a bar lies so much higher.</summary>
-    private const int Accent = 7;
-
-    /// <summary>A change of a twentieth a beat is heard by most people who listen for it (common practice).</summary>
-    private const double Change = 0.05;
-
-    /// <summary>Where inner strokes of a bar of eight may stand, and those that are always there.</summary>
-    private static readonly int[] Inner = [2, 4, 6],
-        AtLeast = [2, 6];
+    internal const double Beat = 0.7;
 
     /// <summary>What is asked, in one sentence.</summary>
     /// <param name="family">The family.</param>
@@ -136,14 +118,14 @@ public static class EarSounds
             EarFamily.DegreesMajor or EarFamily.DegreesMinor => Line(home + DegreeOf(item)),
             EarFamily.Scales => ScaleLine(what, home),
             EarFamily.TwoChords or EarFamily.FourChords => Progression(what.Split('-'), home, 0, 1.2),
-            EarFamily.Metre => Metre(what, home),
-            EarFamily.Subdivision => Parts(what, home),
-            EarFamily.Pulse => Pulse(what, home),
-            EarFamily.SilentBeat => Silent(Number(what), home),
-            EarFamily.Strokes => Strokes(what, home),
-            EarFamily.RhythmEcho => Echo(Number(what), ground),
+            EarFamily.Metre => EarStrokes.Metre(what, home),
+            EarFamily.Subdivision => EarStrokes.Parts(what, home),
+            EarFamily.Pulse => EarStrokes.Pulse(what, home),
+            EarFamily.SilentBeat => EarStrokes.Silent(Number(what), home),
+            EarFamily.Strokes => EarStrokes.Strokes(what, home),
+            EarFamily.RhythmEcho => EarStrokes.Echo(Number(what), ground),
             EarFamily.Lines => Line([.. EarLines.Degrees(Number(what), ground.Seed).Select(degree => home + Above(degree))]),
-            _ => Changed(what, ground),
+            _ => EarStrokes.Changed(what, ground),
         };
     }
 
@@ -180,123 +162,8 @@ public static class EarSounds
             ),
         ];
 
-    /// <summary>Three bars of beats, the first of each bar and of each group within it stronger.</summary>
-    private static List<Tone> Metre(string what, int home)
-    {
-        var parts = what.Split(':');
-        var beats = Number(parts[0]);
-        int[] strong =
-            parts.Length > 1 ? [Number(parts[1])]
-            : beats == 6 ? [3]
-            : [];
-        return
-        [
-            .. Enumerable
-                .Range(0, beats * 3)
-                .Select(beat =>
-                    Struck(
-                        home
-                            + (
-                                beat % beats == 0 ? Accent + 5
-                                : strong.Contains(beat % beats) ? Accent - 2
-                                : 0
-                            ),
-                        beat * 0.36
-                    )
-                ),
-        ];
-    }
-
-    /// <summary>Four beats, each cut into parts; the beat itself is lower.</summary>
-    private static List<Tone> Parts(string what, int home)
-    {
-        int[] parts = what.Contains('+', StringComparison.Ordinal)
-            ? [.. what.Split('+').Select(Number)]
-            : [.. Enumerable.Repeat(1, Number(what))];
-        var tones = new List<Tone>();
-        for (var beat = 0; beat < 4; beat++)
-        {
-            var at = (double)beat;
-            foreach (var part in parts)
-            {
-                tones.Add(Struck(home + (Math.Abs(at - beat) < 1e-9 ? 0 : Accent), at * 0.9));
-                at += (double)part / parts.Sum();
-            }
-        }
-
-        return tones;
-    }
-
-    private static List<Tone> Pulse(string what, int home)
-    {
-        var change = what switch
-        {
-            "faster" => 1 - Change,
-            "slower" => 1 + Change,
-            _ => 1,
-        };
-        var (at, tones) = (0.0, new List<Tone>());
-        for (var beat = 0; beat < 10; beat++)
-        {
-            tones.Add(Struck(home, at * Beat));
-            at += beat < 3 ? 1 : Math.Pow(change, beat - 2);
-        }
-
-        return tones;
-    }
-
-    private static List<Tone> Silent(int missing, int home) =>
-        [
-            .. Enumerable
-                .Range(0, 8)
-                .Where(beat => beat != missing - 1)
-                .Select(beat => Struck(beat % 4 == 0 ? home + Accent : home, beat * Beat)),
-        ];
-
-    private static List<Tone> Strokes(string what, int home) =>
-        [.. what.Select((stroke, i) => Struck(stroke == 'L' ? home - 12 : home + Accent, i * Beat * 0.8))];
-
-    /// <summary>A bar of eight with strokes by chance, and the same bar with one thing other.</summary>
-    private static List<Tone> Changed(string what, EarGround ground)
-    {
-        var random = new Random(ground.Seed);
-        // Strokes stand on the first and on three of the inner even places, so that each has room to move.
-        var places = Inner.Where(_ => random.Next(3) > 0).Prepend(0).Concat(AtLeast).Distinct().Order().ToList();
-        var moved = places[1 + random.Next(places.Count - 1)];
-        var second = what switch
-        {
-            "out" => places.Where(place => place != moved),
-            "added" => places.Append(moved - 1),
-            "early" => places.Select(place => place == moved ? place - 1 : place),
-            "late" => places.Select(place => place == moved ? place + 1 : place),
-            _ => places,
-        };
-        return
-        [
-            .. places
-                .Concat(second.Select(place => place + 8))
-                .Order()
-                .Select(place => Struck(place % 8 == 0 ? ground.Home + Accent : ground.Home, place * Beat * 0.45)),
-        ];
-    }
-
-    /// <summary>A bar counted in, two bars of rhythm, and the click on for two more in which they are tapped.</summary>
-    private static List<Tone> Echo(int level, EarGround ground)
-    {
-        const double beat = 60.0 / EarLines.EchoTempo;
-        var clicks = Enumerable
-            .Range(0, EarLines.CountIn + (2 * EarLines.EchoBeats))
-            .Select(at => Struck(ground.Home + (at % 4 == 0 ? 12 : 0) + Click, at * beat) with { Seconds = ClickSeconds });
-        var strokes = Performed
-            .Notes(EarLines.Rhythm(level, ground.Seed))
-            .Select(note => Struck(ground.Home, (EarLines.CountIn + (note.At.Value * 4)) * beat));
-        return [.. clicks.Concat(strokes).OrderBy(tone => tone.AtSeconds)];
-    }
-
     /// <summary>Semitones of a degree of the major scale above its key; 8 is the octave.</summary>
     private static int Above(int degree) => degree == 8 ? 12 : Scale.Major.Up[degree - 1].Semitones;
-
-    private static Tone Struck(int note, double at) => new(Tuning.Hertz(note), at, Tap);
 
     private static List<Tone> Line(params int[] notes) =>
         [.. notes.Select((note, i) => new Tone(Tuning.Hertz(note), i * Beat, Beat * 0.9))];
@@ -306,5 +173,5 @@ public static class EarSounds
 
     private static string After(string key) => key[(key.IndexOf(':', StringComparison.Ordinal) + 1)..];
 
-    private static int Number(string text) => int.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+    internal static int Number(string text) => int.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { useParams } from 'react-router'
@@ -13,6 +13,7 @@ import { DeskKey } from '../practice/DeskKey'
 import { useDesk } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
 import { LookLeft } from './Looking'
+import { ReadingHead } from './ReadingHead'
 import { Bars } from './Unseen'
 import { useReading } from './useReading'
 
@@ -114,37 +115,19 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
   return (
     <DeskFrame>
       <Text color="stageFaded">Sight reading on paper</Text>
-      <Flex align="center" gap="8" wrap="wrap" justify="space-between">
-        <Box flex="1" minW="280px">
-          <chakra.h1
-            fontSize={{ base: '1.8rem', md: '2.71rem' }}
-            lineHeight={1.15}
-            data-testid="reading-title"
-          >
-            {title}
-          </chakra.h1>
-          <Text
-            fontSize={{ base: '1.3rem', md: '2.1rem' }}
-            lineHeight={1.2}
-            data-testid="reading-now"
-            aria-live="polite"
-          >
-            {
-              {
-                look: 'Look: time, key, tempo, the highest and the oddest place.',
-                run: reading.bar === 0 ? 'Counting in' : 'On and on. Do not repair.',
-                after: 'Which bars came late or wrong? Touch them.',
-              }[step]
-            }
-          </Text>
-        </Box>
+      <ReadingHead
+        title={title}
+        bar={step === 'run' ? reading.bar : undefined}
+        now={
+          {
+            look: 'Look: time, key, tempo, the highest and the oddest place.',
+            run: reading.bar === 0 ? 'Counting in' : 'On and on. Do not repair.',
+            after: 'Which bars came late or wrong? Touch them.',
+          }[step]
+        }
+      >
         {step === 'look' && <LookLeft seconds={paper.lookSeconds} />}
-        {step === 'run' && (
-          <Text fontFamily="heading" fontWeight={600} fontSize="7rem" lineHeight={1} data-testid="bar">
-            {reading.bar ? reading.bar : '–'}
-          </Text>
-        )}
-      </Flex>
+      </ReadingHead>
       <Box my="auto">
         {step === 'look' && (
           <Flex gap="6" wrap="wrap" align="end">

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react'
+import { chakra, Flex, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
@@ -17,6 +17,7 @@ import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
 import { Looking } from './Looking'
 import type { Thing } from './pointing'
+import { ReadingHead } from './ReadingHead'
 import { Bars, Unseen } from './Unseen'
 import type { How } from './usePlaying'
 import { useReadingDesk } from './useReadingDesk'
@@ -123,53 +124,28 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
           {sayTempo(tempo, music.beat)} · {coverWords(ahead)}
         </Text>
       </Flex>
-      <Flex align="center" gap="8" wrap="wrap" justify="space-between">
-        <Box flex="1" minW="280px">
-          <chakra.h1
-            fontSize={{ base: '1.8rem', md: '2.71rem' }}
-            lineHeight={1.15}
-            data-testid="reading-title"
-            onClick={() => find('title')}
-          >
-            {music.title}
-          </chakra.h1>
-          <Text
-            fontSize={{ base: '1.3rem', md: '2.1rem' }}
-            lineHeight={1.2}
-            data-testid="reading-now"
-            aria-live="polite"
-          >
-            {
-              {
-                look: 'Look: time, key, tempo, the highest and the oddest place.',
-                run:
-                  bar === 0
-                    ? how === 'tap'
-                      ? 'Counting in; then tap anywhere, or any key'
-                      : 'Counting in'
-                    : 'On and on. Do not repair.',
-                after: 'Which bars came late or wrong? Touch them.',
-                kept: counted
-                  ? `${right} of ${music.bars} bars on time. ${words}`
-                  : 'Read once more: this one is not counted.',
-              }[step]
-            }
-          </Text>
-        </Box>
+      <ReadingHead
+        title={music.title}
+        touch={() => find('title')}
+        bar={step === 'run' ? bar : undefined}
+        now={
+          {
+            look: 'Look: time, key, tempo, the highest and the oddest place.',
+            run:
+              bar === 0
+                ? how === 'tap'
+                  ? 'Counting in; then tap anywhere, or any key'
+                  : 'Counting in'
+                : 'On and on. Do not repair.',
+            after: 'Which bars came late or wrong? Touch them.',
+            kept: counted
+              ? `${right} of ${music.bars} bars on time. ${words}`
+              : 'Read once more: this one is not counted.',
+          }[step]
+        }
+      >
         {step === 'look' && <Looking music={music} found={found} find={find} />}
-        {step === 'run' && (
-          <Text
-            fontFamily="heading"
-            fontWeight={600}
-            fontSize="7rem"
-            lineHeight={1}
-            fontVariantNumeric="tabular-nums"
-            data-testid="bar"
-          >
-            {bar ? bar : '–'}
-          </Text>
-        )}
-      </Flex>
+      </ReadingHead>
       <Unseen
         music={music}
         sounding={step === 'run' ? bar : null}

@@ -6,7 +6,7 @@ namespace TuningFork.Core.EarTraining;
 /// <summary>How the items of rhythm sound: strokes and clicks.</summary>
 internal static class EarStrokes
 {
-    /// <summary>Beats of a pulse, and of the taps of a rhythm.</summary>
+    /// <summary>Seconds for which a stroke sounds.</summary>
     private const double Tap = 0.12;
 
     /// <summary>The click under a rhythm is high and short, so that it is told apart.</summary>

@@ -19,8 +19,12 @@ public sealed record EarDigest(int Open, int Due, Confusion? Confused)
         : Pair.Length > 0 ? Pair
         : "nothing due: the least sure, and new";
 
+    /// <summary>A bare figure says too little.</summary>
+    private static string Of(EarFamily family) => family is EarFamily.DegreesMajor or EarFamily.DegreesMinor ? "degrees " : "";
+
     private string Pair =>
         Confused is not { } pair ? ""
-        : $"{pair.One.Answer} / {pair.Other.Answer} confused" is var words && words.Split(' ').Length <= MostWords + 1 ? words
+        : $"{Of(pair.One.Family)}{pair.One.Answer} / {pair.Other.Answer} confused" is var words && words.Split(' ').Length <= MostWords + 1
+            ? words
         : "a pair is confused";
 }

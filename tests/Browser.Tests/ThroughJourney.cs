@@ -98,6 +98,33 @@ public sealed class ThroughJourney
         );
         await Close(app, browser);
 
+        // Chords on the click, and their positions against the clock: a run each.
+        await app.SetClockAsync(AppProcess.Evening.AddHours(5));
+        foreach (var (kind, presses, count) in new[] { ("Changes", 1, "1 of 1 runs"), ("Inversions", 4, "1 of 1 in time") })
+        {
+            var chords = new
+            {
+                title = kind,
+                target = 300,
+                work = new
+                {
+                    kind,
+                    items = new[] { "C major", "G major" },
+                    beats = 1,
+                },
+            };
+            var place = await On(app, browser, new Walk(await Made("made", chords), null));
+            for (var pressed = 0; pressed < presses; pressed++)
+            {
+                browser.See(By.CssSelector("[data-testid='stage-now']"));
+                browser.Press(Keys.PageDown);
+            }
+
+            browser.Until(_ => browser.Shown("stage-count").StartsWith(count, StringComparison.Ordinal));
+            (await app.Session())["position"]!.GetValue<int>().ShouldBe(place);
+            await Close(app, browser);
+        }
+
         // At the top of a ladder, a tenth above the target, there is no further up.
         await app.SetClockAsync(AppProcess.Evening.AddDays(1));
         var at = await On(app, browser, new Walk(scale, "tempo-ladder"));

@@ -195,8 +195,16 @@ public static class EarRound
             .ThenByDescending(open.Contains)
             .ThenBy(one => Math.Abs(family.IndexOf(one) - place))
             .Take(count - 1);
-        return [.. others.Append(item).OrderBy(family.IndexOf)];
+        return InOrder(others.Append(item), family);
     }
+
+    /// <summary>As they open, so that each keeps its place; degrees as they lie in the scale.</summary>
+    private static List<EarItem> InOrder(IEnumerable<EarItem> items, List<EarItem> family) =>
+        [
+            .. items.OrderBy(one =>
+                one.Family is EarFamily.DegreesMajor or EarFamily.DegreesMinor ? EarSounds.DegreeOf(one) : family.IndexOf(one)
+            ),
+        ];
 
     private static int Taken(EarRequest request, EarItem one, EarItem other) =>
         request.Confused.FirstOrDefault(pair => (pair.One == one && pair.Other == other) || (pair.One == other && pair.Other == one))?.Times
@@ -213,7 +221,7 @@ public static class EarRound
                 ? items.Where(item => item.Key != last.Item).ToList()
                 : items;
         var item = free[random.Next(free.Count)];
-        return new EarChoice(item, [.. items.Where(one => one.Family == item.Family)], EarWhy.Confused);
+        return new EarChoice(item, InOrder(items.Where(one => one.Family == item.Family), items), EarWhy.Confused);
     }
 
     private static int LastPlace(IReadOnlyList<EarAnswer> answers, string item)

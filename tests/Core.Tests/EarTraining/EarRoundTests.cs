@@ -88,6 +88,9 @@ public sealed class EarRoundTests
         ear.All.ShouldAllBe(one => one.Choice.Alternatives.All(other => other.Family == one.Choice.Item.Family));
         ear.All.Where(one => one.Day == Start).ShouldAllBe(one => one.Choice.Alternatives.Count <= 3);
         ear.All.TakeLast(100).Average(one => one.Choice.Alternatives.Count).ShouldBeGreaterThan(3, "they grow");
+        ear.All.Where(one => one.Choice.Item.Family == EarFamily.DegreesMajor)
+            .Select(one => one.Choice.Alternatives.Select(item => item.Answer).Where(answer => answer.Length == 1).ToList())
+            .ShouldAllBe(degrees => degrees.SequenceEqual(degrees.Order(StringComparer.Ordinal)), "as they lie in the scale");
         // It opens in its stated order.
         var opened = ear.All.Where(one => one.Choice.Why == EarWhy.New).Select(one => one.Choice.Item).ToList();
         var stated = EarItems.For(pitched).Where(opened.Contains);

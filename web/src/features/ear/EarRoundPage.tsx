@@ -46,7 +46,9 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
   }, [begin])
   const keys = question?.kind === 'Notes' ? highestDegree : (question?.alternatives.length ?? 0)
   const figures = Object.fromEntries(
-    Array.from({ length: keys }, (_, i) => [`${i + 1}`, () => round.choose(i)]),
+    question?.kind === 'Choose'
+      ? question.alternatives.map((one, i) => [keyOf(one.label, question, i), () => round.choose(i)])
+      : Array.from({ length: keys }, (_, i) => [`${i + 1}`, () => round.choose(i)]),
   )
   useStageKeys(
     {
@@ -198,6 +200,10 @@ function Degrees({ round }: { round: RoundState }) {
   )
 }
 
+/** The key of an answer: its place; where the answers are degrees, the degree itself, and none for those outside the key. */
+const keyOf = (label: string, { alternatives }: Schemas['EarQuestionView'], at: number) =>
+  alternatives.some((one) => /^[1-8]$/.test(one.label)) ? (/^[1-8]$/.test(label) ? label : '') : `${at + 1}`
+
 /** Keys to choose from; after the answer each can be heard. */
 function Alternatives({
   question,
@@ -236,9 +242,11 @@ function Alternatives({
             aria-label={`${one.label}${was ? ', it was this' : shown && one.item === said ? ', you said this' : ''}`}
             onClick={() => choose(i)}
           >
-            <Text as="span" color="stageFaded" fontWeight={400}>
-              {i + 1}
-            </Text>
+            {keyOf(one.label, question, i) !== one.label && (
+              <Text as="span" color="stageFaded" fontWeight={400}>
+                {keyOf(one.label, question, i)}
+              </Text>
+            )}
             {one.label}
           </Press>
         )

@@ -21,7 +21,7 @@ internal static class ReadingPrint
         for (var level = 1; level <= ReadingLevels.Most; level++)
         {
             for (var seed = 0; seed < Each; seed++)
-                sheet.WriteLine(AbcWriter.Write(Of(level, seed, played).Score));
+                sheet.WriteLine(AbcWriter.Write(Of(level, seed, played).Staves));
             var clock = Stopwatch.StartNew();
             var all = Enumerable.Range(0, Measured).Select(seed => Of(level, seed, played).Score).ToList();
             var each = clock.Elapsed.TotalMilliseconds / Measured;

@@ -68,13 +68,16 @@ public sealed class EarJourney
             browser.Press(Keys.PageDown);
         }
 
-        // A line is given by its degrees.
+        // A line is given by figures, letters and keys.
         browser.Open("/ear?only=line:1&only=line:2");
         browser.Until(page => page.FindElements(By.XPath("//button[contains(., 'begin')]")).Count > 0);
         browser.Press(Keys.ArrowRight);
-        browser.Until(_ => browser.Shown("ear-now").EndsWith("Which four notes?", StringComparison.Ordinal));
-        browser.Press("1", "2", Keys.Backspace, "1", "1", "1");
-        browser.Until(_ => browser.Shown("ear-now").EndsWith("; you gave 1 1 1 1", StringComparison.Ordinal));
+        browser.Until(_ => browser.Shown("ear-now").EndsWith("Sing them, play them, or give them.", StringComparison.Ordinal));
+        var home = browser.Shown("ear-now").Split(' ')[1][..1];
+        browser.Press("1", "2", Keys.Backspace, home.ToLowerInvariant(), "1");
+        browser.Until(_ => browser.Shown("given").StartsWith($"1 1 1", StringComparison.Ordinal));
+        browser.See(By.CssSelector("[aria-label='Keys'] button")).SendKeys(Keys.Enter);
+        browser.Until(_ => browser.Shown("ear-now").Contains("; you gave 1 1 1 ", StringComparison.Ordinal));
 
         // A tune one knows is found on the instrument, with a wrong start.
         browser.Open("/craft/ear");

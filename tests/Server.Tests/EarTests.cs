@@ -2,6 +2,7 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Theory;
 using Xunit;
 using static TuningFork.Server.Tests.App;
 
@@ -86,7 +87,7 @@ public sealed class EarTests : IDisposable
     }
 
     [Fact]
-    public async Task A_rhythm_is_tapped_back_and_a_line_given_by_degrees()
+    public async Task A_rhythm_is_tapped_back_and_a_line_given_by_its_notes_in_any_octave()
     {
         await app.Clock(Evening);
         await app.FirstDay();
@@ -109,20 +110,40 @@ public sealed class EarTests : IDisposable
 
         var line = EarLines.Degrees(1, seed + 2);
         body = Body("line:1", null);
-        body["degrees"] = new JsonArray([.. line.Select(degree => (JsonNode)degree)]);
+        // It is called as the instrument writes it: the alto saxophone sounds a major sixth lower.
+        await app.Put(
+            "/api/profile",
+            new
+            {
+                instrument = "Alto saxophone",
+                family = "winds",
+                version = (int)(await app.Get("/api/profile"))["version"]!,
+                weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+            }
+        );
+        var question = (await app.Get("/api/ear/question?only=line:1&only=line:2"))["question"]!["line"]!;
+        var steps = question["steps"]!.AsArray().Select(one => (Letter: (string)one!["letter"]!, Midi: (int)one["midi"]!)).ToList();
+        NoteName.Parse(steps[0].Letter.Replace('♭', 'b').Replace('♯', '#')).PitchClass.ShouldBe((steps[0].Midi + 9) % 12);
+        (steps[7].Midi - steps[0].Midi, steps[2].Midi - steps[0].Midi).ShouldBe((12, 4));
+        ((int)question["keys"]!["toSounding"]!).ShouldBe(-9);
+        body["notes"] = new JsonArray([.. line.Select(degree => (JsonNode)(steps[degree - 1].Midi - 24))]);
         ((bool?)(await app.Post("/api/ear/answers", body))["marked"]!["right"]).ShouldBe(true);
         body = Body("line:1", null);
-        body["degrees"] = new JsonArray(1, 1, 1, 1);
+        var home = await HomeAsync();
+        body["notes"] = new JsonArray(home, home + 1, home, home);
         ((string?)(await app.Post("/api/ear/answers", body))["marked"]!["words"]).ShouldBe(
-            $"{string.Join(' ', EarLines.Degrees(1, seed + 3))}; you gave 1 1 1 1"
+            $"{string.Join(' ', EarLines.Degrees(1, seed + 3))}; you gave 1 #1 1 1"
         );
         body = Body("line:1", null);
-        body["degrees"] = new JsonArray(1, 9);
-        await Refused(body, "degrees");
+        body["notes"] = new JsonArray(1, 900);
+        await Refused(body, "notes");
         body = Body("up:7", null);
         body["taps"] = new JsonArray(1.0);
         await Refused(body, "taps");
     }
+
+    private async Task<int> HomeAsync() =>
+        (int)(await app.Get("/api/ear/question?only=line:1&only=line:2"))["question"]!["line"]!["steps"]![0]!["midi"]!;
 
     [Fact]
     public async Task A_tune_is_found_counts_once_and_comes_back_in_another_key()

@@ -101,6 +101,47 @@ public static class EarLines
         };
     }
 
+    /// <summary>How the degrees of a line sound.</summary>
+    /// <param name="degrees">Degrees of the major scale, 1 to 8.</param>
+    /// <param name="home">Sounding MIDI note of its key.</param>
+    public static IReadOnlyList<int> Sounding(IEnumerable<int> degrees, int home)
+    {
+        ArgumentNullException.ThrowIfNull(degrees);
+        return [.. degrees.Select(degree => home + EarSounds.Above(degree))];
+    }
+
+    /// <summary>What was given, as degrees of the key: "1", "#4", "8" for the note an octave above home; the same line in another octave is the same.</summary>
+    /// <param name="notes">Sounding MIDI notes.</param>
+    /// <param name="line">The line that was asked.</param>
+    /// <param name="home">Sounding MIDI note of its key.</param>
+    public static IReadOnlyList<string> Given(IReadOnlyList<int> notes, IReadOnlyList<int> line, int home)
+    {
+        ArgumentNullException.ThrowIfNull(notes);
+        ArgumentNullException.ThrowIfNull(line);
+        var ways = notes.Zip(Sounding(line, home), (note, asked) => note - asked).Distinct().ToList();
+        if (ways is [var way] && way % Octave == 0 && notes.Count == line.Count)
+            return [.. notes.Select(note => Name(note - home - way))];
+        // Another line: in the octave in which it was heard, where it lies near it.
+        var lowest = notes.DefaultIfEmpty(home).Min();
+        var octaves = lowest >= home - Near && lowest < home + Octave ? 0 : (int)Math.Floor((lowest - home) / (double)Octave);
+        return [.. notes.Select(note => Name(note - home - (Octave * octaves)))];
+    }
+
+    private const int Octave = 12;
+
+    /// <summary>Semitones below home that still belong to its octave.</summary>
+    private const int Near = 5;
+
+    private static string Name(int above)
+    {
+        if (above == Octave)
+            return "8";
+        var within = ((above % Octave) + Octave) % Octave;
+        var degree = Enumerable.Range(1, 7).Last(one => EarSounds.Above(one) <= within);
+        var octave = above is < 0 or > Octave ? (above < 0 ? " low" : " high") : "";
+        return $"{(EarSounds.Above(degree) == within ? "" : "#")}{degree}{octave}";
+    }
+
     private static void Check(int level)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(level, 1);

@@ -44,7 +44,7 @@ public static class EarSounds
             EarFamily.SilentBeat => "Two bars of four. Which beat is silent?",
             EarFamily.Strokes => "Which strokes?",
             EarFamily.RhythmEcho => "A bar is counted, two are heard; then tap them to the click.",
-            EarFamily.Lines => "The chords set the key. Which four notes?",
+            EarFamily.Lines => "The chords set the key. Which four notes? Sing them, play them, or give them.",
             _ => "What is other in the second bar?",
         };
 
@@ -163,7 +163,7 @@ public static class EarSounds
         ];
 
     /// <summary>Semitones of a degree of the major scale above its key; 8 is the octave.</summary>
-    private static int Above(int degree) => degree == 8 ? 12 : Scale.Major.Up[degree - 1].Semitones;
+    internal static int Above(int degree) => degree == 8 ? 12 : Scale.Major.Up[degree - 1].Semitones;
 
     private static List<Tone> Line(params int[] notes) =>
         [.. notes.Select((note, i) => new Tone(Tuning.Hertz(note), i * Beat, Beat * 0.9))];

@@ -15,6 +15,34 @@ public static class AbcWriter
     {
         ArgumentNullException.ThrowIfNull(score);
         ArgumentOutOfRangeException.ThrowIfLessThan(barsPerLine, 1);
+        var text = Head(score);
+        Line(text, $"K:{KeyField(score.Key)}{Clef(score.Clef)}");
+        WriteBars(text, score, barsPerLine, naming);
+        return text.ToString();
+    }
+
+    /// <summary>Staves that are played together, joined by a brace: a voice each, of the same bars.</summary>
+    /// <param name="staves">The staves from the top, one or more; title, tempo, key and metre are the first one's.</param>
+    /// <param name="barsPerLine">Bars on a line, 1 or more.</param>
+    public static string Write(IReadOnlyList<Score> staves, int barsPerLine = 4)
+    {
+        ArgumentNullException.ThrowIfNull(staves);
+        if (staves.Count == 1)
+            return Write(staves[0], barsPerLine);
+        var text = Head(staves[0]);
+        Line(text, $"%%score {{{string.Join(" | ", Enumerable.Range(1, staves.Count))}}}");
+        Line(text, $"K:{KeyField(staves[0].Key)}");
+        for (var i = 0; i < staves.Count; i++)
+        {
+            Line(text, $"V:{i + 1}{(staves[i].Clef == Theory.Clef.Treble ? " clef=treble" : Clef(staves[i].Clef))}");
+            WriteBars(text, staves[i], barsPerLine, null);
+        }
+
+        return text.ToString();
+    }
+
+    private static StringBuilder Head(Score score)
+    {
         var text = new StringBuilder();
         Line(text, "X:1");
         if (score.Title.Length > 0)
@@ -23,7 +51,11 @@ public static class AbcWriter
         Line(text, "L:1/8");
         if (score.Tempo is { } tempo)
             Line(text, $"Q:{score.TempoBeat}={tempo}");
-        Line(text, $"K:{KeyField(score.Key)}{Clef(score.Clef)}");
+        return text;
+    }
+
+    private static void WriteBars(StringBuilder text, Score score, int barsPerLine, Naming? naming)
+    {
         var (key, time) = (score.Key, score.Time);
         var names = new StringBuilder();
         for (var i = 0; i < score.Bars.Count; i++)
@@ -56,8 +88,6 @@ public static class AbcWriter
                 }
             }
         }
-
-        return text.ToString();
     }
 
     /// <summary>A name for each note, a line for each that is only held on.</summary>

@@ -42,6 +42,11 @@ public static class Performed
         return heard;
     }
 
+    /// <summary>All notes of staves that are played together, in the order in which they begin.</summary>
+    /// <param name="staves">The staves.</param>
+    public static IReadOnlyList<HeardNote> Notes(IReadOnlyList<Score> staves) =>
+        [.. staves.SelectMany(Notes).OrderBy(note => note.At).ThenBy(note => note.Midi)];
+
     /// <summary>Length of all that is played, in whole notes.</summary>
     /// <param name="score">The music.</param>
     public static Fraction Length(Score score)

@@ -14,7 +14,8 @@ public sealed record PlayedEvent(double AtBeats, int? Midi = null);
 /// <param name="Element">Its place among the notes and rests of the bar, from 0.</param>
 /// <param name="LateMs">Milliseconds after the click's own time, negative for early; null when it was not played.</param>
 /// <param name="IsRight">Whether it was on time, and of the right pitch where pitch was played.</param>
-public sealed record FollowedNote(int Bar, int Element, double? LateMs, bool IsRight);
+/// <param name="Staff">Its staff, from 0 at the top.</param>
+public sealed record FollowedNote(int Bar, int Element, double? LateMs, bool IsRight, int Staff = 0);
 
 /// <summary>What was played beside what is written.</summary>
 /// <param name="Notes">Each note that begins, in order; what is tied to the one before does not.</param>
@@ -39,7 +40,8 @@ public static class Follow
     /// <summary>What a wrong pitch weighs against a shift in time, where a note is looked for.</summary>
     private const double OtherPitch = 0.6;
 
-    private sealed record Onset(int Bar, int Element, double At, IReadOnlyList<int> Midi);
+    /// <summary>What begins at one time, in one staff or several.</summary>
+    private sealed record Onset(int Bar, double At, IReadOnlyList<int> Midi, IReadOnlyList<(int Staff, int Element)> Places);
 
     private sealed record Struck(double At, IReadOnlyList<int> Midi);
 
@@ -48,12 +50,21 @@ public static class Follow
     /// <param name="tempo">The tempo of the click.</param>
     /// <param name="played">What was played, in any order.</param>
     /// <param name="delayMs">So much later the machine hears what was played: from the calibration.</param>
-    public static Followed Of(Score score, Bpm tempo, IEnumerable<PlayedEvent> played, double delayMs = 0)
+    public static Followed Of(Score score, Bpm tempo, IEnumerable<PlayedEvent> played, double delayMs = 0) =>
+        Of([score], tempo, played, delayMs);
+
+    /// <summary>Compares with staves that are played together.</summary>
+    /// <param name="staves">What is written, one staff or more, of the same bars.</param>
+    /// <param name="tempo">The tempo of the click.</param>
+    /// <param name="played">What was played, in any order.</param>
+    /// <param name="delayMs">So much later the machine hears what was played.</param>
+    public static Followed Of(IReadOnlyList<Score> staves, Bpm tempo, IEnumerable<PlayedEvent> played, double delayMs = 0)
     {
-        ArgumentNullException.ThrowIfNull(score);
+        ArgumentNullException.ThrowIfNull(staves);
         ArgumentNullException.ThrowIfNull(played);
+        var score = staves[0];
         var beatMs = 60_000.0 / tempo.Value;
-        var onsets = Onsets(score);
+        var onsets = Onsets(staves);
         var struck = Chords(played, beatMs, delayMs);
         var tolerance = ToleranceMs(tempo);
         var found = Aligned(onsets, struck, beatMs, tolerance * Reach);
@@ -64,7 +75,7 @@ public static class Follow
             var onset = onsets[i];
             double? late = found[i] >= 0 ? (struck[found[i]].At - onset.At) * beatMs : null;
             var right = late is { } by && Math.Abs(by) <= tolerance && Sounds(onset, struck[found[i]]);
-            notes.Add(new FollowedNote(onset.Bar, onset.Element, late, right));
+            notes.AddRange(onset.Places.Select(place => new FollowedNote(onset.Bar, place.Element, late, right, place.Staff)));
             if (!right)
                 wrong.Add(onset.Bar);
         }
@@ -88,8 +99,21 @@ public static class Follow
     private static bool Sounds(Onset onset, Struck struck) =>
         struck.Midi.Count == 0 || onset.Midi.Count == 0 || struck.Midi.Order().SequenceEqual(onset.Midi.Order());
 
-    /// <summary>Where notes begin, in beats.</summary>
-    private static List<Onset> Onsets(Score score)
+    /// <summary>Where notes begin, in beats; what begins together is one.</summary>
+    private static List<Onset> Onsets(IReadOnlyList<Score> staves) =>
+        [
+            .. staves
+                .SelectMany(Onsets)
+                .GroupBy(one => one.At)
+                .OrderBy(group => group.Key)
+                .Select(group =>
+                    group.Aggregate(
+                        (one, other) => one with { Midi = [.. one.Midi, .. other.Midi], Places = [.. one.Places, .. other.Places] }
+                    )
+                ),
+        ];
+
+    private static List<Onset> Onsets(Score score, int staff)
     {
         var onsets = new List<Onset>();
         var at = Fraction.Zero;
@@ -100,7 +124,7 @@ public static class Follow
             {
                 var begins = element.Pitches.Except(held).Select(pitch => pitch.Midi + score.ToSounding.Semitones).ToList();
                 if (begins.Count > 0)
-                    onsets.Add(new Onset(index + 1, place, (at / score.TempoBeat).Value, begins));
+                    onsets.Add(new Onset(index + 1, (at / score.TempoBeat).Value, begins, [(staff, place)]));
                 held = element.Tied ? element.Pitches : [];
                 at += element.Length;
             }

@@ -4,7 +4,9 @@ namespace TuningFork.Core.SightReading;
 internal static class HarmonyPlan
 {
     private const int Home = 0;
-    private const int Dominant = 4;
+
+    /// <summary>The fifth degree, from 0.</summary>
+    public const int Dominant = 4;
 
     /// <summary>What a phrase goes through before its close, by common practice of tonal phrases; the last one is its preparation.</summary>
     private static readonly int[][] Ways =

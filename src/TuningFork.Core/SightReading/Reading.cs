@@ -94,6 +94,9 @@ public sealed record ReadingWish
 
     /// <summary>Chord symbols above the bars.</summary>
     public bool ChordSymbols { get; init; }
+
+    /// <summary>Of keyboards: the left hand alone, in the bass clef.</summary>
+    internal bool LeftHand { get; init; }
 }
 
 /// <summary>Unseen music.</summary>
@@ -102,7 +105,17 @@ public sealed record ReadingWish
 /// <param name="Asked">The strand that is asked.</param>
 /// <param name="Chords">The chord of each bar, as degrees of the key from 0.</param>
 /// <param name="Fingerprint">The same for the same music in any key.</param>
-public sealed record Reading(Score Score, ReadingLevels Levels, Strand Asked, IReadOnlyList<int> Chords, string Fingerprint);
+public sealed record Reading(Score Score, ReadingLevels Levels, Strand Asked, IReadOnlyList<int> Chords, string Fingerprint)
+{
+    /// <summary>A second voice beside it, of the same bars; null without pitch.</summary>
+    public Score? Second { get; init; }
+
+    /// <summary>True where the second voice is read as well, in a staff below: by keyboards.</summary>
+    public bool BothHands { get; init; }
+
+    /// <summary>What is read: one staff, or two.</summary>
+    public IReadOnlyList<Score> Staves => BothHands && Second is not null ? [Score, Second] : [Score];
+}
 
 /// <summary>A wish that cannot be met; the message names the remedy.</summary>
 /// <param name="field">What it is about.</param>

@@ -55,7 +55,7 @@ internal static class ReadingRange
         var instrument = wish.Instrument;
         var (low, high) = (instrument.Lowest!.Value, instrument.Highest!.Value);
         if (instrument.Family == Family.Keys)
-            (low, high) = (Pitch.Parse("C4"), Pitch.Parse("C6"));
+            (low, high) = wish.LeftHand ? (Pitch.Parse("E2"), Pitch.Parse("E4")) : (Pitch.Parse("C4"), Pitch.Parse("C6"));
         else if (instrument.Family != Family.Voice)
         {
             var letters = high.Diatonic - low.Diatonic;
@@ -64,7 +64,8 @@ internal static class ReadingRange
 
         if (wish.Position is { } fret && instrument.OpenStrings is { } strings)
             (low, high) = (Pitch.OfMidi(strings[0].Midi + fret), Pitch.OfMidi(strings[^1].Midi + fret + HandFrets));
-        var (mine, top) = (wish.Lowest ?? low, wish.Highest ?? high);
+        // One's own range is that of the melody's staff.
+        var (mine, top) = wish.LeftHand ? (low, high) : (wish.Lowest ?? low, wish.Highest ?? high);
         return mine.Midi < top.Midi
             ? (mine, top)
             : throw new ReadingException("range", $"The range is upside down: {mine} is not below {top}. Swap them.");

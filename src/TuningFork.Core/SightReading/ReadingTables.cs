@@ -59,7 +59,10 @@ public static class ReadingTables
     /// <summary>From this level on notes between the scale's own appear.</summary>
     public const int Chromatic = 8;
 
-    /// <summary>From these levels on: slurs, dynamics, articulation, two notes at once, three.</summary>
+    /// <summary>From these levels on: the left hand of keyboards alone, slurs, dynamics, articulation, two notes at once, three.</summary>
+    public const int LeftHand = 2;
+
+    /// <summary>Slurs.</summary>
     public const int Slurs = 3;
 
     /// <summary>Soft and loud.</summary>
@@ -67,6 +70,18 @@ public static class ReadingTables
 
     /// <summary>Short, held and stressed notes.</summary>
     public const int Articulations = 5;
+
+    /// <summary>Both hands of keyboards: a held note below each bar.</summary>
+    public const int BothHands = 5;
+
+    /// <summary>Two notes a bar below.</summary>
+    public const int TwoABar = 7;
+
+    /// <summary>A note a beat below.</summary>
+    public const int OneABeat = 9;
+
+    /// <summary>Two at once below.</summary>
+    public const int TwoBelow = 11;
 
     /// <summary>Two notes at once, where the instrument can.</summary>
     public const int Pairs = 7;

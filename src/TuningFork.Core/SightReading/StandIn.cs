@@ -28,10 +28,20 @@ public static class StandIn
     /// <param name="wish">How it plays.</param>
     /// <param name="taps">True for taps without pitch.</param>
     /// <exception cref="ArgumentOutOfRangeException">The part of wrong bars is not between 0 and 1, or the spread is below 0.</exception>
-    public static StandInPlayed Play(Score score, Bpm tempo, StandInWish wish, bool taps = false)
+    public static StandInPlayed Play(Score score, Bpm tempo, StandInWish wish, bool taps = false) => Play([score], tempo, wish, taps);
+
+    /// <summary>Plays staves together.</summary>
+    /// <param name="staves">What is written, one staff or more.</param>
+    /// <param name="tempo">The tempo of the click.</param>
+    /// <param name="wish">How it plays.</param>
+    /// <param name="taps">True for taps without pitch.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The part of wrong bars is not between 0 and 1, or the spread is below 0.</exception>
+    public static StandInPlayed Play(IReadOnlyList<Score> staves, Bpm tempo, StandInWish wish, bool taps = false)
     {
-        ArgumentNullException.ThrowIfNull(score);
+        ArgumentNullException.ThrowIfNull(staves);
         ArgumentNullException.ThrowIfNull(wish);
+        var score = staves[0];
+        var written = Performed.Notes(staves);
         if (wish.WrongPart is not (>= 0 and <= 1) || wish.SpreadMs is not >= 0)
             throw new ArgumentOutOfRangeException(
                 nameof(wish),
@@ -43,7 +53,7 @@ public static class StandIn
         var perBar = (score.Time.Bar / score.TempoBeat).Value;
         var wrong = Enumerable.Range(0, score.Bars.Count).Where(_ => random.NextDouble() < wish.WrongPart).ToHashSet();
         var events = new List<PlayedEvent>();
-        foreach (var bar in Performed.Notes(score).GroupBy(note => note.Bar))
+        foreach (var bar in written.GroupBy(note => note.Bar))
         {
             var moments = bar.GroupBy(note => note.At).ToList();
             var spoiled = wrong.Contains(bar.Key) ? random.Next(moments.Count) : -1;
@@ -64,10 +74,7 @@ public static class StandIn
         }
 
         // A bar in which nothing begins cannot go wrong.
-        return new StandInPlayed(
-            events,
-            [.. wrong.Where(bar => Performed.Notes(score).Any(note => note.Bar == bar)).Select(bar => bar + 1).Order()]
-        );
+        return new StandInPlayed(events, [.. wrong.Where(bar => written.Any(note => note.Bar == bar)).Select(bar => bar + 1).Order()]);
     }
 
     private static (double At, List<int> Notes) Spoil(double at, List<int> notes, int way) =>

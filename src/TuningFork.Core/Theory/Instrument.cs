@@ -87,6 +87,11 @@ public sealed record Instrument(
         Voice("Bass voice", "E2", "E4", clef: Clef.Bass),
     ];
 
+    /// <summary>True for keyboards that reach far below the treble staff: they are read from two staves.</summary>
+    public bool HasTwoStaves => Family == Family.Keys && Lowest is { Midi: < LowestOfTwoStaves };
+
+    private const int LowestOfTwoStaves = 48;
+
     /// <summary>MIDI notes between which ear questions lie well: sung by most people (common practice).</summary>
     private const int LowestCentre = 55;
     private const int HighestCentre = 64;

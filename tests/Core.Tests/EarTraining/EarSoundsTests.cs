@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.EarTraining;
@@ -160,6 +161,18 @@ public sealed class EarSoundsTests
     {
         for (var level = 1; level <= EarLines.Levels; level++)
         {
+            foreach (var line in Enumerable.Range(0, 50).Select(seed => EarLines.Degrees(level, seed)))
+            {
+                // Given an octave or two away it is the same line.
+                foreach (var octave in new[] { -24, -12, 0, 12 })
+                    EarLines
+                        .Given([.. EarLines.Sounding(line, 62).Select(note => note + octave)], line, 62)
+                        .ShouldBe(line.Select(degree => degree.ToString(CultureInfo.InvariantCulture)));
+            }
+
+            // Another line is called by where it lies.
+            EarLines.Given([62, 62, 62, 61], [5, 5, 4, 3], 62).ShouldBe(["1", "1", "1", "7 low"]);
+            EarLines.Given([86, 87, 90, 98], [1, 2, 3, 1], 62).ShouldBe(["1", "#1", "3", "8"]);
             var lines = Enumerable.Range(0, 300).Select(seed => EarLines.Degrees(level, seed)).ToList();
             lines.ShouldAllBe(line => line.Count == EarLines.Notes && new[] { 1, 3, 5, 8 }.Contains(line[0]));
             lines.ShouldAllBe(line => new[] { 1, 3, 5, 8 }.Contains(line[3]));

@@ -43,7 +43,18 @@ public sealed class ReadBackTests
             File.WriteAllBytes(Path.Combine(folder, $"{number:000}.mid"), MidiWriter.Write(score));
         }
 
+        var hands = Enumerable.Range(0, 24).Select(BothHands).ToList();
+        foreach (var (staves, number) in hands.Select((staves, number) => (staves, number)))
+            File.WriteAllText(Path.Combine(folder, $"hands-{number:00}.abc"), AbcWriter.Write(staves));
+
         var read = Read(folder);
+        foreach (var (staves, number) in hands.Select((staves, number) => (staves, number)))
+        {
+            var abc = read[$"hands-{number:00}.abc"];
+            abc.Said.ShouldBeEmpty(AbcWriter.Write(staves));
+            Notes(abc).ShouldBe(Sorted(Performed.Notes(staves), 0), AbcWriter.Write(staves));
+        }
+
         foreach (var (score, number) in scores.Select((score, number) => (score, number)))
         {
             var sounding = Performed.Notes(score);
@@ -61,6 +72,21 @@ public sealed class ReadBackTests
         Directory.Delete(folder, recursive: true);
     }
 
+    /// <summary>Unseen music for both hands of a pianist.</summary>
+    private static IReadOnlyList<Score> BothHands(int seed)
+    {
+        var wish = new ReadingWish
+        {
+            Seed = seed,
+            Levels = ReadingLevels.All(ReadingTables.BothHands + (seed % (ReadingLevels.Most - ReadingTables.BothHands + 1))),
+            Asked = Strand.Texture,
+            Instrument = InstrumentNames.Find("piano")!,
+        };
+        var staves = Composer.Compose(wish).Staves;
+        staves.Count.ShouldBe(2);
+        return [.. staves.Select(Plain)];
+    }
+
     private static Score Unseen(int seed)
     {
         var wish = new ReadingWish
@@ -69,8 +95,12 @@ public sealed class ReadBackTests
             Levels = ReadingLevels.All((seed % ReadingLevels.Most) + 1),
             Instrument = InstrumentNames.Find(seed % 2 == 0 ? "clarinet" : "piano")!,
         };
-        var score = Composer.Compose(wish).Score;
-        return score with
+        return Plain(Composer.Compose(wish).Score);
+    }
+
+    /// <summary>Without what is played short or held: its length is then the written one.</summary>
+    private static Score Plain(Score score) =>
+        score with
         {
             Bars =
             [
@@ -82,7 +112,6 @@ public sealed class ReadBackTests
                 ),
             ],
         };
-    }
 
     private static List<(int Midi, Fraction At, Fraction Length)> Sorted(IReadOnlyList<HeardNote> notes, int written) =>
         [.. notes.Select(note => (note.Midi - written, note.At, note.Length)).OrderBy(note => note.At).ThenBy(note => note.Item1)];

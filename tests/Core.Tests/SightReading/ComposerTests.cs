@@ -55,6 +55,78 @@ public sealed class ComposerTests
     }
 
     [Fact]
+    public void A_second_voice_keeps_to_the_chords_and_clear_of_the_melody()
+    {
+        var (along, joints) = (0, 0);
+        foreach (var (reading, instrument) in All().Where(one => one.Instrument.IsPitched))
+        {
+            var (score, second) = (reading.Score, reading.Second!);
+            second.Check().ShouldBeEmpty();
+            second.Bars.Count.ShouldBe(score.Bars.Count);
+            var (line, beside) = (Midi(score), Midi(second));
+            (beside.Max() < line.Min() || beside.Min() > line.Max()).ShouldBeTrue(AbcWriter.Write([score, second]));
+            reading.BothHands.ShouldBe(
+                instrument.Name == "Piano" && reading.Levels.Texture >= ReadingTables.BothHands && reading.BothHands
+            );
+            if (reading.BothHands)
+                beside.Min().ShouldBeGreaterThanOrEqualTo(Pitch.Parse("C2").Midi);
+            second.Bars[^1].Elements[0].Pitches[0].Name.ShouldBe(score.Key.Tonic, "it ends at home");
+            for (var i = 0; i < second.Bars.Count; i++)
+            {
+                foreach (var pitch in second.Bars[i].Elements.SelectMany(element => element.Pitches))
+                    (((int)pitch.Name.Step - (int)score.Key.Tonic.Step - reading.Chords[i] + 14) % 7).ShouldBeOneOf(
+                        [0, 2, 4],
+                        AbcWriter.Write([score, second])
+                    );
+            }
+
+            var begins = score.Bars.Zip(second.Bars, (one, other) => (Top: one.Elements[0], Low: other.Elements[0])).ToList();
+            foreach (var (was, now) in begins.Zip(begins.Skip(1)).Where(pair => !pair.First.Top.IsRest && !pair.Second.Top.IsRest))
+            {
+                joints++;
+                var (from, to) = (Between(was), Between(now));
+                var same = Math.Sign(Moved(was.Top, now.Top)) == Math.Sign(Moved(was.Low, now.Low)) && Moved(was.Low, now.Low) != 0;
+                along += from == to && to is 0 or 7 && same ? 1 : 0;
+            }
+        }
+
+        // Fifths and octaves in a row from bar to bar: counted, seldom.
+        (along / (double)joints).ShouldBeLessThan(0.02);
+
+        static List<int> Midi(Score score) =>
+            [.. score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).Select(pitch => pitch.Midi)];
+        static int Between((Element Top, Element Low) one) => Math.Abs(one.Top.Pitches[^1].Midi - one.Low.Pitches[0].Midi) % 12;
+        static int Moved(Element was, Element now) => now.Pitches[^1].Midi - was.Pitches[^1].Midi;
+    }
+
+    [Fact]
+    public void A_pianist_reads_the_left_hand_from_the_second_level_on_and_both_from_the_fifth()
+    {
+        var piano = InstrumentNames.Find("piano")!;
+        for (var level = 1; level <= ReadingLevels.Most; level++)
+        {
+            var all = Enumerable.Range(0, 200).Select(seed => Composer.Compose(Wish(level, seed, piano))).ToList();
+            Part(all, one => one.Score.Clef == Clef.Bass)
+                .ShouldBeInRange(
+                    level == 1 ? 0 : 0.1,
+                    level == 1 ? 0
+                        : level < ReadingTables.BothHands ? 0.7
+                        : 0.4,
+                    $"left hand, {level}"
+                );
+            Part(all, one => one.BothHands)
+                .ShouldBeInRange(
+                    level < ReadingTables.BothHands ? 0 : 0.6,
+                    level < ReadingTables.BothHands ? 0 : 1,
+                    $"both hands, {level}"
+                );
+            all.Where(one => one.Score.Clef == Clef.Bass).ShouldAllBe(one => Line(one.Score).TrueForAll(pitch => pitch.Midi <= 64));
+        }
+
+        InstrumentNames.Find("accordion")!.HasTwoStaves.ShouldBeFalse();
+    }
+
+    [Fact]
     public void Nothing_is_faster_than_its_level_can_be_read()
     {
         foreach (var (reading, _) in All())

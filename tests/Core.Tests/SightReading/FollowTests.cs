@@ -29,8 +29,9 @@ public sealed class FollowTests
                         Asked = Strand.Rhythm,
                         Instrument = instrument,
                     };
-                    var score = Composer.Compose(wish).Score;
-                    var tempo = score.Tempo!.Value;
+                    var reading = Composer.Compose(wish with { Asked = (Strand)(seed % 4) });
+                    var score = reading.Staves;
+                    var tempo = reading.Score.Tempo!.Value;
                     foreach (var part in new[] { 0, 0.4, 1 })
                     {
                         var played = StandIn.Play(score, tempo, new StandInWish(part, LagMs: 30, Seed: seed), taps: !instrument.IsPitched);

@@ -2168,7 +2168,7 @@ export interface components {
              * @default 0
              */
             delayMs: number;
-            degrees?: null | number[];
+            notes?: null | number[];
         };
         EarFamilyView: {
             name: string;
@@ -2190,6 +2190,13 @@ export interface components {
         };
         /** @enum {unknown} */
         EarKind: "Choose" | "Tap" | "Notes";
+        EarLineView: {
+            /** Format: int32 */
+            notes: number;
+            key: string;
+            steps: components["schemas"]["EarStepView"][];
+            keys: components["schemas"]["KeysView"];
+        };
         EarMarkedView: {
             right: boolean;
             words: string;
@@ -2209,14 +2216,20 @@ export interface components {
             why: string;
             tones: components["schemas"]["Tone"][];
             alternatives: components["schemas"]["EarAlternative"][];
-            /** Format: int32 */
-            degrees: number;
+            line: null | components["schemas"]["EarLineView"];
             tap: null | components["schemas"]["EarTapView"];
         };
         EarRoundView: {
             question: null | components["schemas"]["EarQuestionView"];
             today: components["schemas"]["EarToday"];
             marked?: null | components["schemas"]["EarMarkedView"];
+        };
+        EarStepView: {
+            /** Format: int32 */
+            degree: number;
+            letter: string;
+            /** Format: int32 */
+            midi: number;
         };
         EarTapView: {
             /** Format: double */
@@ -2406,6 +2419,11 @@ export interface components {
             /** Format: double */
             lateMs: null | number;
             isRight: boolean;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            staff: number;
         };
         ForecastView: {
             /** Format: date */
@@ -2565,6 +2583,14 @@ export interface components {
          * @enum {unknown}
          */
         KeySchool: "SeveralADay" | "OneADay" | "OneAWeek";
+        KeysView: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+            /** Format: int32 */
+            toSounding: number;
+        };
         KeyView: {
             key: string;
             name: string;
@@ -2887,6 +2913,8 @@ export interface components {
             title: string;
             abc: string;
             played: components["schemas"]["PlayedNoteView"][];
+            bothHands: boolean;
+            second: components["schemas"]["PlayedNoteView"][];
             /** Format: int32 */
             tempo: number;
             beat: string;
@@ -2894,6 +2922,7 @@ export interface components {
             beatsPerBar: number;
             /** Format: int32 */
             bars: number;
+            keys: null | components["schemas"]["KeysView"];
             /** Format: int32 */
             lookSeconds: number;
             look: components["schemas"]["ReadingLook"];

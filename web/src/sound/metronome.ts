@@ -114,6 +114,11 @@ export class Metronome {
     return beat + ((now() - at) * bpm) / 60
   }
 
+  /** Seconds until a beat sounds. */
+  secondsTo(beat: number) {
+    return this.timeOf(beat) - now()
+  }
+
   private timeOf(beat: number) {
     return this.anchor.at + ((beat - this.anchor.beat) * 60) / this.bpm
   }

@@ -28,16 +28,21 @@ export interface Played {
   length: number
 }
 
-/** Plays notes on the sampled piano at a tempo; answers how to stop it and how long it lasts. */
-export async function play(notes: Played[], bpm: number, a4Hertz = 440) {
+/** Loads the samples ahead, for what has to begin on time. */
+export function ready() {
   piano ??= load().catch((problem: unknown) => {
     // The next try loads it anew.
     piano = null
     throw problem
   })
-  const sampler = await piano
+  return piano
+}
+
+/** Plays notes on the sampled piano at a tempo; answers how to stop it and how long it lasts. */
+export async function play(notes: Played[], bpm: number, a4Hertz = 440, inSeconds = 0.1) {
+  const sampler = await ready()
   const beat = 60 / bpm
-  const start = now() + 0.1
+  const start = now() + inSeconds
   const cents = 1200 * Math.log2(a4Hertz / 440)
   for (const note of notes)
     sampler.triggerAttackRelease(

@@ -1,8 +1,10 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Reading;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Ear;
@@ -56,7 +58,7 @@ public static class EarEndpoints
                         one => new EarAlternative(one.Key, one.Answer, EarSounds.Answer(one, ground))
                     ),
                 ],
-                choice.Item.Family == EarFamily.Lines ? EarLines.Notes : 0,
+                choice.Item.Family == EarFamily.Lines ? LineOf(ground.Home, ProfileBooks.InstrumentOf(profile)) : null,
                 choice.Item.Family == EarFamily.RhythmEcho ? TapOf() : null
             ),
             today,
@@ -71,6 +73,30 @@ public static class EarEndpoints
             EarFamily.Lines => EarKind.Notes,
             _ => EarKind.Choose,
         };
+
+    /// <summary>A line as the instrument writes it, with keys from a third below home to a third above its octave.</summary>
+    private static EarLineView LineOf(int home, Instrument instrument)
+    {
+        const int beyond = 4;
+        var written = home - instrument.Transposition;
+        var key = Key.OfPitchClass(((written % 12) + 12) % 12);
+        return new EarLineView(
+            EarLines.Notes,
+            key.Name,
+            [
+                .. Enumerable
+                    .Range(1, 8)
+                    .Select(degree => new EarStepView(degree, LetterOf(key, degree), EarLines.Sounding([degree], home)[0])),
+            ],
+            KeysView.Of(written - beyond, written + 12 + beyond, instrument)
+        );
+    }
+
+    private static string LetterOf(Key key, int degree)
+    {
+        var step = (Step)(((int)key.Tonic.Step + degree - 1) % 7);
+        return new NoteName(step, key.AlterationOf(step)).Printed;
+    }
 
     private static EarTapView TapOf()
     {
@@ -97,7 +123,7 @@ public static class EarEndpoints
         var only = Only(wish.Only);
         var item = Known("item", wish.Item);
         var said = wish.Said is { } chosen ? Known("said", chosen) : null;
-        if (said is null && wish.Right is null && wish.Taps is null && wish.Degrees is null)
+        if (said is null && wish.Right is null && wish.Taps is null && wish.Notes is null)
             throw new FieldException("right", "Answered aloud, it has to be said whether it was right.");
         if (said is not null && said.Family != item.Family)
             throw new FieldException("said", $"{said.Name} is no answer to a question about {EarItems.NameOf(item.Family)}.");
@@ -107,7 +133,7 @@ public static class EarEndpoints
         if (!await db.EarAnswers.AnyAsync(row => row.Key == wish.Key, cancel))
         {
             var profile = await desk.ProfileAsync(cancel);
-            marked = await EarGivenBack.MarkAsync(db, wish, item, clock.Today(profile), cancel);
+            marked = await EarGivenBack.MarkAsync(db, wish, item, clock.Today(profile), profile.EarCentre, cancel);
             var row = new EarAnswerRow
             {
                 Key = wish.Key,

@@ -7,7 +7,7 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Ear;
 
-/// <summary>Marks what was given back: a rhythm by taps, a line by its degrees.</summary>
+/// <summary>Marks what was given back: a rhythm by taps, a line by its notes.</summary>
 internal static class EarGivenBack
 {
     private const int MostTaps = 200;
@@ -19,20 +19,21 @@ internal static class EarGivenBack
         EarAnswerWish wish,
         EarItem item,
         DateOnly day,
+        int centre,
         CancellationToken cancel
     )
     {
-        if (wish.Taps is null && wish.Degrees is null)
+        if (wish.Taps is null && wish.Notes is null)
             return null;
         if (
             (wish.Taps is not null) != (item.Family == EarFamily.RhythmEcho)
-            || (wish.Degrees is not null) != (item.Family == EarFamily.Lines)
+            || (wish.Notes is not null) != (item.Family == EarFamily.Lines)
         )
-            throw new FieldException(wish.Taps is null ? "degrees" : "taps", $"{item.Name} is not answered like that.");
+            throw new FieldException(wish.Taps is null ? "notes" : "taps", $"{item.Name} is not answered like that.");
         // The question was made from how many were answered before it.
         var request = await EarDesk.RequestAsync(db, day, isPitched: true, [], cancel);
         var level = item.Key[^1] - '0';
-        return wish.Taps is { } taps ? Tapped(taps, wish.DelayMs, level, request.Seed) : Given(wish.Degrees!, level, request.Seed);
+        return wish.Taps is { } taps ? Tapped(taps, wish.DelayMs, level, request.Seed) : Given(wish.Notes!, level, request.Seed, centre);
     }
 
     private static EarMarkedView Tapped(IReadOnlyList<double> taps, double delayMs, int level, int seed)
@@ -53,12 +54,13 @@ internal static class EarGivenBack
         );
     }
 
-    private static EarMarkedView Given(IReadOnlyList<int> degrees, int level, int seed)
+    private static EarMarkedView Given(IReadOnlyList<int> notes, int level, int seed, int centre)
     {
         var line = EarLines.Degrees(level, seed);
-        if (degrees.Count != line.Count || degrees.Any(degree => degree is < 1 or > 8))
-            throw new FieldException("degrees", $"A line has {line.Count} degrees from 1 to 8.");
-        var right = degrees.SequenceEqual(line);
-        return new EarMarkedView(right, right ? string.Join(' ', line) : $"{string.Join(' ', line)}; you gave {string.Join(' ', degrees)}");
+        if (notes.Count != line.Count || notes.Any(note => note is < 0 or > 127))
+            throw new FieldException("notes", $"A line has {line.Count} notes, each a MIDI number from 0 to 127.");
+        var given = string.Join(' ', EarLines.Given(notes, line, EarGround.Round(centre, seed).Home));
+        var asked = string.Join(' ', line);
+        return new EarMarkedView(given == asked, given == asked ? asked : $"{asked}; you gave {given}");
     }
 }

@@ -1,4 +1,5 @@
 using TuningFork.Core.EarTraining;
+using TuningFork.Server.Features.Reading;
 
 namespace TuningFork.Server.Features.Ear;
 
@@ -17,7 +18,7 @@ public enum EarKind
     /// <summary>By tapping.</summary>
     Tap,
 
-    /// <summary>By degrees, one after the other.</summary>
+    /// <summary>By notes, one after the other.</summary>
     Notes,
 }
 
@@ -27,6 +28,18 @@ public enum EarKind
 /// <param name="Tempo">Beats a minute.</param>
 public sealed record EarTapView(double FromSeconds, double ToSeconds, int Tempo);
 
+/// <summary>A degree of a line's key.</summary>
+/// <param name="Letter">How it is written for the instrument: "F#".</param>
+/// <param name="Midi">Sounding MIDI note.</param>
+public sealed record EarStepView(int Degree, string Letter, int Midi);
+
+/// <summary>How a line is given back.</summary>
+/// <param name="Notes">How many notes are asked for.</param>
+/// <param name="Key">Its key as the instrument writes it: "D major".</param>
+/// <param name="Steps">The degrees of the key from 1 to 8.</param>
+/// <param name="Keys">Keys to be touched.</param>
+public sealed record EarLineView(int Notes, string Key, IReadOnlyList<EarStepView> Steps, KeysView Keys);
+
 /// <summary>A question of a round.</summary>
 /// <param name="Item">Lasting name of what is asked.</param>
 /// <param name="Name">Its full name, for after the answer.</param>
@@ -35,7 +48,7 @@ public sealed record EarTapView(double FromSeconds, double ToSeconds, int Tempo)
 /// <param name="Why">Why it is asked, in words; empty where there is nothing to say.</param>
 /// <param name="Tones">How it sounds.</param>
 /// <param name="Alternatives">What there is to choose from; one, the right one, where it is not chosen.</param>
-/// <param name="Degrees">Of a line: how many notes are asked for; else 0.</param>
+/// <param name="Line">How a line is given back; null for others.</param>
 public sealed record EarQuestionView(
     EarKind Kind,
     string Item,
@@ -45,7 +58,7 @@ public sealed record EarQuestionView(
     string Why,
     IReadOnlyList<Tone> Tones,
     IReadOnlyList<EarAlternative> Alternatives,
-    int Degrees,
+    EarLineView? Line,
     EarTapView? Tap
 );
 
@@ -72,7 +85,7 @@ public sealed record EarRoundView(EarQuestionView? Question, EarToday Today, Ear
 /// <param name="Only">The items of a round of only these.</param>
 /// <param name="Taps">Of a rhythm: when it was tapped, in beats from the first that was to be tapped.</param>
 /// <param name="DelayMs">So much later this machine hears taps.</param>
-/// <param name="Degrees">Of a line: the degrees that were given.</param>
+/// <param name="Notes">Of a line: the sounding MIDI notes that were given, in any octave.</param>
 public sealed record EarAnswerWish(
     Guid Key,
     string Item,
@@ -83,7 +96,7 @@ public sealed record EarAnswerWish(
     IReadOnlyList<string>? Only = null,
     IReadOnlyList<double>? Taps = null,
     double DelayMs = 0,
-    IReadOnlyList<int>? Degrees = null
+    IReadOnlyList<int>? Notes = null
 );
 
 /// <summary>One item as it stands.</summary>

@@ -45,21 +45,24 @@ public static class PlayedEndpoints
         var group = app.MapGroup("/api/reading").WithTags("Sight reading");
         group
             .MapPost("/marks", async (PlayedWish wish, PlanDesk desk, CancellationToken cancel) =>
-                Marked(wish, await ScoreAsync(wish.Seed, desk, cancel))
+                Marked(wish, await ReadingAsync(wish.Seed, desk, cancel))
             )
             .WithName("MarkReading");
         group
             .MapPost("/stand-in", async (StandInAsk wish, PlanDesk desk, CancellationToken cancel) =>
-                Played(wish, await ScoreAsync(wish.Seed, desk, cancel))
+                Played(wish, await ReadingAsync(wish.Seed, desk, cancel))
             )
             .WithName("PlayStandIn");
         app.MapPost("/api/sound/calibration", Calibrated).WithName("Calibrate").WithTags("Sound");
     }
 
-    private static async Task<Score> ScoreAsync(ReadingSeed seed, PlanDesk desk, CancellationToken cancel) =>
-        ReadingEndpoints.Compose(seed, ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel))).Score;
+    private static async Task<Core.SightReading.Reading> ReadingAsync(ReadingSeed seed, PlanDesk desk, CancellationToken cancel) =>
+        ReadingEndpoints.Compose(seed, ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel)));
 
-    private static MarkedView Marked(PlayedWish wish, Score score)
+    /// <summary>What is tapped is the rhythm of the upper staff; what is played is all that is read.</summary>
+    private static IReadOnlyList<Score> Read(Core.SightReading.Reading reading, bool taps) => taps ? [reading.Score] : reading.Staves;
+
+    private static MarkedView Marked(PlayedWish wish, Core.SightReading.Reading reading)
     {
         Problems.Tempo("tempo", wish.Tempo);
         if (wish.Events.Count > MostEvents)
@@ -68,7 +71,8 @@ public static class PlayedEndpoints
             throw new FieldException("events", "A note has a time in beats and, if it has a pitch, a MIDI number from 0 to 127.");
         if (!(Math.Abs(wish.DelayMs) <= MostDelayMs))
             throw new FieldException("delayMs", $"A delay lies within {MostDelayMs:0} ms.");
-        var marked = Follow.Of(score, new Bpm(wish.Tempo), wish.Events, wish.DelayMs);
+        var taps = wish.Events.Count > 0 && wish.Events.All(one => one.Midi is null);
+        var marked = Follow.Of(Read(reading, taps), new Bpm(wish.Tempo), wish.Events, wish.DelayMs);
         return new MarkedView(marked.Notes, marked.Wrong, Words(marked));
     }
 
@@ -87,14 +91,19 @@ public static class PlayedEndpoints
         return $"{whole}; half of it within {spread:0} ms of that.";
     }
 
-    private static StandInPlayed Played(StandInAsk wish, Score score)
+    private static StandInPlayed Played(StandInAsk wish, Core.SightReading.Reading reading)
     {
         Problems.Tempo("tempo", wish.Tempo);
         if (wish.WrongPart is not (>= 0 and <= 1))
             throw new FieldException("wrongPart", "The part of bars that go wrong lies between 0 and 1.");
         if (!(Math.Abs(wish.LagMs) <= MostDelayMs))
             throw new FieldException("lagMs", $"A delay lies within {MostDelayMs:0} ms.");
-        return StandIn.Play(score, new Bpm(wish.Tempo), new StandInWish(wish.WrongPart, wish.LagMs, Seed: wish.Seed.Seed), wish.Taps);
+        return StandIn.Play(
+            Read(reading, wish.Taps),
+            new Bpm(wish.Tempo),
+            new StandInWish(wish.WrongPart, wish.LagMs, Seed: wish.Seed.Seed),
+            wish.Taps
+        );
     }
 
     private static CalibrationView Calibrated(CalibrationWish wish)

@@ -89,17 +89,29 @@ public static class ReadingEndpoints
             return new NewMusicView(
                 seed,
                 score.Title,
-                AbcWriter.Write(score with { Title = "", Tempo = null }),
-                SheetEndpoints.Played(score),
+                AbcWriter.Write([.. reading.Staves.Select(staff => staff with { Title = "", Tempo = null })]),
+                SheetEndpoints.Played(reading.Staves),
+                reading.BothHands,
+                reading is { Second: { } second, BothHands: false } ? SheetEndpoints.Played([second]) : [],
                 proposed.Value,
                 beat.Name,
                 (score.Time.Bar / score.TempoBeat).Value,
                 score.Bars.Count,
+                KeysFor(reading, instrument),
                 LookSeconds,
                 ReadingLook.Of(score),
                 $"{Name(asked)}, level {levels[asked]}"
             );
         }
+    }
+
+    /// <summary>From the lowest to the highest note of what is read, and two more on each side.</summary>
+    private static KeysView? KeysFor(Core.SightReading.Reading reading, Instrument instrument)
+    {
+        const int beyond = 2;
+        var notes = reading.Staves.SelectMany(staff => staff.Bars).SelectMany(bar => bar.Elements).SelectMany(one => one.Pitches).ToList();
+        var (low, high) = (notes.Min(note => note.Midi) - beyond, notes.Max(note => note.Midi) + beyond);
+        return instrument.IsPitched && high - low < KeysView.Most ? KeysView.Of(low, high, instrument) : null;
     }
 
     private static async Task<ReadingBook> KeepAsync(

@@ -54,18 +54,24 @@ public sealed record ReadingSeed(int Seed, ReadingLevels Levels, Strand Asked, N
 /// <summary>New music, to be read now.</summary>
 /// <param name="Abc">The music in ABC notation.</param>
 /// <param name="Played">How it sounds, in beats of the tempo.</param>
+/// <param name="BothHands">Whether it has two staves.</param>
+/// <param name="Second">A second voice that the app can play beside it; empty where there is none.</param>
 /// <param name="Tempo">The tempo that is proposed.</param>
 /// <param name="BeatsPerBar">Beats of the tempo in a bar.</param>
+/// <param name="Keys">Keys on the screen on which it can be played; null where there are none or too many.</param>
 /// <param name="LookSeconds">How long one looks at most.</param>
 public sealed record NewMusicView(
     ReadingSeed Seed,
     string Title,
     string Abc,
     IReadOnlyList<PlayedNoteView> Played,
+    bool BothHands,
+    IReadOnlyList<PlayedNoteView> Second,
     int Tempo,
     string Beat,
     double BeatsPerBar,
     int Bars,
+    KeysView? Keys,
     int LookSeconds,
     ReadingLook Look,
     string AskedWords

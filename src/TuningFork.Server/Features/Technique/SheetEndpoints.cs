@@ -234,12 +234,15 @@ public static class SheetEndpoints
     }
 
     /// <summary>The notes of a score as they sound, in clicks.</summary>
-    public static List<PlayedNoteView> Played(Score score)
+    public static List<PlayedNoteView> Played(Score score) => Played([score]);
+
+    /// <summary>The same of staves that are played together.</summary>
+    public static List<PlayedNoteView> Played(IReadOnlyList<Score> staves)
     {
-        var click = score.TempoBeat;
+        var click = staves[0].TempoBeat;
         return
         [
-            .. Performed.Notes(score).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value)),
+            .. Performed.Notes(staves).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value)),
         ];
     }
 

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
+import { Keys } from '../../ui/Keys'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
 import { Refusal } from '../../ui/refusal'
@@ -11,6 +12,7 @@ import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
+import { soundKey } from '../../sound/keySound'
 import { SoundBlocked } from '../../sound/SoundBlocked'
 import { hasNotes } from '../../sound/useEarSound'
 import { labelOf, useEarRound } from './useEarRound'
@@ -50,6 +52,12 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
       ? question.alternatives.map((one, i) => [keyOf(one.label, question, i), () => round.choose(i)])
       : Array.from({ length: keys }, (_, i) => [`${i + 1}`, () => round.choose(i)]),
   )
+  // The letters of a line's key give its notes; the one an octave above home has a figure alone.
+  const letters = Object.fromEntries(
+    question?.line?.steps
+      .slice(0, 7)
+      .map(({ letter }, i) => [letter.charAt(0).toLowerCase(), () => round.giveStep(i)]) ?? [],
+  )
   useStageKeys(
     {
       yes: step.at === 'over' ? go : round.yes,
@@ -57,6 +65,8 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
       pause: round.again,
       letters: {
         ...figures,
+        ...letters,
+        ...(question?.line && { m: round.listen }),
         r: round.again,
         Backspace: round.takeBack,
         p: () => voice.setPiano(!voice.piano),
@@ -142,6 +152,13 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
           keys={step.at === 'over' ? '→' : 'esc'}
           press={step.at === 'over' || step.at === 'wait' ? go : round.end}
         />
+        {question?.line && (
+          <DeskKey
+            name={round.listens ? 'a MIDI keyboard gives notes' : 'notes by a MIDI keyboard'}
+            keys="M"
+            press={round.listen}
+          />
+        )}
         {question && hasNotes(question.tones) && (
           <DeskKey
             name={voice.piano ? 'plain tones' : 'on the piano'}
@@ -160,7 +177,7 @@ function nowWords({ question, step }: RoundState, isOnly: boolean) {
   if (step.at === 'wait' || !question)
     return isOnly ? 'Only these: one after the other.' : 'Hear it, then say what it was.'
   if (step.at === 'judge') return `It was: ${question.name}. Had you said so?`
-  if (step.at !== 'said') return question.ask
+  if (step.at !== 'said') return question.line ? `In ${question.line.key}. ${question.ask}` : question.ask
   if (step.words) return `${step.right ? 'Right' : 'Not yet'}: ${step.words}`
   if (step.right) return `Right: ${question.name}.`
   return step.said === null
@@ -170,32 +187,60 @@ function nowWords({ question, step }: RoundState, isOnly: boolean) {
 
 const highestDegree = 8
 
-/** The degrees of a key, to be given one after the other. */
+/** The notes of a key, to be given one after the other: by figure, letter, key or keyboard. */
 function Degrees({ round }: { round: RoundState }) {
-  const { given, question, step } = round
+  const { given, question, step, midi } = round
+  const line = question?.line
+  if (!line) return null
   return (
     <>
       <Text mt="6" fontSize="2rem" minH="1.5em" data-testid="given" aria-live="polite">
-        {given.join(' ')} {step.at === 'ask' && '·'.repeat((question?.degrees ?? 0) - given.length)}
+        {given.map(({ label }) => label).join(' ')}{' '}
+        {step.at === 'ask' &&
+          Array(line.notes - given.length)
+            .fill('–')
+            .join(' ')}
       </Text>
       <Flex gap="3" wrap="wrap" mt="3" role="group" aria-label="Degrees">
-        {Array.from({ length: highestDegree }, (_, i) => i + 1).map((degree) => (
+        {line.steps.map(({ degree, letter }, i) => (
           <Press
             key={degree}
+            aria-label={`${degree}, ${letter}`}
             minH="64px"
             minW="64px"
             fontSize="1.2rem"
             borderColor="stageEdge"
             _hover={{ bg: 'stageHover' }}
-            onClick={() => round.give(degree)}
+            onClick={() => round.giveStep(i)}
           >
             {degree}
+            <Text as="span" color="stageFaded" fontWeight={400}>
+              {letter}
+            </Text>
           </Press>
         ))}
         <Press minH="64px" borderColor="stageEdge" _hover={{ bg: 'stageHover' }} onClick={round.takeBack}>
           take one back
         </Press>
       </Flex>
+      <Box mt="5">
+        <Keys
+          keys={line.keys}
+          press={(note) => {
+            soundKey(note)
+            round.play(note)
+          }}
+        />
+      </Box>
+      {midi.state !== 'off' && (
+        <Text mt="3" color="stageFaded" role="status">
+          {midi.state === 'on'
+            ? `Listening to ${midi.name}.`
+            : midi.state === 'gone'
+              ? `${midi.name} is gone. Connect it again, or give the notes here.`
+              : midi.why}
+        </Text>
+      )}
     </>
   )
 }

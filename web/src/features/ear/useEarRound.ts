@@ -3,6 +3,7 @@ import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { lengthOf, useEarSound } from '../../sound/useEarSound'
 import { tapDelay } from '../../sound/tapDelay'
+import { useMidi } from '../../sound/useMidi'
 import { useTaps } from '../../sound/useTaps'
 import { useProblem } from '../../ui/refusal'
 
@@ -30,9 +31,21 @@ const goOnMs = 1100
 /** A last tap may come so much after its bar. */
 const lateTapMs = 250
 
+/** A note that was given: how it is called, and how it sounds. */
+export interface Given {
+  label: string
+  midi: number
+}
+
+const midiPlace = 'ear-midi'
+
+/** What a played note is called: by the key's own letters, else between two of them. */
+const letterOf = (midi: number, question: Question | null) =>
+  question?.line?.steps.find((one) => (one.midi - midi) % 12 === 0)?.letter ?? '·'
+
 interface GivenBack {
   taps?: number[]
-  degrees?: number[]
+  notes?: number[]
 }
 
 /** A pause between what it was and what was said. */
@@ -52,8 +65,8 @@ export function useEarRound(only: string[], seconds: number) {
   const [step, setStep] = useState<Step>({ at: 'wait' })
   const [count, setCount] = useState({ asked: 0, right: 0 })
   const [missed, setMissed] = useState<Missed[]>([])
-  /** Degrees given so far of a line. */
-  const [given, setGiven] = useState<number[]>([])
+  /** Notes given so far of a line. */
+  const [given, setGiven] = useState<Given[]>([])
   const taps = useRef<{ from: number; beats: number[] } | null>(null)
   const [tapped, setTapped] = useState(0)
   const [began, setBegan] = useState(() => Date.now())
@@ -156,13 +169,21 @@ export function useEarRound(only: string[], seconds: number) {
     const after = lengthOf(was) + between
     hear([...was, ...taken.map((tone) => ({ ...tone, atSeconds: tone.atSeconds + after }))])
   }
-  /** A degree of a line; the last one sends it. */
-  const give = (degree: number) => {
-    if (step.at !== 'ask' || !question || question.degrees === 0) return
-    const all = [...given, degree].slice(0, question.degrees)
+  /** A note of a line; the last one sends it. */
+  const give = (note: Given) => {
+    if (step.at !== 'ask' || !question?.line) return
+    const all = [...given, note].slice(0, question.line.notes)
     setGiven(all)
-    if (all.length === question.degrees) void keep(null, false, { degrees: all })
+    if (all.length === question.line.notes) void keep(null, false, { notes: all.map(({ midi }) => midi) })
   }
+  /** A note that was played: by its sound. */
+  const play = (midi: number) => give({ midi, label: letterOf(midi, question) })
+  const giveStep = (at: number) => {
+    const one = question?.line?.steps[at]
+    if (one) give({ midi: one.midi, label: `${one.degree}` })
+  }
+  const [listens, setListens] = useState(() => localStorage.getItem(midiPlace) === 'on')
+  const midi = useMidi(listens && Boolean(question?.line) && step.at === 'ask', (note) => play(note))
   // When the bars in which it is tapped are over, it is sent.
   const sendTaps = useRef(() => {})
   useEffect(() => {
@@ -178,7 +199,7 @@ export function useEarRound(only: string[], seconds: number) {
     return () => clearInterval(timer)
   }, [tapping, question])
   const choose = (at: number) => {
-    if (question?.kind === 'Notes') return give(at + 1)
+    if (question?.kind === 'Notes') return giveStep(at)
     const one = question?.alternatives[at]
     if (!question || !one) return
     if (step.at === 'ask') void keep(one.item, one.item === question.item)
@@ -194,7 +215,14 @@ export function useEarRound(only: string[], seconds: number) {
     missed,
     problem,
     given,
-    give,
+    giveStep,
+    play,
+    midi,
+    listens,
+    listen: () => {
+      localStorage.setItem(midiPlace, listens ? 'off' : 'on')
+      setListens(!listens)
+    },
     takeBack: () => setGiven((all) => all.slice(0, -1)),
     tapped,
     tapping,

@@ -4,8 +4,10 @@ import { Link, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { HearIt } from '../../sound/HearIt'
 import type { Midi } from '../../sound/useMidi'
+import { soundKey } from '../../sound/keySound'
 import { SoundBlocked } from '../../sound/SoundBlocked'
 import { tapDelay } from '../../sound/tapDelay'
+import { Keys } from '../../ui/Keys'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
@@ -108,6 +110,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
         t: desk.other,
         k: () => (step === 'kept' ? void desk.shelve() : undefined),
         c: desk.cover,
+        d: () => step === 'look' && desk.duet(),
         Enter: () => (step === 'run' ? undefined : step === 'kept' ? void leave.go() : yes()),
         Escape: () => (taps ? desk.stop() : void leave.go()),
       },
@@ -151,14 +154,30 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
         sounding={step === 'run' ? bar : null}
         ahead={ahead}
         notes={marked?.notes ?? none}
+        beside={how === 'keys'}
         point={step === 'look' ? find : undefined}
       />
+      {how === 'keys' && music.keys && (step === 'look' || step === 'run') && (
+        <Flex justify="center">
+          <Keys
+            keys={music.keys}
+            height={music.bothHands ? '90px' : undefined}
+            press={(midi, ago) => {
+              soundKey(midi)
+              desk.key(midi, ago)
+            }}
+          />
+        </Flex>
+      )}
       {step === 'look' && <Listening how={how} midi={desk.midi} />}
       {step === 'run' && desk.midi.state === 'gone' && (
         <Text role="alert">{desk.midi.name} is gone. It runs on; afterwards mark the bars yourself.</Text>
       )}
       {marked && step !== 'run' && marked.words && <Text data-testid="late-words">{marked.words}</Text>}
       {desk.failed && <Text role="alert">The click could not be loaded. Press once more to try again.</Text>}
+      {desk.alone && step === 'run' && (
+        <Text role="alert">The second voice could not be loaded; the click runs alone.</Text>
+      )}
       <SoundBlocked />
       <Refusal problem={desk.problem} />
       {step === 'after' && <Bars count={music.bars} wrong={wrong} toggle={desk.toggle} />}
@@ -175,6 +194,13 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
             <DeskKey name="faster" keys="↑" press={() => desk.faster(2)} />
             <DeskKey name={howWords[how]} keys="T" press={desk.other} />
             <DeskKey name={coverWords(ahead)} keys="C" press={desk.cover} />
+            {desk.second !== null && (
+              <DeskKey
+                name={desk.second ? 'with a second voice' : 'without a second voice'}
+                keys="D"
+                press={desk.duet}
+              />
+            )}
           </>
         )}
         {step === 'run' && <DeskKey name="lost here" keys={how === 'tap' ? '' : '←'} press={desk.lost} />}
@@ -207,6 +233,7 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
 const howWords: Record<How, string> = {
   self: 'marked by yourself',
   tap: 'tap its rhythm',
+  keys: 'played on these keys',
   midi: 'played on a MIDI keyboard',
 }
 

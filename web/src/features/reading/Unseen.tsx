@@ -10,18 +10,25 @@ import { writeLateness } from './lateness'
 /** More than these are smaller, so that all of it is in sight: nobody turns a page. */
 const manyBars = 8
 
+/** Pixels of a staff: all of it stays in sight, with two staves and with keys beside it. */
+const staffHeight = ({ bars, bothHands }: Schemas['NewMusicView'], beside = false) =>
+  bothHands ? (beside ? 28 : 36) : bars > manyBars || beside ? 40 : 60
+
 /** Unseen music: its bars covered as they begin to sound, and under its notes how late they were. */
 export function Unseen({
   music,
   sounding,
   ahead,
   notes,
+  beside,
   point,
 }: {
   music: Schemas['NewMusicView']
   sounding: number | null
   ahead: number | null
   notes: readonly Schemas['FollowedNote'][]
+  /** Something else needs room beside it. */
+  beside?: boolean
   /** Told what of the five things was pointed at. */
   point?: (thing: Thing) => void
 }) {
@@ -43,11 +50,7 @@ export function Unseen({
         if (point) for (const thing of pointedAt(currentTarget, clientX, clientY, music.look)) point(thing)
       }}
     >
-      <StageMusic
-        abc={music.abc}
-        label={`${music.title}, engraved`}
-        height={music.bars > manyBars ? 36 : 60}
-      />
+      <StageMusic abc={music.abc} label={`${music.title}, engraved`} height={staffHeight(music, beside)} />
     </Box>
   )
 }

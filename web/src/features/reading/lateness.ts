@@ -12,7 +12,7 @@ export function writeLateness(music: HTMLElement, notes: readonly Schemas['Follo
   for (const old of music.querySelectorAll(`.${drawn}`)) old.remove()
   for (const note of notes) {
     const bar = music.querySelectorAll<SVGGraphicsElement>(
-      `.abcjs-note.abcjs-mm${note.bar - 1}, .abcjs-rest.abcjs-mm${note.bar - 1}`,
+      ['note', 'rest'].map((kind) => `.abcjs-${kind}.abcjs-v${note.staff}.abcjs-mm${note.bar - 1}`).join(),
     )
     const at = bar[note.element]
     const svg = at?.ownerSVGElement
@@ -37,9 +37,10 @@ export function writeLateness(music: HTMLElement, notes: readonly Schemas['Follo
   }
 }
 
-/** Below the lowest thing of the line in which a note stands. */
+/** Below the lowest thing of the staff in which a note stands. */
 function staffBottom(music: HTMLElement, note: SVGGraphicsElement) {
-  const line = [...note.classList].find((name) => /^abcjs-l\d+$/.test(name))
-  const all = line ? music.querySelectorAll<SVGGraphicsElement>(`.${line}.abcjs-note`) : [note]
+  const staff = [...note.classList].filter((name) => /^abcjs-[lv]\d+$/.test(name))
+  const all =
+    staff.length > 0 ? music.querySelectorAll<SVGGraphicsElement>(`.${staff.join('.')}.abcjs-note`) : [note]
   return Math.max(...[...all].map((one) => one.getBBox().y + one.getBBox().height))
 }

@@ -4,11 +4,13 @@ import { tapDelay } from '../../sound/tapDelay'
 import { useTaps } from '../../sound/useTaps'
 import { ask, client, type Schemas } from '../../api/client'
 
-/** How a reading is marked: by oneself, by taps of its rhythm, or by a MIDI keyboard. */
-export type How = 'self' | 'tap' | 'midi'
+/** How a reading is marked: by oneself, by taps of its rhythm, by keys on the screen, or by a MIDI keyboard. */
+export type How = 'self' | 'tap' | 'keys' | 'midi'
 
 interface Playing {
   midi: Midi
+  /** A key on the screen, at its sounding pitch. */
+  key: (midi: number, agoMs: number) => void
   /** How many taps or notes were heard. */
   heard: number
   /** Begins anew, on the beat that sounds now, from the first bar line; null while nothing runs. */
@@ -31,6 +33,7 @@ export function usePlaying(how: How, running: boolean, tempo: number): Playing {
   const midi = useMidi(how === 'midi', hear)
   return {
     midi,
+    key: hear,
     heard,
     begin: (now) => {
       beat.current = now
@@ -38,7 +41,7 @@ export function usePlaying(how: How, running: boolean, tempo: number): Playing {
       setHeard(0)
     },
     marks: (seed, at) => {
-      const delayMs = how === 'tap' ? (tapDelay() ?? 0) : 0
+      const delayMs = how === 'tap' || how === 'keys' ? (tapDelay() ?? 0) : 0
       return ask(
         client.POST('/api/reading/marks', { body: { seed, tempo: at, events: events.current, delayMs } }),
       )

@@ -1,14 +1,25 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Metronome } from '../../sound/metronome'
 import { plainClick } from '../../sound/plainClick'
+import type { Played } from '../../sound/piano'
 import { useWanted } from '../../sound/useWanted'
 
 /** Beats after the last bar line in which what came late is still heard. */
 const lateBeats = 0.3
 
-/** Runs the click through unseen music once: it counts in, goes, and does not stop. */
+/** The piano with its samples there: what it plays begins on time. */
+const withPiano = async () => {
+  const piano = await import('../../sound/piano')
+  await piano.ready()
+  return piano
+}
+
+/** Runs the click through unseen music once: it counts in, goes, and does not stop; a second voice plays along and waits for nobody. */
 export function useReading(beatsPerBar: number, bars: number, done: () => void) {
   const click = useRef<Metronome | null>(null)
+  const second = useRef<{ stop: () => void } | null>(null)
+  /** The second voice could not be loaded: the click runs alone. */
+  const [alone, setAlone] = useState(false)
   const wanted = useWanted()
   /** The bar that sounds, from 1; 0 while it is counted in; null before. */
   const [bar, setBar] = useState<number | null>(null)
@@ -19,12 +30,17 @@ export function useReading(beatsPerBar: number, bars: number, done: () => void) 
   })
 
   const start = useCallback(
-    async (tempo: number) => {
+    async (tempo: number, voice: Played[] = [], a4Hertz = 440) => {
       setBar(0)
       setFailed(false)
+      setAlone(false)
       const still = wanted.begin()
-      const loaded = await import('../../sound/metronome').catch(() => null)
+      const [loaded, piano] = await Promise.all([
+        import('../../sound/metronome').catch(() => null),
+        voice.length > 0 ? withPiano().catch(() => null) : null,
+      ])
       if (!still()) return
+      setAlone(voice.length > 0 && !piano)
       if (!loaded) {
         setFailed(true)
         return setBar(null)
@@ -32,6 +48,9 @@ export function useReading(beatsPerBar: number, bars: number, done: () => void) 
       click.current?.stop()
       click.current = new loaded.Metronome(plainClick(beatsPerBar))
       click.current.start(tempo)
+      const played = await piano?.play(voice, tempo, a4Hertz, click.current.secondsTo(0))
+      if (!still()) return played?.stop()
+      second.current = played ?? null
     },
     [beatsPerBar, wanted],
   )
@@ -40,6 +59,8 @@ export function useReading(beatsPerBar: number, bars: number, done: () => void) 
     wanted.end()
     click.current?.stop()
     click.current = null
+    second.current?.stop()
+    second.current = null
     setBar(null)
   }, [wanted])
 
@@ -62,5 +83,5 @@ export function useReading(beatsPerBar: number, bars: number, done: () => void) 
   useEffect(() => stop, [stop])
   /** The beat that sounds now, from the first bar line. */
   const beat = useCallback(() => click.current?.beat() ?? null, [])
-  return { bar, failed, start, stop, beat }
+  return { bar, failed, alone, start, stop, beat }
 }

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { ask, client, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { useProblem } from '../../ui/refusal'
 import { standIn, usePlaying, type How } from './usePlaying'
@@ -7,12 +7,19 @@ import { useReading } from './useReading'
 
 export type Step = 'look' | 'run' | 'after' | 'kept'
 
-const hows: How[] = ['self', 'tap', 'midi']
+const hows: How[] = ['self', 'tap', 'keys', 'midi']
 
 const howPlace = 'reading-how'
 
+/** What this music can be marked by. */
+const howsFor = (music: Schemas['NewMusicView']) =>
+  hows.filter((one) => music.keys || (one !== 'keys' && (one !== 'midi' || music.look.key !== '')))
+
 /** How one marked the last reading in this browser. */
-const keptHow = (): How => hows.find((one) => one === localStorage.getItem(howPlace)) ?? 'self'
+const keptHow = (music: Schemas['NewMusicView']): How =>
+  howsFor(music).find((one) => one === localStorage.getItem(howPlace)) ?? 'self'
+
+const secondPlace = 'reading-second'
 
 interface Given {
   music: Schemas['NewMusicView']
@@ -35,7 +42,10 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
   const [key] = useState(() => crypto.randomUUID())
   const [shelfKey] = useState(() => crypto.randomUUID())
   const [shelved, setShelved] = useState(false)
-  const [how, setHow] = useState<How>(keptHow)
+  const [how, setHow] = useState<How>(() => keptHow(music))
+  const profile = api.useQuery('get', '/api/profile', undefined, { throwOnError: false })
+  const hasSecond = music.second.length > 0
+  const [second, setSecond] = useState(() => localStorage.getItem(secondPlace) === 'on')
   const playing = usePlaying(how, wanted === 'run', tempo)
   const [marked, setMarked] = useState<Schemas['MarkedView'] | null>(null)
   const done = async () => {
@@ -58,7 +68,7 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
     setStep('run')
     setMarked(null)
     playing.begin(reading.beat)
-    void reading.start(tempo)
+    void reading.start(tempo, hasSecond && second ? music.second : [], profile.data?.a4)
   }
   const toggle = (bar: number) =>
     setWrong((all) => (all.includes(bar) ? all.filter((one) => one !== bar) : [...all, bar]))
@@ -94,7 +104,8 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
   }
   const other = () => {
     if (step !== 'look') return
-    const next = hows[(hows.indexOf(how) + 1) % hows.length]!
+    const all = howsFor(music)
+    const next = all[(all.indexOf(how) + 1) % all.length]!
     localStorage.setItem(howPlace, next)
     setHow(next)
   }
@@ -110,6 +121,15 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
     marked,
     problem,
     midi: playing.midi,
+    key: playing.key,
+    /** Whether a second voice plays along; null where there is none. */
+    second: hasSecond ? second : null,
+    alone: reading.alone,
+    duet: () => {
+      if (!hasSecond) return
+      localStorage.setItem(secondPlace, second ? 'off' : 'on')
+      setSecond(!second)
+    },
     bar: reading.bar,
     failed: reading.failed,
     start,

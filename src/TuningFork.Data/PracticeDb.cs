@@ -58,6 +58,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<FindRow> Finds => Set<FindRow>();
 
+    public DbSet<CopyRow> Copies => Set<CopyRow>();
+
     public DbSet<BoxRow> Boxes => Set<BoxRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -104,6 +106,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Fingerprint);
         modelBuilder.Entity<FindRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<FindRow>().HasIndex(row => row.TuneId);
+        modelBuilder.Entity<CopyRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<CopyRow>().HasIndex(row => new { row.Kind, row.Day });
         modelBuilder.Entity<EarItemRow>().HasKey(row => row.Item);
         modelBuilder.Entity<EarAnswerRow>().HasIndex(row => row.Key).IsUnique();
         // Who is taken for whom is read from the index alone.

@@ -112,6 +112,7 @@ app.MapPlayed();
 app.MapPaper();
 app.MapEar();
 app.MapTunes();
+app.MapCopies();
 app.MapPieces();
 app.MapPassages();
 app.MapBoxes();

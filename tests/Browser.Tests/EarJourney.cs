@@ -93,6 +93,22 @@ public sealed class EarJourney
         browser.Until(_ => browser.Shown("tune-now") == "Found for the first time.");
         browser.Press(Keys.PageDown);
         browser.See(By.LinkText("Ferry Song, in G major"));
+
+        // A phrase is heard twice, played back, seen, and becomes three lines of one's own.
+        browser.Tap(browser.See(By.LinkText("A phrase, heard and played back")));
+        browser.Until(_ => browser.Shown("copy-now").Contains("It begins on", StringComparison.Ordinal));
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("hearings") == "heard once");
+        browser.Press(Keys.PageUp);
+        browser.Until(_ => browser.Shown("hearings") == "heard 2 times");
+        browser.Press(Keys.PageDown);
+        browser.See(By.CssSelector("[data-testid='copy-music'] .abcjs-notehead"));
+        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("copy-now") == "All of it after 2 hearings. The next one is harder: level 3.");
+        browser.Press("k");
+        browser.Type("Use it over (chords or keys)", "Dm7 G7 C");
+        browser.Button("Keep it").Click();
+        browser.SeeText("is kept. It comes back in play");
         browser.Complaints().ShouldBeEmpty();
     }
 

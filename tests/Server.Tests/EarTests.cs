@@ -146,6 +146,97 @@ public sealed class EarTests : IDisposable
         (int)(await app.Get("/api/ear/question?only=line:1&only=line:2"))["question"]!["line"]!["steps"]![0]!["midi"]!;
 
     [Fact]
+    public async Task What_is_heard_is_played_back_and_its_level_follows()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var phrase = await app.Get("/api/ear/copies/next?kind=Phrase");
+        ((int?)phrase["level"], (string?)phrase["kind"]).ShouldBe((2, "Phrase"));
+        phrase["question"]!.ToJsonString().ShouldBe(phrase["answer"]!.ToJsonString(), "all of it is heard");
+        AbcReader.Read((string)phrase["threeLines"]!).Score.Bars.Count.ShouldBe(6);
+        var figure = await app.Get("/api/ear/copies/next?kind=Figure&key=Bb%20major");
+        ((string)figure["ask"]!).ShouldStartWith("In B\u266D major.");
+        var (heard, all) = (Midi(figure["question"]!), Midi(figure["answer"]!));
+        heard.Count.ShouldBe(3);
+        all.Take(3).ShouldBe(heard);
+        // From each degree of the octave on which there is room, up and back, and home: 6 figures of 3 notes twice, and the last note.
+        all.Count.ShouldBe((6 * 3 * 2) + 1);
+        heard.Order().Select(note => note - heard.Min()).ShouldBe([0, 2, 4], "the first three degrees of a major scale");
+        await Copied("Phrase", 2, 2, right: true);
+        var key = await Copied("Phrase", 3, 9, right: false);
+        await app.Post(
+            "/api/ear/copies",
+            new
+            {
+                key,
+                kind = "Phrase",
+                level = 3,
+                hearings = 1,
+                right = true,
+            }
+        );
+        var stands = (await app.Get("/api/ear"))["copies"]!.AsArray();
+        ((int?)stands[0]!["level"], (string?)stands[0]!["last"]).ShouldBe(
+            (2, "Not yet, after 9 hearings. The next one is easier: level 2.")
+        );
+        (await app.Get("/api/journal"))["days"]![0]!.ToJsonString().ShouldContain("Heard and played back: 1 of 2");
+        await app.Refused(HttpMethod.Get, "/api/ear/copies/next?kind=Figure&key=H", new { }, "key");
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/ear/copies",
+            new
+            {
+                key = Guid.NewGuid(),
+                kind = "Phrase",
+                level = 3,
+                hearings = 0,
+                right = true,
+            },
+            "hearings"
+        );
+
+        static List<int> Midi(JsonNode notes) => [.. notes.AsArray().Select(note => (int)note!["midi"]!)];
+    }
+
+    [Fact]
+    public async Task What_is_left_out_is_not_asked_and_comes_back_as_it_was()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var all = (await app.Get("/api/ear"))["choices"]!.AsArray().Select(one => (string)one!["family"]!).ToList();
+        await app.Put("/api/ear/wishes", new { leftOut = new[] { "IntervalsUp", "Triads" } });
+        for (var i = 0; i < 12; i++)
+        {
+            var question = (await app.Get("/api/ear/question"))["question"]!;
+            EarItems.Find((string)question["item"]!)!.Family.ShouldNotBeOneOf(EarFamily.IntervalsUp, EarFamily.Triads);
+            var item = (string)question["item"]!;
+            await app.Post("/api/ear/answers", Body(item, item));
+        }
+
+        (await app.Get("/api/ear/question?only=up:7&only=up:12"))["question"].ShouldNotBeNull("a round of only these asks them");
+        await app.Refused(HttpMethod.Put, "/api/ear/wishes", new { leftOut = all }, "leftOut");
+        await app.Put("/api/ear/wishes", new { leftOut = Array.Empty<string>() });
+        (await app.Get("/api/ear"))["choices"]!.AsArray().ShouldAllBe(one => !(bool)one!["isLeftOut"]!);
+    }
+
+    private async Task<Guid> Copied(string kind, int level, int hearings, bool right)
+    {
+        var key = Guid.NewGuid();
+        await app.Post(
+            "/api/ear/copies",
+            new
+            {
+                key,
+                kind,
+                level,
+                hearings,
+                right,
+            }
+        );
+        return key;
+    }
+
+    [Fact]
     public async Task A_tune_is_found_counts_once_and_comes_back_in_another_key()
     {
         await app.Clock(Evening);

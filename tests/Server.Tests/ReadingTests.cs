@@ -57,6 +57,14 @@ public sealed class ReadingTests : IDisposable
         var book = await Result(music, [1], key);
         ((int?)book["count"], (int?)book["past"]![0]!["right"]).ShouldBe((1, 3));
         await app.Refused(HttpMethod.Post, "/api/reading/results", Body(music, [9]), "wrong");
+        // Inside one's own range; one of three notes is told as it is typed.
+        await app.Put("/api/reading/range", new { lowest = "D4", highest = "A4" });
+        for (var i = 0; i < 5; i++)
+            (await New())["played"]!.AsArray().Select(note => (int)note!["midi"]!).ShouldAllBe(midi => midi >= 62 && midi <= 69);
+        await app.Refused(HttpMethod.Put, "/api/reading/range", new { lowest = "D4", highest = "F4" }, "range");
+        await app.Refused(HttpMethod.Put, "/api/reading/range", new { lowest = "H4", highest = "" }, "lowest");
+        ((string?)(await app.Get("/api/reading"))["lowest"]).ShouldBe("D4", "what was refused changed nothing");
+        await app.Put("/api/reading/range", new { lowest = "", highest = "" });
         await app.Refused(HttpMethod.Post, "/api/reading/new", new { key = "H major" }, "key");
         var odd = Body(music, []);
         odd["seed"]!["asked"] = 9;

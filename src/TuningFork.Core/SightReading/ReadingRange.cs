@@ -66,9 +66,14 @@ internal static class ReadingRange
             (low, high) = (Pitch.OfMidi(strings[0].Midi + fret), Pitch.OfMidi(strings[^1].Midi + fret + HandFrets));
         // One's own range is that of the melody's staff.
         var (mine, top) = wish.LeftHand ? (low, high) : (wish.Lowest ?? low, wish.Highest ?? high);
-        return mine.Midi < top.Midi
-            ? (mine, top)
-            : throw new ReadingException("range", $"The range is upside down: {mine} is not below {top}. Swap them.");
+        if (mine.Midi >= top.Midi)
+            throw new ReadingException("range", $"The range is upside down: {mine} is not below {top}. Swap them.");
+        if (mine.Midi < instrument.Lowest!.Value.Midi || top.Midi > instrument.Highest!.Value.Midi)
+            throw new ReadingException(
+                "range",
+                $"From {mine} to {top} is more than {instrument.Name} has: {instrument.Lowest} to {instrument.Highest}. Stay inside, or change the instrument's own range."
+            );
+        return (mine, top);
     }
 
     private static Pitch AtLetter(int diatonic) => Pitch.Of((Step)(diatonic % 7), 0, diatonic / 7);

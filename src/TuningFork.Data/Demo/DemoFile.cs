@@ -128,6 +128,7 @@ public static class DemoFile
         var (items, answers) = DemoEar.Of(history.Sessions, ProfileBooks.InstrumentOf(profile).IsPitched, today);
         db.EarItems.AddRange(items);
         db.EarAnswers.AddRange(answers);
+        db.Copies.AddRange(DemoTunes.Copied(today, ProfileBooks.InstrumentOf(profile).IsPitched));
         if (ProfileBooks.InstrumentOf(profile).IsPitched)
             await DemoTunes.AddAsync(db, today);
         await db.SaveChangesAsync(cancel);

@@ -111,6 +111,41 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Boxes");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.CopyRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Hearings")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("Kind", "Day");
+
+                    b.ToTable("Copies");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.EarAnswerRow", b =>
                 {
                     b.Property<int>("Id")
@@ -780,6 +815,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("EarCentre")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("EarLeftOut")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Family")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -806,6 +845,14 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<int>("OpeningMinutes")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("ReadHighest")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("ReadLowest")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("ReadingFrom")
                         .IsRequired()

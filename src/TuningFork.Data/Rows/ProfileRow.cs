@@ -50,6 +50,13 @@ public sealed class ProfileRow
     /// <summary>Where unseen music comes from.</summary>
     public Core.SightReading.ReadingSource ReadingFrom { get; set; }
 
+    /// <summary>Lowest and highest written note that is comfortable to read, "A3"; empty for what the instrument's range says.</summary>
+    public string ReadLowest { get; set; } = "";
+    public string ReadHighest { get; set; } = "";
+
+    /// <summary>Families that the ear is not asked of, comma-separated.</summary>
+    public string EarLeftOut { get; set; } = "";
+
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
     public int Version { get; set; }

@@ -148,6 +148,9 @@ public static class ProfileEndpoints
 
     private static void Write(ProfileRow row, ProfileWish wish, Instrument? known)
     {
+        // Another instrument is read in its own range.
+        if (!string.Equals(row.Instrument, wish.Instrument.Trim(), StringComparison.OrdinalIgnoreCase))
+            (row.ReadLowest, row.ReadHighest) = ("", "");
         row.Instrument = wish.Instrument.Trim();
         row.Family = wish.Family!.Value;
         row.Transposition = wish.Transposition ?? known?.Transposition ?? 0;

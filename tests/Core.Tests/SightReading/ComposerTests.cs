@@ -231,6 +231,7 @@ public sealed class ComposerTests
         Field(wish with { Levels = new ReadingLevels(0, 1, 1, 1) }).ShouldBe("level");
         Field(wish with { Lowest = Pitch.Parse("C4"), Highest = Pitch.Parse("E4") }).ShouldBe("range");
         Field(wish with { Lowest = Pitch.Parse("C5"), Highest = Pitch.Parse("E4") }).ShouldBe("range");
+        Field(wish with { Lowest = Pitch.Parse("C2"), Highest = Pitch.Parse("E4") }).ShouldBe("range");
         Field(wish with { Position = 40 }).ShouldBe("position");
         Field(Wish(3, 1, clarinet) with { Position = 2 }).ShouldBe("position");
 

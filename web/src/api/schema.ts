@@ -740,6 +740,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reading/range": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetReadingRange"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reading/marks": {
         parameters: {
             query?: never;
@@ -836,6 +852,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ear/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetEarWishes"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ear/tunes": {
         parameters: {
             query?: never;
@@ -894,6 +926,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["TakeBackTune"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/copies/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetCopy"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ear/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["KeepCopy"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2028,6 +2092,37 @@ export interface components {
             remedy: string;
         };
         /** @enum {unknown} */
+        CopyKind: "Phrase" | "Figure";
+        CopyStandView: {
+            kind: components["schemas"]["CopyKind"];
+            /** Format: int32 */
+            level: number;
+            last: string;
+        };
+        CopyView: {
+            kind: components["schemas"]["CopyKind"];
+            /** Format: int32 */
+            level: number;
+            title: string;
+            ask: string;
+            question: components["schemas"]["PlayedNoteView"][];
+            /** Format: int32 */
+            tempo: number;
+            abc: string;
+            answer: components["schemas"]["PlayedNoteView"][];
+            threeLines: string;
+        };
+        CopyWish: {
+            /** Format: uuid */
+            key: string;
+            kind: components["schemas"]["CopyKind"];
+            /** Format: int32 */
+            level: number;
+            /** Format: int32 */
+            hearings: number;
+            right: boolean;
+        };
+        /** @enum {unknown} */
         Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities" | "Rungs" | "Probe";
         Cue: {
             /** Format: int32 */
@@ -2170,6 +2265,13 @@ export interface components {
             delayMs: number;
             notes?: null | number[];
         };
+        EarChoiceView: {
+            family: components["schemas"]["EarFamily"];
+            name: string;
+            isLeftOut: boolean;
+        };
+        /** @enum {unknown} */
+        EarFamily: "IntervalsUp" | "IntervalsDown" | "IntervalsTogether" | "Triads" | "Sevenths" | "DegreesMajor" | "DegreesMinor" | "Scales" | "TwoChords" | "FourChords" | "Metre" | "Subdivision" | "Pulse" | "SilentBeat" | "Strokes" | "Change" | "RhythmEcho" | "Lines";
         EarFamilyView: {
             name: string;
             /** Format: int32 */
@@ -2257,8 +2359,10 @@ export interface components {
             confusions: components["schemas"]["ConfusionView"][];
             families: components["schemas"]["EarFamilyView"][];
             weeks: components["schemas"]["EarWeekView"][];
+            copies: components["schemas"]["CopyStandView"][];
             next: string;
             opensWhen: string;
+            choices: components["schemas"]["EarChoiceView"][];
         };
         EarWeekView: {
             /** Format: date */
@@ -2267,6 +2371,9 @@ export interface components {
             asked: number;
             /** Format: int32 */
             right: number;
+        };
+        EarWish: {
+            leftOut: components["schemas"]["EarFamily"][];
         };
         EntryChange: {
             text: string;
@@ -2689,6 +2796,8 @@ export interface components {
             isGroove: boolean;
             /** Format: int32 */
             sourceId?: null | number;
+            /** @default  */
+            over: string;
         };
         MarkedView: {
             notes: components["schemas"]["FollowedNote"][];
@@ -2942,6 +3051,10 @@ export interface components {
             overTheBreak: boolean;
             /** @default false */
             chordSymbols: boolean;
+            /** @default  */
+            lowest: string;
+            /** @default  */
+            highest: string;
         };
         NewPassage: {
             /** Format: int32 */
@@ -3431,6 +3544,8 @@ export interface components {
             source: components["schemas"]["ReadingSource"];
             /** Format: int32 */
             coverAhead: null | number;
+            lowest: string;
+            highest: string;
             past: components["schemas"]["PastReading"][];
         };
         ReadingLevels: {
@@ -3452,6 +3567,10 @@ export interface components {
             /** Format: int32 */
             oddestBar: number;
             oddest: string;
+        };
+        ReadingRangeWish: {
+            lowest: string;
+            highest: string;
         };
         ReadingResult: {
             /** Format: uuid */
@@ -3564,6 +3683,7 @@ export interface components {
             isGroove: boolean;
             /** Format: int32 */
             materialId: null | number;
+            threeLines: string;
         };
         SessionDrillView: {
             /** Format: int32 */
@@ -5480,6 +5600,28 @@ export interface operations {
             };
         };
     };
+    SetReadingRange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingRangeWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     MarkReading: {
         parameters: {
             query?: never;
@@ -5642,6 +5784,28 @@ export interface operations {
             };
         };
     };
+    SetEarWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EarWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     GetTunes: {
         parameters: {
             query?: never;
@@ -5749,6 +5913,53 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetCopy: {
+        parameters: {
+            query: {
+                kind: components["schemas"]["CopyKind"];
+                key?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopyView"];
+                };
+            };
+        };
+    };
+    KeepCopy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundView"];
+                };
             };
         };
     };

@@ -31,6 +31,7 @@ const PaperReadingPage = lazyPage(() => import('../features/reading/PaperReading
 const ReadingPage = lazyPage(() => import('../features/reading/ReadingPage'), 'ReadingPage')
 const EarRoundPage = lazyPage(() => import('../features/ear/EarRoundPage'), 'EarRoundPage')
 const TunePage = lazyPage(() => import('../features/ear/TunePage'), 'TunePage')
+const CopyPage = lazyPage(() => import('../features/ear/CopyPage'), 'CopyPage')
 const EarPage = lazyPage(() => import('../features/ear/EarPage'), 'EarPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
@@ -58,6 +59,7 @@ export function App() {
             <Route path="/read" element={<ReadingDeskPage />} />
             <Route path="/read/:id" element={<PaperReadingPage />} />
             <Route path="/ear/tune/:id" element={<TunePage />} />
+            <Route path="/ear/copy" element={<CopyPage />} />
             <Route path="/ear" element={<EarRoundPage />} />
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>

@@ -90,7 +90,9 @@ internal static class PlayFill
                 Methods.FreePlay,
                 made.Title,
                 length,
-                made.LastVisit is null ? "you made it: play on from there" : "you made it: what becomes of it today?",
+                made.Harmony.Count > 0 ? $"you made it: use it over {Words.List([.. made.Harmony.Take(MostNamed)])}"
+                    : made.LastVisit is null ? "you made it: play on from there"
+                    : "you made it: what becomes of it today?",
                 context.TargetOf(made, timed: false)
             );
         }
@@ -123,6 +125,8 @@ internal static class PlayFill
                 && !context.Used.Contains(TargetKey.Of(material.Id))
             )
             .OrderByDescending(material => material.AskedFor)
+            // After a drill of chords or keys what is used over them.
+            .ThenByDescending(material => With(context, material).Count)
             .ThenBy(material => material.LastVisit ?? DateOnly.MinValue)
             .ThenBy(material => material.Id)
             .FirstOrDefault();

@@ -9,16 +9,34 @@ namespace TuningFork.Server.Features.Ear;
 public static class EarDesk
 {
     /// <summary>What the plan of a day has to know.</summary>
-    public static async Task<EarDigest> DigestAsync(PracticeDb db, DateOnly day, CancellationToken cancel)
+    public static async Task<EarDigest> DigestAsync(PracticeDb db, ProfileRow profile, DateOnly day, CancellationToken cancel)
     {
-        var open = await db
-            .EarItems.GroupBy(_ => 1)
-            .Select(group => new { Open = group.Count(), Due = group.Count(row => row.Due <= day) })
-            .FirstOrDefaultAsync(cancel);
-        if (open is null)
+        var asked = ItemsOf(profile).Select(item => item.Key).ToHashSet(StringComparer.Ordinal);
+        var known = await db.EarItems.Select(row => new { row.Item, row.Due }).ToListAsync(cancel);
+        var open = known.Where(row => asked.Contains(row.Item)).ToList();
+        if (open.Count == 0)
             return EarDigest.None;
-        var confused = Confusions.Of(await CountsAsync(db, day, cancel));
-        return new EarDigest(open.Open, open.Due, confused.Count > 0 ? confused[0] : null);
+        var confused = Confusions.Of(await CountsAsync(db, day, cancel)).Where(pair => asked.Contains(pair.One.Key));
+        return new EarDigest(open.Count, open.Count(row => row.Due <= day), confused.FirstOrDefault());
+    }
+
+    /// <summary>What a player is asked: all that fits the instrument, but for the families that were left out.</summary>
+    public static IReadOnlyList<EarItem> ItemsOf(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        var leftOut = LeftOut(profile);
+        return [.. EarItems.For(ProfileBooks.InstrumentOf(profile).IsPitched).Where(item => !leftOut.Contains(item.Family))];
+    }
+
+    /// <summary>The families that were left out.</summary>
+    public static IReadOnlySet<EarFamily> LeftOut(ProfileRow profile)
+    {
+        ArgumentNullException.ThrowIfNull(profile);
+        return profile
+            .EarLeftOut.Split(',', StringSplitOptions.RemoveEmptyEntries)
+            .Where(name => Enum.IsDefined(typeof(EarFamily), name))
+            .Select(Enum.Parse<EarFamily>)
+            .ToHashSet();
     }
 
     /// <summary>How often each was answered with each, lately.</summary>
@@ -43,10 +61,11 @@ public static class EarDesk
     }
 
     /// <summary>What the next question is chosen from.</summary>
+    /// <param name="items">All that may be asked.</param>
     public static async Task<EarRequest> RequestAsync(
         PracticeDb db,
         DateOnly day,
-        bool isPitched,
+        IReadOnlyList<EarItem> items,
         IReadOnlyList<string> only,
         CancellationToken cancel
     )
@@ -55,7 +74,7 @@ public static class EarDesk
         var today = await db.EarAnswers.AsNoTracking().Where(row => row.Day == day).OrderBy(row => row.Id).ToListAsync(cancel);
         var lately = await db.EarAnswers.AsNoTracking().OrderByDescending(row => row.Id).Take(EarRound.Lately).ToListAsync(cancel);
         return new EarRequest(
-            EarItems.For(isPitched),
+            items,
             standings.ConvertAll(EarBooks.ToCore).ToDictionary(one => one.Item, StringComparer.Ordinal),
             today.ConvertAll(EarBooks.ToCore),
             Confusions.Of(await CountsAsync(db, day, cancel)),

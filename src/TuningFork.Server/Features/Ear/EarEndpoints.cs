@@ -27,6 +27,7 @@ public static class EarEndpoints
             )
             .WithName("GetEarQuestion");
         group.MapPost("/answers", AnswerAsync).WithName("AnswerByEar");
+        group.MapPut("/wishes", WishAsync).WithName("SetEarWishes");
     }
 
     private static async Task<EarRoundView> RoundAsync(
@@ -39,7 +40,9 @@ public static class EarEndpoints
     )
     {
         var profile = await desk.ProfileAsync(cancel);
-        var request = await EarDesk.RequestAsync(db, clock.Today(profile), ProfileBooks.InstrumentOf(profile).IsPitched, only, cancel);
+        // A round of only these asks them, left out or not.
+        var items = only.Count > 0 ? EarItems.For(ProfileBooks.InstrumentOf(profile).IsPitched) : EarDesk.ItemsOf(profile);
+        var request = await EarDesk.RequestAsync(db, clock.Today(profile), items, only, cancel);
         var today = Today(request);
         if (EarRound.Next(request) is not { } choice)
             return new EarRoundView(null, today, marked);
@@ -155,7 +158,7 @@ public static class EarEndpoints
         var profile = await desk.ProfileAsync(cancel);
         var day = clock.Today(profile);
         var isPitched = ProfileBooks.InstrumentOf(profile).IsPitched;
-        var request = await EarDesk.RequestAsync(db, day, isPitched, [], cancel);
+        var request = await EarDesk.RequestAsync(db, day, EarDesk.ItemsOf(profile), [], cancel);
         var counts = await EarDesk.CountsAsync(db, day, cancel);
         var from = day.AddDays(-(Weeks * 7) + 1);
         var days = await db
@@ -170,7 +173,7 @@ public static class EarEndpoints
             .ToListAsync(cancel);
         return new EarView(
             isPitched,
-            request.Standings.Count,
+            request.Items.Count(item => request.Standings.ContainsKey(item.Key)),
             request.Items.Count,
             Today(request),
             [.. request.Confused.Select(pair => View(pair, counts))],
@@ -190,9 +193,29 @@ public static class EarEndpoints
                         return new EarWeekView(start, week.Sum(one => one.Asked), week.Sum(one => one.Right));
                     }),
             ],
+            await CopyEndpoints.StandsAsync(db, ProfileBooks.InstrumentOf(profile), cancel),
             EarRound.NextNew(request)?.Name ?? "",
-            OpensWhen(request)
+            OpensWhen(request),
+            [
+                .. EarItems
+                    .For(isPitched)
+                    .Select(item => item.Family)
+                    .Distinct()
+                    .Select(family => new EarChoiceView(family, EarItems.NameOf(family), EarDesk.LeftOut(profile).Contains(family))),
+            ]
         );
+    }
+
+    private static async Task WishAsync(EarWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        var profile = await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel);
+        if (wish.LeftOut.Any(family => !Enum.IsDefined(family)))
+            throw new FieldException("leftOut", "There is no such family.");
+        var families = EarItems.For(ProfileBooks.InstrumentOf(profile).IsPitched).Select(item => item.Family).Distinct();
+        if (!families.Except(wish.LeftOut).Any())
+            throw new FieldException("leftOut", "Something has to be asked. Leave one in.");
+        profile.EarLeftOut = string.Join(',', wish.LeftOut.Distinct());
+        await db.SaveChangesAsync(cancel);
     }
 
     private static string OpensWhen(EarRequest request) =>

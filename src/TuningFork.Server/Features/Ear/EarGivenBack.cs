@@ -31,7 +31,7 @@ internal static class EarGivenBack
         )
             throw new FieldException(wish.Taps is null ? "notes" : "taps", $"{item.Name} is not answered like that.");
         // The question was made from how many were answered before it.
-        var request = await EarDesk.RequestAsync(db, day, isPitched: true, [], cancel);
+        var request = await EarDesk.RequestAsync(db, day, [], [], cancel);
         var level = item.Key[^1] - '0';
         return wish.Taps is { } taps ? Tapped(taps, wish.DelayMs, level, request.Seed) : Given(wish.Notes!, level, request.Seed, centre);
     }

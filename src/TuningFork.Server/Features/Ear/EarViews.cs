@@ -123,14 +123,27 @@ public sealed record ConfusionView(
     string Remedy
 );
 
+/// <summary>Where one stands in what is heard and played back.</summary>
+/// <param name="Last">How it went the last time; empty before.</param>
+public sealed record CopyStandView(CopyKind Kind, int Level, string Last);
+
 /// <summary>Answers of a week.</summary>
 public sealed record EarWeekView(DateOnly From, int Asked, int Right);
+
+/// <summary>A family that may be left out.</summary>
+public sealed record EarChoiceView(EarFamily Family, string Name, bool IsLeftOut);
+
+/// <summary>What the ear is to be asked.</summary>
+/// <param name="LeftOut">Families that are left out; what is known of them is kept.</param>
+public sealed record EarWish(IReadOnlyList<EarFamily> LeftOut);
 
 /// <summary>What an ear knows.</summary>
 /// <param name="IsPitched">Whether the instrument has notes of its own.</param>
 /// <param name="Families">Families with what is open in them; those of which nothing is open yet are left out.</param>
+/// <param name="Copies">What is heard and played back on the instrument.</param>
 /// <param name="Next">What opens next, by name; empty when all is open.</param>
 /// <param name="OpensWhen">When it opens.</param>
+/// <param name="Choices">All families, and whether they are left out.</param>
 public sealed record EarView(
     bool IsPitched,
     int Open,
@@ -139,6 +152,8 @@ public sealed record EarView(
     IReadOnlyList<ConfusionView> Confusions,
     IReadOnlyList<EarFamilyView> Families,
     IReadOnlyList<EarWeekView> Weeks,
+    IReadOnlyList<CopyStandView> Copies,
     string Next,
-    string OpensWhen
+    string OpensWhen,
+    IReadOnlyList<EarChoiceView> Choices
 );

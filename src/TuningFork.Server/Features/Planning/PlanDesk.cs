@@ -72,7 +72,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             lately.History(_ => true),
             lately.History(one => !body.QuietDays.Contains(one) && !NearDate.Holds(one, dates), lost: true),
             await EarAnswers.OfAsync(db, day, until, cancel),
-            await EarDesk.DigestAsync(db, day, cancel),
+            await EarDesk.DigestAsync(db, profile, day, cancel),
             lately.MinutesByDay,
             body,
             lastBody,

@@ -28,11 +28,7 @@ internal static class MaterialCheck
             throw new FieldException("readiness", "Readiness is Raw, Shaping or Ready.");
         if (wish is { Kind: MaterialKind.Exercise, Area: not (null or Area.Technique or Area.WarmUp or Area.Play) })
             throw new FieldException("area", "An exercise belongs to technique, to the warm-up or to play.");
-        if (Harmony.Read(Problems.Text("harmony", wish.Harmony), out var unknown).Count > Harmony.Most || unknown is not null)
-            throw new FieldException(
-                "harmony",
-                $"\"{unknown ?? wish.Harmony}\" is neither a chord nor a key. Write them like G, C, D7 or F major, at most {Harmony.Most}."
-            );
+        HarmonyOf("harmony", wish.Harmony);
         if (wish.WeekMinutes is < 0 or > 60 || wish.WeekTimes is < 0 or > 7)
             throw new FieldException("weekMinutes", "Set 1 to 60 minutes, 1 to 7 times a week, or nothing.");
         if (wish is { WeekTimes: > 0, Area: Area.WarmUp })
@@ -45,6 +41,17 @@ internal static class MaterialCheck
         Bars(wish, piece, lastPassage);
         if (wish.Kind == MaterialKind.Book)
             Book(wish);
+    }
+
+    /// <summary>Chords or keys as they were written.</summary>
+    internal static string HarmonyOf(string field, string text)
+    {
+        if (Harmony.Read(Problems.Text(field, text), out var unknown).Count > Harmony.Most || unknown is not null)
+            throw new FieldException(
+                field,
+                $"\"{unknown ?? text}\" is neither a chord nor a key. Write them like G, C, D7 or F major, at most {Harmony.Most}."
+            );
+        return text.Trim();
     }
 
     private static void Bars(MaterialWish wish, MaterialRow? piece, int lastPassage)

@@ -110,7 +110,8 @@ public sealed record SessionView(
 /// <summary>With what something made up begins: the groove or the bars at hand.</summary>
 /// <param name="Title">What it would be called.</param>
 /// <param name="MaterialId">What it would be made from, or null.</param>
-public sealed record SeedView(string Title, string Text, bool IsGroove, int? MaterialId);
+/// <param name="ThreeLines">The music three times, to be written over; empty where there is none.</param>
+public sealed record SeedView(string Title, string Text, bool IsGroove, int? MaterialId, string ThreeLines);
 
 /// <summary>Leaves a session in which nothing was played yet.</summary>
 public sealed record LeaveWish(int SessionId);

@@ -1,4 +1,5 @@
 using TuningFork.Core.EarTraining;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
@@ -104,9 +105,16 @@ public sealed class SessionViews(
         var key = target is null ? default : TargetKey.Parse(target.Key);
         var source = key.Kind == TargetKind.Material && target is not null ? key.Id : (int?)null;
         var title = $"From {(key.Part is TargetPart.Whole or TargetPart.Bars && target is not null ? target.Title : drill.Title)}";
-        return target?.Work is { Kind: WorkKind.Groove } groove ? new SeedView(title, groove.Text, true, source)
-            : abc.Length > 0 ? new SeedView(title, WithoutNumber(abc), false, source)
-            : drill.Area == Area.Play ? new SeedView(title, nothing, false, source)
+        return target?.Work is { Kind: WorkKind.Groove } groove ? new SeedView(title, groove.Text, true, source, "")
+            : abc.Length > 0
+                ? new SeedView(
+                    title,
+                    WithoutNumber(abc),
+                    false,
+                    source,
+                    abc.Contains("\nV:", StringComparison.Ordinal) ? "" : AbcLines.Repeated(WithoutNumber(abc))
+                )
+            : drill.Area == Area.Play ? new SeedView(title, nothing, false, source, "")
             : null;
     }
 

@@ -4,15 +4,16 @@ using TuningFork.Data;
 
 namespace TuningFork.Server.Features.Progress;
 
-/// <summary>What was read at sight and answered by ear on a day, in a line each.</summary>
+/// <summary>What was read at sight, answered by ear and played back on a day, in a line each.</summary>
 internal static class DayResults
 {
-    /// <summary>Days on which there was either.</summary>
+    /// <summary>Days on which there was any of it.</summary>
     public static IQueryable<DateOnly> Days(PracticeDb db, DateOnly? before) =>
         db
             .Readings.Where(row => before == null || row.Day < before)
             .Select(row => row.Day)
-            .Concat(db.EarAnswers.Where(row => before == null || row.Day < before).Select(row => row.Day));
+            .Concat(db.EarAnswers.Where(row => before == null || row.Day < before).Select(row => row.Day))
+            .Concat(db.Copies.Where(row => before == null || row.Day < before).Select(row => row.Day));
 
     /// <summary>The lines of some days.</summary>
     public static async Task<ILookup<DateOnly, string>> OfAsync(PracticeDb db, IReadOnlyList<DateOnly> days, CancellationToken cancel)
@@ -38,9 +39,20 @@ internal static class DayResults
                 Right = group.Count(row => row.Right),
             })
             .ToListAsync(cancel);
+        var copies = await db
+            .Copies.Where(row => days.Contains(row.Day))
+            .GroupBy(row => row.Day)
+            .Select(group => new
+            {
+                Day = group.Key,
+                Count = group.Count(),
+                Right = group.Count(row => row.Right),
+            })
+            .ToListAsync(cancel);
         return readings
             .Select(one => (one.Day, Line: $"At sight: {Words.Count(one.Count, "piece")}, {one.Right} of {one.Bars} bars on time"))
             .Concat(answers.Select(one => (one.Day, Line: $"By ear: {one.Right} of {one.Count} right")))
+            .Concat(copies.Select(one => (one.Day, Line: $"Heard and played back: {one.Right} of {one.Count}")))
             .ToLookup(one => one.Day, one => one.Line);
     }
 }

@@ -31,6 +31,7 @@ public static class ReadingEndpoints
         group.MapPost("/new", NewAsync).WithName("MakeNewMusic");
         group.MapPost("/results", KeepAsync).WithName("KeepReading");
         group.MapPut("/source", SourceAsync).WithName("SetReadingSource");
+        group.MapPut("/range", RangeAsync).WithName("SetReadingRange");
     }
 
     private static async Task<ReadingBook> BookAsync(PracticeDb db, PlanDesk desk, CancellationToken cancel)
@@ -55,6 +56,8 @@ public static class ReadingEndpoints
             Words(parts),
             profile.ReadingFrom,
             Cover(parts),
+            profile.ReadLowest,
+            profile.ReadHighest,
             [
                 .. past.Select(row => new PastReading(
                     row.Id,
@@ -73,7 +76,11 @@ public static class ReadingEndpoints
 
     private static async Task<NewMusicView> NewAsync(NewMusicWish wish, PracticeDb db, PlanDesk desk, CancellationToken cancel)
     {
-        var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
+        var profile = await desk.ProfileAsync(cancel);
+        var instrument = ProfileBooks.InstrumentOf(profile);
+        // With the range it was made for it is the same music when its result comes.
+        if (wish is { Lowest: "", Highest: "", Position: null })
+            wish = wish with { Lowest = profile.ReadLowest, Highest = profile.ReadHighest };
         var last = await db.Readings.AsNoTracking().OrderByDescending(row => row.Id).FirstOrDefaultAsync(cancel);
         var (asked, levels) = RatingOf(last).Next(last?.Asked, instrument.IsPitched);
         // What was read once does not come again, in no other key either.
@@ -189,6 +196,8 @@ public static class ReadingEndpoints
                     Position = seed.Wish.Position,
                     OverTheBreak = seed.Wish.OverTheBreak,
                     ChordSymbols = seed.Wish.ChordSymbols,
+                    Lowest = NoteOf("lowest", seed.Wish.Lowest),
+                    Highest = NoteOf("highest", seed.Wish.Highest),
                 }
             );
         }
@@ -196,6 +205,23 @@ public static class ReadingEndpoints
         {
             throw new FieldException(problem.Field, problem.Message);
         }
+    }
+
+    private static Pitch? NoteOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);
+
+    private static async Task RangeAsync(ReadingRangeWish wish, PracticeDb db, CancellationToken cancel)
+    {
+        var profile = await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel);
+        var instrument = ProfileBooks.InstrumentOf(profile);
+        if (!instrument.IsPitched)
+            throw new FieldException("lowest", $"{instrument.Name} has no range of notes.");
+        // What cannot be composed is refused here, and not when it is to be read.
+        Compose(
+            new ReadingSeed(0, ReadingLevels.All(1), Strand.Range, new NewMusicWish(Lowest: wish.Lowest, Highest: wish.Highest)),
+            instrument
+        );
+        (profile.ReadLowest, profile.ReadHighest) = (wish.Lowest.Trim(), wish.Highest.Trim());
+        await db.SaveChangesAsync(cancel);
     }
 
     /// <summary>Tapped, only its rhythm is asked: the rest is as easy as can be.</summary>

@@ -26,6 +26,8 @@ public sealed record PastReading(
 /// <summary>What was read, and where that leaves the reader.</summary>
 /// <param name="Words">What follows from the last two readings, or empty.</param>
 /// <param name="Source">Where unseen music of the plan comes from.</param>
+/// <param name="Lowest">Lowest written note of the player's own range; empty for none.</param>
+/// <param name="Highest">Highest written note of it.</param>
 /// <param name="CoverAhead">How many bars ahead of the sound bars are proposed to be covered: 0, 1 or 2; null for not at all.</param>
 public sealed record ReadingBook(
     IReadOnlyList<StrandView> Strands,
@@ -34,19 +36,28 @@ public sealed record ReadingBook(
     string Words,
     ReadingSource Source,
     int? CoverAhead,
+    string Lowest,
+    string Highest,
     IReadOnlyList<PastReading> Past
 );
 
 /// <summary>What new music is to be like, where the reader has a wish.</summary>
 /// <param name="Bars">2 to 16; 0 for what fits the level.</param>
 /// <param name="Key">"Bb major"; empty for one of the level.</param>
+/// <param name="Lowest">Lowest written note; empty for that of the player's own range.</param>
+/// <param name="Highest">Highest written note; empty for that of the player's own range.</param>
 public sealed record NewMusicWish(
     int Bars = 0,
     string Key = "",
     int? Position = null,
     bool OverTheBreak = false,
-    bool ChordSymbols = false
+    bool ChordSymbols = false,
+    string Lowest = "",
+    string Highest = ""
 );
+
+/// <summary>Between which written notes the player reads at ease; both empty for what the instrument's range says.</summary>
+public sealed record ReadingRangeWish(string Lowest, string Highest);
 
 /// <summary>From what the music was composed: sent back with its result, it is composed again.</summary>
 public sealed record ReadingSeed(int Seed, ReadingLevels Levels, Strand Asked, NewMusicWish Wish);

@@ -4,6 +4,7 @@ using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Technique;
@@ -12,7 +13,8 @@ namespace TuningFork.Server.Features.Technique;
 /// <param name="Key">Sent again with the same key it is kept once.</param>
 /// <param name="IsGroove">True for a grid of strokes, false for notes in ABC.</param>
 /// <param name="SourceId">What it was made from, or null.</param>
-public sealed record MadeWish(Guid Key, string Title, string Text, bool IsGroove = false, int? SourceId = null);
+/// <param name="Over">Over which chords or keys it is used, "Dm7 G7 C"; empty for none in particular.</param>
+public sealed record MadeWish(Guid Key, string Title, string Text, bool IsGroove = false, int? SourceId = null, string Over = "");
 
 /// <summary>What was kept.</summary>
 public sealed record MadeView(int MaterialId, string Title);
@@ -33,6 +35,7 @@ public static class MadeEndpoints
                     Area = Area.Play,
                     SourceId = wish.SourceId,
                     MadeKey = wish.Key,
+                    Harmony = MaterialCheck.HarmonyOf("over", wish.Over),
                 };
                 var work = new Work(wish.IsGroove ? WorkKind.Groove : WorkKind.Notation) { Text = wish.Text };
                 WorkEndpoints.Write(row, new WorkWish(wish.Title, work), await desk.ProfileAsync(cancel));

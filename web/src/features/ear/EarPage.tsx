@@ -1,10 +1,15 @@
 import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
-import { useNavigate } from 'react-router'
+import { useState } from 'react'
+import { Link, useNavigate } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
-import { api, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
+import { Fold } from '../../ui/Fold'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
+import { Refusal, useProblem } from '../../ui/refusal'
+import { Ticks } from '../../ui/Tick'
 import { sayDay } from '../../ui/words'
 import { Tunes } from './Tunes'
 
@@ -15,7 +20,8 @@ export function EarPage() {
   const ear = api.useQuery('get', '/api/ear')
   const navigate = useNavigate()
   if (!ear.data) return <Outline />
-  const { isPitched, open, all, today, confusions, families, weeks, next, opensWhen } = ear.data
+  const { isPitched, open, all, today, confusions, families, weeks, next, opensWhen, copies, choices } =
+    ear.data
   return (
     <Page title="Ear">
       <Text maxW="70ch">
@@ -37,12 +43,73 @@ export function EarPage() {
       <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="10" mt="7">
         <Box>
           <Confusions confusions={confusions} />
-          {isPitched && <Tunes />}
+          <OnTheInstrument copies={copies} isPitched={isPitched} />
           <Weeks weeks={weeks} />
         </Box>
-        <Families families={families} />
+        <Box>
+          <Families families={families} />
+          <Choices choices={choices} />
+        </Box>
       </Grid>
     </Page>
+  )
+}
+
+/** What is heard and played back, and tunes one knows. */
+function OnTheInstrument({ copies, isPitched }: { copies: Ear['copies']; isPitched: boolean }) {
+  const todays = api.useQuery('get', '/api/today', undefined, { throwOnError: false }).data?.techniqueKey
+  const address = (kind: Ear['copies'][number]['kind']) =>
+    kind === 'Phrase'
+      ? '/ear/copy?kind=phrase'
+      : `/ear/copy?kind=figure${todays ? `&key=${encodeURIComponent(todays)}` : ''}`
+  return (
+    <Box as="section" aria-label="On the instrument" mt="7">
+      <chakra.h2 fontSize="subheading" borderBottom="2px solid" borderColor="ink" pb="1">
+        On the instrument
+      </chakra.h2>
+      {copies.map(({ kind, level, last }) => (
+        <Box key={kind} py="2" borderBottom="1px solid" borderColor="line">
+          <Link to={address(kind)} style={{ fontWeight: 600, textDecoration: 'underline' }}>
+            {kind === 'Phrase'
+              ? 'A phrase, heard and played back'
+              : `A figure moved up${todays ? ` ${todays}` : ' the scale'}`}
+          </Link>
+          <Text color="faded" fontSize="0.92em">
+            {last || `Level ${level} to begin with.`}
+          </Text>
+        </Box>
+      ))}
+      {isPitched && <Tunes />}
+    </Box>
+  )
+}
+
+/** What is asked and what is not; what is known of it is kept. */
+function Choices({ choices }: { choices: Ear['choices'] }) {
+  const saved = useSaved()
+  const { problem, run } = useProblem()
+  const [open, setOpen] = useState(false)
+  const out = choices.filter((one) => one.isLeftOut)
+  const set = (leftOut: Ear['choices'][number]['family'][]) =>
+    run(async () => {
+      await ask(client.PUT('/api/ear/wishes', { body: { leftOut } }))
+      await saved()
+    })
+  return (
+    <Box mt="4">
+      <Fold open={open} toggle={() => setOpen(!open)}>
+        {out.length === 0 ? 'Leave something out' : `Left out: ${out.map((one) => one.name).join(', ')}`}
+      </Fold>
+      {open && (
+        <Ticks
+          legend="asked"
+          options={choices.map((one) => [one.family, one.name] as const)}
+          chosen={choices.filter((one) => !one.isLeftOut).map((one) => one.family)}
+          set={(kept) => void set(choices.map((one) => one.family).filter((one) => !kept.includes(one)))}
+        />
+      )}
+      <Refusal problem={problem} />
+    </Box>
   )
 }
 

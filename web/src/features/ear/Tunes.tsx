@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Input, Text } from '@chakra-ui/react'
+import { Box, Flex, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
@@ -16,10 +16,7 @@ const degrees = [1, 2, 3, 4, 5, 6, 7]
 export function Tunes() {
   const tunes = api.useQuery('get', '/api/ear/tunes')
   return (
-    <Box as="section" aria-label="On the instrument" mt="7">
-      <chakra.h2 fontSize="subheading" borderBottom="2px solid" borderColor="ink" pb="1">
-        On the instrument
-      </chakra.h2>
+    <Box>
       {tunes.data?.length === 0 && (
         <Empty>
           Tunes you know by heart, found by ear: the key and the first note are given, the rest is yours. Each

@@ -11,14 +11,23 @@ import { useDraft } from '../../ui/useDraft'
 import { usePause } from '../../ui/usePause'
 
 /** What was made up is written over what it came from, and kept; it comes back in play. */
-export function MadeSheet({ seed, close }: { seed: Schemas['SeedView']; close: () => void }) {
-  const { isGroove, materialId: sourceId } = seed
+export function MadeSheet({
+  seed,
+  close,
+  back = 'Back to the drill',
+}: {
+  seed: Schemas['SeedView']
+  close: () => void
+  back?: string
+}) {
+  const { isGroove, threeLines, materialId: sourceId } = seed
   const { draft, write, clear, forget } = useDraft(`made:${seed.title}`, {
     title: seed.title,
     text: seed.text,
+    over: '',
     key: '',
   })
-  const { title, text } = draft
+  const { title, text, over } = draft
   const [kept, setKept] = useState('')
   const { problem, run } = useProblem()
   const abc = usePause(text, 400)
@@ -26,7 +35,7 @@ export function MadeSheet({ seed, close }: { seed: Schemas['SeedView']; close: (
     // Pressed twice, or again after a failure, it is kept once.
     const key = draft.key || crypto.randomUUID()
     write({ key })
-    const body = { key, title, text, isGroove, sourceId }
+    const body = { key, title, text, isGroove, sourceId, over }
     const made = await run(() => ask(client.POST('/api/made', { body })))
     if (!made) return
     forget()
@@ -38,14 +47,19 @@ export function MadeSheet({ seed, close }: { seed: Schemas['SeedView']; close: (
         <>
           <Text role="status">{kept} is kept. It comes back in play, and stands among the exercises.</Text>
           <Press mt="3" look="strong" onClick={close}>
-            Back to the drill
+            {back}
           </Press>
         </>
       ) : (
         <>
           <Text color="faded" mb="2">
-            Write over it what you played; the clock runs on.
+            Write over it what you played.
           </Text>
+          {threeLines !== '' && text !== threeLines && (
+            <Press look="quiet" mb="2" onClick={() => write({ text: threeLines })}>
+              Three lines of it, to be changed
+            </Press>
+          )}
           <Field label="Title" name="title">
             <Input value={title} onChange={(event) => write({ title: event.target.value })} />
           </Field>
@@ -59,9 +73,19 @@ export function MadeSheet({ seed, close }: { seed: Schemas['SeedView']; close: (
             />
           </Field>
           {!isGroove && (
-            <Box mt="2">
-              <Engraving abc={abc} label="What was made, engraved" wrap />
-            </Box>
+            <>
+              <Box mt="2">
+                <Engraving abc={abc} label="What was made, engraved" wrap />
+              </Box>
+              <Field
+                label="Use it over (chords or keys)"
+                name="over"
+                mt="3"
+                hint="it comes back with them in play: Dm7 G7 C"
+              >
+                <Input value={over} onChange={(event) => write({ over: event.target.value })} />
+              </Field>
+            </>
           )}
           <Refusal problem={problem} />
           <DemoWord />

@@ -36,7 +36,9 @@ export function ReadingDeskPage() {
   const [music, setMusic] = useState<Music | null>(null)
   const [read, setRead] = useState(false)
   const next = async () => {
-    const made = await run(() => ask(client.POST('/api/reading/new', { body: wishFrom(search) })))
+    const made = await run(() =>
+      ask(client.POST('/api/reading/new', { body: { ...wishFrom(search), lowest: '', highest: '' } })),
+    )
     if (made) setMusic(made)
   }
   const began = useRef(false)

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
@@ -60,6 +60,7 @@ export function ReadingPage() {
         <Pick value={source} options={sources} pick={(to) => void setSource(to)} />
       </Field>
       <Refusal problem={problem} />
+      <Range book={book.data} />
     </Page>
   )
 }
@@ -120,6 +121,37 @@ function Wishes() {
         <Tick label="chord symbols" on={wish.chordSymbols} set={(chordSymbols) => set({ chordSymbols })} />
       )}
     </Flex>
+  )
+}
+
+/** Between which notes one reads at ease. */
+function Range({ book }: { book: Book }) {
+  const saved = useSaved()
+  const { problem, run } = useProblem()
+  const [lowest, setLowest] = useState(book.lowest)
+  const [highest, setHighest] = useState(book.highest)
+  // Without pitch there is one strand and no range.
+  if (book.strands.length === 1) return null
+  const keep = () =>
+    run(async () => {
+      await ask(client.PUT('/api/reading/range', { body: { lowest, highest } }))
+      await saved()
+    })
+  return (
+    <Box mt="5">
+      <Flex gap="3" align="end" wrap="wrap">
+        <Field label="I read from" width="110px" name="lowest" hint="A3, or empty">
+          <Input value={lowest} onChange={(event) => setLowest(event.target.value)} />
+        </Field>
+        <Field label="to" width="110px" name="highest" hint="E5, or empty">
+          <Input value={highest} onChange={(event) => setHighest(event.target.value)} />
+        </Field>
+        <Press disabled={lowest === book.lowest && highest === book.highest} onClick={keep}>
+          Keep this range
+        </Press>
+      </Flex>
+      <Refusal problem={problem} />
+    </Box>
   )
 }
 

@@ -1,6 +1,7 @@
 import type { Schemas } from '../../api/client'
 
-export type Wish = Required<Schemas['NewMusicWish']>
+/** What may be wished of one piece; the range is that of the player. */
+export type Wish = Required<Omit<Schemas['NewMusicWish'], 'lowest' | 'highest'>>
 
 export const noWish: Wish = { bars: 0, key: '', position: null, overTheBreak: false, chordSymbols: false }
 

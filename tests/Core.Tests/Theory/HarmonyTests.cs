@@ -13,6 +13,8 @@ public sealed class HarmonyTests
     {
         Harmony.Read("g major, Bb; D7\nD7", out var unknown).ShouldBe(["G major", "B♭", "D7"]);
         unknown.ShouldBeNull();
+        Harmony.Read("Dm7 G7 | C, D minor Am", out unknown).ShouldBe(["Dm7", "G7", "C", "D minor", "Am"]);
+        unknown.ShouldBeNull();
         Harmony.Read("C, whatever, X9", out unknown).ShouldBe(["C"]);
         unknown.ShouldBe("whatever");
         Harmony.Read("  ", out unknown).ShouldBeEmpty();

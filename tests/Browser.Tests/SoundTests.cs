@@ -31,6 +31,51 @@ public sealed class SoundTests
     [Fact(Explicit = true)]
     public Task At_180_every_click_of_ten_minutes_is_within_a_millisecond() => Measure(180, seconds: 600);
 
+    /// <summary>From the key to where the first sound stands on the audio clock, in milliseconds.</summary>
+    private const string FirstSound = """
+        window.put = [];
+        for (const kind of [AudioBufferSourceNode, OscillatorNode]) {
+          const begin = kind.prototype.start;
+          kind.prototype.start = function (...all) {
+            window.put.push(performance.now() - window.pressed + 1000 * ((all[0] ?? 0) - this.context.currentTime));
+            return begin.apply(this, all);
+          };
+        }
+        window.press = (key) => {
+          window.put = [];
+          window.pressed = performance.now();
+          for (const kind of ['keydown', 'keyup'])
+            document.body.dispatchEvent(new KeyboardEvent(kind, { key, bubbles: true }));
+        };
+        """;
+
+    /// <summary>On a warm page, each time while the one before still sounds; run by bench/run sound, not with the tests.</summary>
+    [Fact(Explicit = true)]
+    public async Task An_ear_question_sounds_soon_after_the_key()
+    {
+        await using var app = await AppProcess.StartAsync();
+        using var browser = new Browser(app.Address);
+        browser.BeforePages(FirstSound);
+        browser.Open("/ear?only=up:7&only=up:12");
+        browser.See(By.XPath("//button[contains(., 'begin')]"));
+        browser.Press(Keys.ArrowRight);
+        browser.Until(_ => browser.Shown("ear-now") == "Which interval?");
+        browser.Until(_ => Convert.ToDouble(browser.Run("return window.put.length"), CultureInfo.InvariantCulture) > 0);
+        var times = new List<double>();
+        for (var i = 0; i < 30; i++)
+        {
+            browser.Run("window.press('r')");
+            await Task.Delay(400, TestContext.Current.CancellationToken);
+            times.Add(Convert.ToDouble(browser.Run("return Math.min(...window.put)"), CultureInfo.InvariantCulture));
+        }
+
+        times.Sort();
+        TestContext.Current.TestOutputHelper!.WriteLine(
+            string.Create(CultureInfo.InvariantCulture, $"first sound after the key: median {times[15]:0} ms, at most {times[^1]:0} ms")
+        );
+        times.ShouldAllBe(one => double.IsFinite(one), "each time something sounded");
+    }
+
     [Fact]
     public async Task Click_drone_and_tones_stop_with_the_drill_and_the_page()
     {

@@ -51,6 +51,9 @@ public enum EarFamily
     /// <summary>What was another in the second bar.</summary>
     Change,
 
+    /// <summary>Which groove goes round.</summary>
+    Grooves,
+
     /// <summary>Two bars of rhythm, tapped back.</summary>
     RhythmEcho,
 

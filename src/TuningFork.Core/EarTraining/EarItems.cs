@@ -126,6 +126,7 @@ public static class EarItems
         (EarFamily.RhythmEcho, 1, [.. RhythmItems.Echoes()]),
         (EarFamily.Strokes, 1, [.. RhythmItems.Strokes()]),
         (EarFamily.Pulse, 2, [.. RhythmItems.Pulses()]),
+        (EarFamily.Grooves, 2, [.. RhythmItems.Grooves()]),
         (EarFamily.SilentBeat, 3, [.. RhythmItems.Silent()]),
         (EarFamily.Change, 4, [.. RhythmItems.Changes()]),
     ];
@@ -174,6 +175,7 @@ public static class EarItems
             EarFamily.Pulse => "pulse",
             EarFamily.SilentBeat => "the silent beat",
             EarFamily.Strokes => "low and high strokes",
+            EarFamily.Grooves => "grooves",
             EarFamily.RhythmEcho => "rhythm tapped back",
             EarFamily.Lines => "four notes",
             _ => "what changed",

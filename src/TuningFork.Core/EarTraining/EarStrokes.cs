@@ -99,6 +99,21 @@ internal static class EarStrokes
     public static List<Tone> Strokes(string what, int home) =>
         [.. what.Select((stroke, i) => Struck(stroke == 'L' ? home - 12 : home + Accent, i * EarSounds.Beat * 0.8))];
 
+    /// <summary>Two bars of a groove over a light click on each beat, which says where its bar begins.</summary>
+    public static List<Tone> Groove(string what, int home)
+    {
+        const double beat = EarSounds.Beat * 0.8;
+        var (_, beats, bar) = RhythmItems.GrooveBars[what];
+        var clicks = Enumerable
+            .Range(0, 2 * beats)
+            .Select(at => Struck(home + Click + (at % beats == 0 ? 12 : 0), at * beat) with { Seconds = ClickSeconds });
+        var strokes = string.Concat(bar, bar)
+            .Select((stroke, i) => (Stroke: stroke, At: i * beat * beats / bar.Length))
+            .Where(one => one.Stroke != '.')
+            .Select(one => Struck(one.Stroke == 'L' ? home - 12 : home + Accent, one.At));
+        return [.. clicks.Concat(strokes).OrderBy(tone => tone.AtSeconds)];
+    }
+
     /// <summary>A bar of eight with strokes by chance, and the same bar with one thing other.</summary>
     public static List<Tone> Changed(string what, EarGround ground)
     {

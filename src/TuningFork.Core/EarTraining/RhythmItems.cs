@@ -39,6 +39,26 @@ internal static class RhythmItems
     private static readonly int[] SilentBeats = [2, 4, 3, 6, 8, 7, 5];
     private static readonly string[] FourStrokes = ["LHLH", "LLHH", "LHHL", "LHHH", "LLLH", "LLHL", "LHLL", "HLHL"];
 
+    /// <summary>
+    /// A bar in sixteenths, or in twelfths where it swings or has three beats: low, high, and nothing. Handbooks of percussion, from
+    /// memory; tresillo, habanera and the claves by their onsets in Toussaint, The Geometry of Musical Rhythm.
+    /// </summary>
+    internal static readonly IReadOnlyDictionary<string, (string Name, int Beats, string Bar)> GrooveBars = new Dictionary<
+        string,
+        (string, int, string)
+    >(StringComparer.Ordinal)
+    {
+        ["backbeat"] = ("backbeat", 4, "L...H...L...H..."),
+        ["waltz"] = ("waltz", 3, "L...H...H..."),
+        ["every-beat"] = ("low on every beat", 4, "L.H.L.H.L.H.L.H."),
+        ["half-time"] = ("half time", 4, "L.......H......."),
+        ["shuffle"] = ("shuffle", 4, "L.LH.LL.LH.L"),
+        ["tresillo"] = ("tresillo", 4, "L.....H.....H..."),
+        ["habanera"] = ("habanera", 4, "L.....H.L...H..."),
+        ["clave-32"] = ("clave, three and two", 4, "L..H..H...H.H..."),
+        ["clave-23"] = ("clave, two and three", 4, "..H.H...L..H..H."),
+    };
+
     private static readonly (string Key, string Name)[] Others =
     [
         ("same", "nothing changed"),
@@ -74,6 +94,10 @@ internal static class RhythmItems
         FourStrokes.Select(one => new EarItem($"strokes:{one}", EarFamily.Strokes, $"strokes: {Spoken(one)}", Spoken(one)));
 
     private static string Spoken(string strokes) => string.Join(" ", strokes.Select(stroke => stroke == 'L' ? "low" : "high"));
+
+    /// <summary>Grooves by name.</summary>
+    public static IEnumerable<EarItem> Grooves() =>
+        GrooveBars.Select(one => new EarItem($"groove:{one.Key}", EarFamily.Grooves, $"groove: {one.Value.Name}", one.Value.Name));
 
     /// <summary>Rhythms to be tapped back, by level.</summary>
     public static IEnumerable<EarItem> Echoes() =>

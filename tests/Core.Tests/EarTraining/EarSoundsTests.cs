@@ -120,6 +120,9 @@ public sealed class EarSoundsTests
                 case EarFamily.SilentBeat:
                     asked.Count.ShouldBe(7);
                     break;
+                case EarFamily.Grooves:
+                    Groove(what, asked);
+                    break;
                 case EarFamily.Strokes:
                     asked.Select(tone => tone.Hertz > asked.Average(one => one.Hertz) ? 'H' : 'L').ShouldBe(what);
                     break;
@@ -138,6 +141,34 @@ public sealed class EarSoundsTests
                     break;
             }
         }
+    }
+
+    /// <summary>
+    /// Onsets of the first bar in sixteenths: tresillo 3-3-2, habanera 3-1-2-2 of eighths, son clave 3-3-4-2-4 (Toussaint, The Geometry of Musical
+    /// Rhythm); a backbeat on two and four, a shuffle in thirds of a beat (handbooks of percussion, from memory).
+    /// </summary>
+    private static void Groove(string what, IReadOnlyList<Tone> asked)
+    {
+        const double sixteenth = 0.14;
+        double[] wanted = what switch
+        {
+            "tresillo" => [0, 6, 12],
+            "habanera" => [0, 6, 8, 12],
+            "clave-32" => [0, 3, 6, 10, 12],
+            "clave-23" => [2, 4, 8, 11, 14],
+            "backbeat" or "half-time" or "waltz" => what == "half-time" ? [0, 8]
+            : what == "waltz" ? [0, 4, 8]
+            : [0, 4, 8, 12],
+            "shuffle" => [0, 2.6667, 4, 6.6667, 8, 10.6667, 12, 14.6667],
+            _ => [0, 2, 4, 6, 8, 10, 12, 14],
+        };
+        var bar = what == "waltz" ? 12 : 16;
+        // The click is the shortest of all.
+        var strokes = asked.Where(tone => tone.Seconds > 0.1).Select(tone => tone.AtSeconds / sixteenth).ToList();
+        strokes.Count.ShouldBe(2 * wanted.Length);
+        for (var i = 0; i < strokes.Count; i++)
+            strokes[i].ShouldBe(wanted[i % wanted.Length] + (i < wanted.Length ? 0 : bar), 0.001, what);
+        asked.Count(tone => tone.Seconds < 0.1).ShouldBe(bar / 2);
     }
 
     /// <summary>Two full bars that begin on the beat, and no more than their level; heard after a bar that is counted.</summary>

@@ -10,16 +10,19 @@ import { Frequency } from 'tone/build/esm/core/type/Frequency'
 import { Sampler } from 'tone/build/esm/instrument/Sampler'
 import { loudspeaker, now, output } from './output'
 
-let piano: Promise<Sampler> | null = null
+const samples = { C3: c3, A3: a3, C4: c4, A4: a4, C5: c5, A5: a5, C6: c6 }
 
-function load(): Promise<Sampler> {
-  // First the context: the sampler takes the one that is set.
+/** Until what is asked for begins: enough to put all its notes on the clock. */
+const ahead = 0.04
+
+let sounds: Promise<Record<string, ToneAudioBuffer>> | null = null
+let piano: Sampler | null = null
+
+async function load() {
+  // First the context: what is loaded takes the one that is set.
   output()
-  const sampler = new Sampler({
-    urls: { C3: c3, A3: a3, C4: c4, A4: a4, C5: c5, A5: a5, C6: c6 },
-    release: 0.25,
-  }).connect(loudspeaker('music'))
-  return ToneAudioBuffer.loaded().then(() => sampler)
+  const all = Object.entries(samples).map(async ([note, url]) => [note, await ToneAudioBuffer.fromUrl(url)])
+  return Object.fromEntries(await Promise.all(all)) as Record<string, ToneAudioBuffer>
 }
 
 export interface Played {
@@ -30,17 +33,19 @@ export interface Played {
 
 /** Loads the samples ahead, for what has to begin on time. */
 export function ready() {
-  piano ??= load().catch((problem: unknown) => {
+  sounds ??= load().catch((problem: unknown) => {
     // The next try loads it anew.
-    piano = null
+    sounds = null
     throw problem
   })
-  return piano
+  return sounds
 }
 
 /** Plays notes on the sampled piano at a tempo; answers how to stop it and how long it lasts. */
-export async function play(notes: Played[], bpm: number, a4Hertz = 440, inSeconds = 0.1) {
-  const sampler = await ready()
+export async function play(notes: Played[], bpm: number, a4Hertz = 440, inSeconds = ahead) {
+  const urls = await ready()
+  piano ??= new Sampler({ urls, release: 0.25 }).connect(loudspeaker('music'))
+  const sampler = piano
   const beat = 60 / bpm
   const start = now() + inSeconds
   const cents = 1200 * Math.log2(a4Hertz / 440)
@@ -62,8 +67,8 @@ export async function play(notes: Played[], bpm: number, a4Hertz = 440, inSecond
   }
 }
 
-/** Notes that were put ahead and have not sounded yet are dropped with the sampler that holds them. */
+/** Notes that were put ahead and have not sounded yet are dropped with the sampler that holds them; the samples stay. */
 function cancel(sampler: Sampler) {
   sampler.dispose()
-  piano = null
+  if (piano === sampler) piano = null
 }

@@ -29,7 +29,8 @@ public sealed class PlayedJourney
         window.put = [];
         const begin = AudioBufferSourceNode.prototype.start;
         AudioBufferSourceNode.prototype.start = function (...all) {
-          window.put.push({ at: all[0] ?? 0, isClick: (this.buffer?.duration ?? 0) < 0.5 });
+          // Not what the page only tries out.
+          if (all[0] > 0) window.put.push({ at: all[0] ?? 0, context: this.context, isClick: (this.buffer?.duration ?? 0) < 0.5 });
           return begin.apply(this, all);
         };
         const names = ['C', 'C sharp', 'D', 'E flat', 'E', 'F', 'F sharp', 'G', 'A flat', 'A', 'B flat', 'B'];
@@ -39,13 +40,16 @@ public sealed class PlayedJourney
             .dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
         """;
 
-    /// <summary>From the first bar on, what is written is played to the beat, each note so many milliseconds off.</summary>
+    /// <summary>From the first bar line on, what is written is played to the beat, each note so many milliseconds off.</summary>
     private const string Play = """
         const [tempo, offsets, by] = arguments;
         window.played = 0;
+        window.put = [];
         const from = () => {
-          if (document.querySelector("[data-testid='bar']")?.textContent !== '1') return setTimeout(from, 2);
-          const start = performance.now() + 4;
+          // The first click after the bar that is counted in, by the page's own audio clock.
+          const first = window.put.filter((one) => one.isClick).sort((a, b) => a.at - b.at)[window.music.beatsPerBar];
+          if (!first) return setTimeout(from, 2);
+          const start = performance.now() + (first.at - first.context.currentTime) * 1000;
           const notes = window.music.played;
           const next = (i) => {
             if (i >= notes.length) return;
@@ -121,7 +125,6 @@ public sealed class PlayedJourney
         browser.SeeText("Listening to a small keyboard.");
         browser.SeeText("with a second voice");
         Faster(browser);
-        browser.Run("window.put = []");
         browser.Run(Play, Tempo, new[] { 0 }, "midi");
         browser.Press(Keys.ArrowRight);
         browser.SeeText("keep: 4 of 4 on time");

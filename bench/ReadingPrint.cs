@@ -17,7 +17,7 @@ internal static class ReadingPrint
         var played = InstrumentNames.Find(instrument)
             ?? throw new ArgumentException($"There is no instrument called \"{instrument}\".", nameof(instrument));
         using var sheet = new StreamWriter(file);
-        Console.WriteLine("level  steps  thirds  leaps  resolved  one top  motif again  equal bars  ms");
+        Console.WriteLine("level  steps  thirds  leaps  resolved  one top  motif again  equal bars  empty  ms");
         for (var level = 1; level <= ReadingLevels.Most; level++)
         {
             for (var seed = 0; seed < Each; seed++)
@@ -30,7 +30,7 @@ internal static class ReadingPrint
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"{level, 5}  {Part(move => Math.Abs(move) <= 1), 4:0}%  {Part(move => Math.Abs(move) == 2), 5:0}%  {Part(move => Math.Abs(move) > 2), 4:0}%  {100 * Resolved(all), 7:0}%  {100.0 * all.Count(OneTop) / all.Count, 6:0}%  {100.0 * all.Count(MotifAgain) / all.Count, 10:0}%  {100 * EqualBars(all), 9:0}%  {each:0.00}"
+                    $"{level, 5}  {Part(move => Math.Abs(move) <= 1), 4:0}%  {Part(move => Math.Abs(move) == 2), 5:0}%  {Part(move => Math.Abs(move) > 2), 4:0}%  {100 * Resolved(all), 7:0}%  {100.0 * all.Count(OneTop) / all.Count, 6:0}%  {100.0 * all.Count(MotifAgain) / all.Count, 10:0}%  {100 * EqualBars(all), 9:0}%  {100.0 * all.Count(Empty) / all.Count, 5:0.0}%  {each:0.00}"
                 )
             );
         }
@@ -101,6 +101,10 @@ internal static class ReadingPrint
     }
 
     private static bool MotifAgain(Score score) => score.Bars.Select(Shape).CountBy(shape => shape).Any(pair => pair.Value > 1);
+
+    /// <summary>More than half of the bars before the last hold one note: nothing to read.</summary>
+    private static bool Empty(Score score) =>
+        score.Bars.SkipLast(1).Count(bar => bar.Elements.Count(element => !element.IsRest) < 2) > (score.Bars.Count - 1) / 2.0;
 
     private static double EqualBars(IReadOnlyList<Score> all)
     {

@@ -16,6 +16,7 @@ internal static class RhythmPlan
     private const int Halt = 8;
     private const int End = 9;
     private const int TiedLevel = 5;
+    private const int LeastOfQuestion = 2;
 
     /// <summary>How often a bar that begins with a note is held over from the one before, from the level of ties on.</summary>
     private const double TieChance = 0.12;
@@ -47,7 +48,8 @@ internal static class RhythmPlan
         // What is new comes for certain where rhythm is asked.
         var bar = new Dictionary<int, List<RhythmNote>>
         {
-            [Question] = Bar(time, level, asked ? level : 0, random),
+            // What the rest is made of has something to read.
+            [Question] = Bar(time, level, asked ? level : 0, random, LeastOfQuestion),
             [Answer] = Bar(time, level, 0, random),
             [Other] = Bar(time, level, asked ? level : 0, random),
         };
@@ -97,7 +99,7 @@ internal static class RhythmPlan
         before[^1].Length <= new Fraction(1, 4) && before.Count > 1 && bar.Count > 1 && !before[0].Held;
 
     /// <summary>A bar of cells, those on beats that can bear them; with a cell of a level that has to come.</summary>
-    private static List<RhythmNote> Bar(TimeSignature time, int level, int wanted, Random random)
+    private static List<RhythmNote> Bar(TimeSignature time, int level, int wanted, Random random, int least = 1)
     {
         for (var tries = 0; ; tries++)
         {
@@ -105,7 +107,7 @@ internal static class RhythmPlan
             foreach (var (group, count) in Groups(time))
                 Fill(cells, group, count, time, level, wanted, random);
             var beats = cells.SelectMany(cell => cell.Notes).ToList();
-            var enough = beats.Exists(beat => !beat.IsRest) && !beats[0].IsRest && beats.Count <= 10;
+            var enough = beats.Count(beat => !beat.IsRest) >= least && !beats[0].IsRest && beats.Count <= 10;
             var hasWanted = wanted == 0 || cells.Exists(cell => cell.Level == NewestIn(time, wanted));
             if ((enough && hasWanted) || (enough && tries > 60) || tries > 200)
                 return beats;

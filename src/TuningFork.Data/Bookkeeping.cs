@@ -109,6 +109,9 @@ public static class Bookkeeping
             Today = visit is { Day: var day } && day == today ? VisitBooks.Today(row, visit, traits ?? Traits.Usual) : null,
             Confirmed = Seen(row.Confirmed, today),
             NextExample = row.NextExample,
+            ReadAhead = ExampleBooks.ReadAheadOf(row),
+            BookParts = row.BookParts.Length > 0 ? BookPart.Read(row.BookParts, row.Examples, out _) : [],
+            TodaysKey = row.TodaysKey,
             Examples = row.Examples,
             PerDay = row.PerDay,
         };

@@ -142,7 +142,12 @@ public static class DayPlanner
                 new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine")
             );
         Settle(context, filled);
-        return filled;
+        return
+        [
+            .. filled.Select(block =>
+                block.Block.Area == Area.SightReading ? block with { Drills = ReadingFill.InTodaysKeys(context, block.Drills) } : block
+            ),
+        ];
     }
 
     /// <summary>

@@ -220,6 +220,15 @@ public sealed record Material
     /// <summary>For books: the next example's number.</summary>
     public int NextExample { get; init; } = 1;
 
+    /// <summary>For books: numbers after the next one that were read already, out of turn.</summary>
+    public IReadOnlySet<int> ReadAhead { get; init; } = new HashSet<int>();
+
+    /// <summary>For books: stretches with something in common, in order.</summary>
+    public IReadOnlyList<BookPart> BookParts { get; init; } = [];
+
+    /// <summary>For books: what is in a key that sounded today comes first.</summary>
+    public bool TodaysKey { get; init; }
+
     /// <summary>For books: how many examples it has.</summary>
     public int Examples { get; init; }
 

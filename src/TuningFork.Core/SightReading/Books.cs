@@ -26,7 +26,7 @@ public static class Books
     public static int DaysLeft(Material book)
     {
         ArgumentNullException.ThrowIfNull(book);
-        var left = Math.Max(0, book.Examples - book.NextExample + 1);
+        var left = Left(book);
         return (int)Math.Ceiling(left / (Math.Max(1, book.PerDay) * Math.Clamp(book.VisitsAWeek ?? UsualDays, 1, 7) / 7) - 1e-9);
     }
 
@@ -40,7 +40,7 @@ public static class Books
         ArgumentNullException.ThrowIfNull(book);
         var seconds = minutes * 60;
         var fitting = Math.Clamp(book.PerDay, (seconds + MostSeconds - 1) / MostSeconds, Math.Max(1, seconds / LeastSeconds));
-        return Math.Clamp(fitting, 1, Math.Max(1, book.Examples - book.NextExample + 1));
+        return Math.Clamp(fitting, 1, Math.Max(1, Left(book)));
     }
 
     /// <summary>True while the book has an example that was not played.</summary>
@@ -49,4 +49,48 @@ public static class Books
         ArgumentNullException.ThrowIfNull(book);
         return book.NextExample <= book.Examples;
     }
+
+    /// <summary>The numbers that come next: in order, or first those in a key that sounded today where that was chosen.</summary>
+    /// <param name="book">The book.</param>
+    /// <param name="count">How many.</param>
+    /// <param name="sounded">Keys that sounded today, by name.</param>
+    public static IReadOnlyList<int> Coming(Material book, int count, IReadOnlySet<string> sounded)
+    {
+        ArgumentNullException.ThrowIfNull(book);
+        ArgumentNullException.ThrowIfNull(sounded);
+        return
+        [
+            .. Enumerable
+                .Range(book.NextExample, Math.Max(0, book.Examples - book.NextExample + 1))
+                .Where(number => !book.ReadAhead.Contains(number))
+                .OrderByDescending(number => book.TodaysKey && PartOf(book, number)?.Key is { } key && sounded.Contains(key.Name))
+                .Take(count)
+                .Order(),
+        ];
+    }
+
+    /// <summary>The part of a book to which a number belongs; null for none.</summary>
+    /// <param name="book">The book.</param>
+    /// <param name="number">The number.</param>
+    public static BookPart? PartOf(Material book, int number)
+    {
+        ArgumentNullException.ThrowIfNull(book);
+        return book.BookParts.FirstOrDefault(part => number >= part.From && number <= part.To);
+    }
+
+    /// <summary>Where a book stands after a number was read: the next one in order, and what was read beyond it.</summary>
+    /// <param name="next">The next one before.</param>
+    /// <param name="ahead">What had been read beyond it.</param>
+    /// <param name="number">What was read now.</param>
+    public static (int Next, IReadOnlySet<int> Ahead) After(int next, IReadOnlySet<int> ahead, int number)
+    {
+        ArgumentNullException.ThrowIfNull(ahead);
+        var read = ahead.Append(number).Where(one => one >= next).ToHashSet();
+        while (read.Remove(next))
+            next++;
+        return (next, read);
+    }
+
+    private static int Left(Material book) =>
+        Math.Max(0, book.Examples - book.NextExample + 1 - book.ReadAhead.Count(number => number >= book.NextExample));
 }

@@ -440,6 +440,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("Best")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("BookParts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool?>("Click")
                         .HasColumnType("INTEGER");
 
@@ -533,6 +537,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("ReachSpread")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("ReadAhead")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Readiness")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -602,6 +610,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("ToBar")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("TodaysKey")
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("TwiceADay")

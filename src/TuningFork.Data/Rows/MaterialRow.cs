@@ -97,6 +97,13 @@ public sealed class MaterialRow : IRemovable
     public int NextExample { get; set; } = 1;
     public int Examples { get; set; }
     public int PerDay { get; set; } = 3;
+
+    /// <summary>Of a book: stretches with something in common, as they were typed; what was read beyond the next one, comma-separated.</summary>
+    public string BookParts { get; set; } = "";
+    public string ReadAhead { get; set; } = "";
+
+    /// <summary>Of a book: what is in a key that sounded today comes first.</summary>
+    public bool TodaysKey { get; set; }
     public DateOnly? LastVisit { get; set; }
     public int Visits { get; set; }
     public double? Stability { get; set; }

@@ -5,6 +5,7 @@ using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
 using Xunit;
@@ -216,6 +217,46 @@ public sealed class DayPlannerTests
             .Select(target => target.Key)
             .ToList();
         keys.ShouldBe(["book:900:198", "book:900:199", "book:900:200"]);
+
+        // With today's key first: a scale through the keys comes in the same plan, though later in it.
+        var scale = new Material
+        {
+            Id = 901,
+            Kind = MaterialKind.Exercise,
+            Title = "Scale",
+            Area = Area.Technique,
+            IsScale = true,
+            AskedFor = true,
+            KeyPlan = new KeyPlan(),
+        };
+        var byKey = DayPlanner.Plan(
+            request with
+            {
+                Materials =
+                [
+                    scale,
+                    book with
+                    {
+                        TodaysKey = true,
+                        BookParts =
+                        [
+                            .. Key.Majors.Concat(Key.Minors).Select((one, i) => new BookPart((i * 6) + 1, (i * 6) + 6, one.Name, one)),
+                        ],
+                    },
+                ],
+                ReadingFrom = TuningFork.Core.SightReading.ReadingSource.Books,
+            }
+        );
+        var sounded = byKey
+            .Drills.SelectMany(drill => drill.Targets)
+            .Select(target => TargetKey.Parse(target.Key).InKey)
+            .Where(key => key.Length > 0)
+            .Select(key => Key.TryParse(key, out var found) ? found.Name : "")
+            .ToList();
+        sounded.ShouldNotBeEmpty();
+        var examples = byKey.Drills.Where(drill => drill.Area == Area.SightReading).SelectMany(drill => drill.Targets).ToList();
+        examples.Count.ShouldBeGreaterThan(1);
+        examples.ShouldAllBe(target => sounded.Any(key => target.Title.EndsWith($"({key})", StringComparison.Ordinal)));
     }
 
     [Fact]

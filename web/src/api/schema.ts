@@ -2271,7 +2271,7 @@ export interface components {
             isLeftOut: boolean;
         };
         /** @enum {unknown} */
-        EarFamily: "IntervalsUp" | "IntervalsDown" | "IntervalsTogether" | "Triads" | "Sevenths" | "DegreesMajor" | "DegreesMinor" | "Scales" | "TwoChords" | "FourChords" | "Metre" | "Subdivision" | "Pulse" | "SilentBeat" | "Strokes" | "Change" | "RhythmEcho" | "Lines";
+        EarFamily: "IntervalsUp" | "IntervalsDown" | "IntervalsTogether" | "Triads" | "Sevenths" | "DegreesMajor" | "DegreesMinor" | "Scales" | "TwoChords" | "FourChords" | "Metre" | "Subdivision" | "Pulse" | "SilentBeat" | "Strokes" | "Change" | "Grooves" | "RhythmEcho" | "Lines";
         EarFamilyView: {
             name: string;
             /** Format: int32 */
@@ -2845,6 +2845,8 @@ export interface components {
             examples: number;
             /** Format: int32 */
             perDay: number;
+            bookParts: string;
+            todaysKey: boolean;
             /** Format: int32 */
             daysLeft: null | number;
             /** Format: date */
@@ -2943,6 +2945,10 @@ export interface components {
             twiceADay: boolean;
             /** @default  */
             harmony: string;
+            /** @default  */
+            bookParts: string;
+            /** @default false */
+            todaysKey: boolean;
         };
         MethodChoiceView: {
             id: string;

@@ -16,20 +16,21 @@ internal static class ReadingFill
             .ThenBy(book => book.LastVisit ?? DateOnly.MinValue)
             .ThenBy(book => book.Id)
             .ToList();
-        var place = books.ToDictionary(book => book.Id, book => book.NextExample);
         var parts = FillContext.Chop(minutes, 5, 10);
         for (var i = 0; i < parts.Count; i++)
         {
-            var open = books.Where(book => place[book.Id] <= book.Examples).ToList();
+            var open = books.Where(Books.HasMore).ToList();
             if (open.Count == 0 || !IsForBooks(context.Request, open, i))
             {
                 yield return New(context, parts[i]);
                 continue;
             }
 
-            var book = open[i % open.Count] with { NextExample = place[open[i % open.Count].Id] };
-            yield return FromBook(context, book, parts[i]);
-            place[book.Id] += Books.Today(book, parts[i]);
+            var book = open[i % open.Count];
+            var numbers = Books.Coming(book, Books.Today(book, parts[i]), context.Sounded);
+            yield return FromBook(context, book, numbers, parts[i]);
+            // A further drill of the day goes on behind it.
+            books[books.IndexOf(book)] = Past(book, numbers);
         }
     }
 
@@ -57,28 +58,90 @@ internal static class ReadingFill
             }
         );
 
-    private static Drill FromBook(FillContext context, Material book, int minutes)
+    private static Drill FromBook(FillContext context, Material book, IReadOnlyList<int> numbers, int minutes) =>
+        Showing(
+            context.Make(
+                Area.SightReading,
+                Methods.UnseenInTime,
+                Title(book, numbers),
+                minutes,
+                Reason(book, context.Request.Day),
+                Targets(book, numbers, minutes)
+            ),
+            book,
+            numbers
+        );
+
+    /// <summary>
+    /// Where a book is to show first what is in a key of today, its examples are chosen once it is known which keys the day makes.
+    /// </summary>
+    /// <param name="context">The day.</param>
+    /// <param name="drills">Drills of sight reading; those that were kept by hand stay.</param>
+    public static IReadOnlyList<Drill> InTodaysKeys(FillContext context, IReadOnlyList<Drill> drills)
     {
-        var count = Books.Today(book, minutes);
-        var last = book.NextExample + count - 1;
-        var targets = Enumerable
-            .Range(book.NextExample, count)
-            .Select(number => new Target
+        var books = context
+            .Request.Materials.Where(material => material is { Kind: MaterialKind.Book, TodaysKey: true })
+            .ToDictionary(book => book.Id);
+        List<Drill> shown = [];
+        foreach (var drill in drills)
+        {
+            if (
+                context.Request.Kept.Contains(drill)
+                || drill.Targets.Count == 0
+                || drill.Targets[0].MaterialId is not { } id
+                || !books.TryGetValue(id, out var book)
+            )
+            {
+                shown.Add(drill);
+                continue;
+            }
+
+            var numbers = Books.Coming(book, drill.Targets.Count, context.Sounded);
+            shown.Add(Showing(drill with { Targets = Targets(book, numbers, drill.Minutes) }, book, numbers));
+            books[id] = Past(book, numbers);
+        }
+
+        return shown;
+    }
+
+    private static Material Past(Material book, IReadOnlyList<int> numbers)
+    {
+        var (next, ahead) = (book.NextExample, book.ReadAhead);
+        foreach (var number in numbers)
+            (next, ahead) = Books.After(next, ahead, number);
+        return book with { NextExample = next, ReadAhead = ahead };
+    }
+
+    private static Drill Showing(Drill drill, Material book, IReadOnlyList<int> numbers) =>
+        drill with
+        {
+            Title = Title(book, numbers),
+            Sequence = [.. Enumerable.Range(0, numbers.Count)],
+            Sum =
+                numbers.Count == 1
+                    ? "1 example"
+                    : $"{numbers.Count} examples, about {((drill.Minutes * 60 / numbers.Count) + 5) / 10 * 10} s each",
+        };
+
+    private static List<Target> Targets(Material book, IReadOnlyList<int> numbers, int minutes) =>
+        [
+            .. numbers.Select(number => new Target
             {
                 Key = TargetKey.Example(book.Id, number),
                 MaterialId = book.Id,
-                Title = $"{book.Title}, no. {number}",
+                Title = Name(book, number),
                 Group = $"book:{book.Id}",
-                TakeSeconds = minutes * 60 / count,
-            })
-            .ToList();
-        var title = count == 1 ? targets[0].Title : $"{book.Title}, nos. {book.NextExample}–{last}";
-        return context.Make(Area.SightReading, Methods.UnseenInTime, title, minutes, Reason(book, context.Request.Day), targets) with
-        {
-            Sequence = [.. Enumerable.Range(0, count)],
-            Sum = count == 1 ? "1 example" : $"{count} examples, about {(minutes * 60 / count + 5) / 10 * 10} s each",
-        };
-    }
+                TakeSeconds = minutes * 60 / numbers.Count,
+            }),
+        ];
+
+    private static string Name(Material book, int number) =>
+        $"{book.Title}, no. {number}{(Books.PartOf(book, number) is { } part ? $" ({part.Words})" : "")}";
+
+    private static string Title(Material book, IReadOnlyList<int> numbers) =>
+        numbers.Count == 1 ? Name(book, numbers[0])
+        : numbers[^1] - numbers[0] == numbers.Count - 1 ? $"{book.Title}, nos. {numbers[0]}–{numbers[^1]}"
+        : $"{book.Title}, nos. {string.Join(", ", numbers)}";
 
     /// <summary>What there is to say: a book that was read to its end is named once more.</summary>
     private static string Missing(FillContext context) =>

@@ -83,5 +83,8 @@ internal static class MaterialCheck
             );
         if (wish.PerDay is < 1 or > 50)
             throw new FieldException("perDay", "Examples a day are 1 to 50.");
+        BookPart.Read(wish.BookParts, wish.Examples, out var problem);
+        if (problem is not null)
+            throw new FieldException("bookParts", problem);
     }
 }

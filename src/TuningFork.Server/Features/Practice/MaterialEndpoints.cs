@@ -193,6 +193,9 @@ public static class MaterialEndpoints
         row.NextExample = wish.NextExample;
         row.Examples = wish.Examples;
         row.PerDay = wish.PerDay;
+        (row.BookParts, row.TodaysKey) = (wish.BookParts.Trim(), wish.TodaysKey);
+        // Where the next one is set by hand, what was read out of turn before it is behind.
+        row.ReadAhead = string.Join(',', ExampleBooks.ReadAheadOf(row).Where(number => number >= row.NextExample).Order());
     }
 
     private static async Task<MaterialHistory> HistoryAsync(int id, PracticeDb db, CancellationToken cancel)
@@ -254,6 +257,8 @@ public static class MaterialEndpoints
                         row.NextExample,
                         row.Examples,
                         row.PerDay,
+                        row.BookParts,
+                        row.TodaysKey,
                         row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
                         core.LastVisit,
                         row.Visits,

@@ -26,6 +26,8 @@ public sealed record MaterialView(
     int NextExample,
     int Examples,
     int PerDay,
+    string BookParts,
+    bool TodaysKey,
     int? DaysLeft,
     DateOnly? LastVisit,
     int Visits,
@@ -73,7 +75,9 @@ public sealed record MaterialWish(
     int WeekMinutes = 0,
     int WeekTimes = 0,
     bool TwiceADay = false,
-    string Harmony = ""
+    string Harmony = "",
+    string BookParts = "",
+    bool TodaysKey = false
 );
 
 /// <summary>A number of a readiness rating and its day.</summary>

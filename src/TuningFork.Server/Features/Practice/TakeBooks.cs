@@ -227,7 +227,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             return;
         var traits = await TraitsAsync(cancel);
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = TargetKey.Parse(take.Key).Number;
+            ExampleBooks.Unread(material, TargetKey.Parse(take.Key).Number);
         else if (
             await db.Visits.FirstOrDefaultAsync(visit => visit.MaterialId == id && visit.Day == session.Day, cancel) is { } visit
             && VisitBooks.RemoveLast(material, visit, traits)
@@ -246,7 +246,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
         if (visit is null)
             db.Visits.Add(visit = VisitBooks.Begin(material, day));
         if (material.Kind == MaterialKind.Book)
-            material.NextExample = Math.Max(material.NextExample, TargetKey.Parse(key).Number + 1);
+            ExampleBooks.Read(material, TargetKey.Parse(key).Number);
         else if (take is { } played)
             VisitBooks.Add(material, visit, played.Clean, played.Tempo?.Value, played.Weight, await TraitsAsync(cancel));
     }

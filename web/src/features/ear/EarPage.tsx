@@ -55,6 +55,9 @@ export function EarPage() {
   )
 }
 
+/** A key as it is printed. */
+const printed = (key: string) => key.replace(/^([A-G])b/, '$1♭').replace(/^([A-G])#/, '$1♯')
+
 /** What is heard and played back, and tunes one knows. */
 function OnTheInstrument({ copies, isPitched }: { copies: Ear['copies']; isPitched: boolean }) {
   const todays = api.useQuery('get', '/api/today', undefined, { throwOnError: false }).data?.techniqueKey
@@ -72,7 +75,7 @@ function OnTheInstrument({ copies, isPitched }: { copies: Ear['copies']; isPitch
           <Link to={address(kind)} style={{ fontWeight: 600, textDecoration: 'underline' }}>
             {kind === 'Phrase'
               ? 'A phrase, heard and played back'
-              : `A figure moved up${todays ? ` ${todays}` : ' the scale'}`}
+              : `A figure moved up${todays ? ` ${printed(todays)}` : ' the scale'}`}
           </Link>
           <Text color="faded" fontSize="0.92em">
             {last || `Level ${level} to begin with.`}

@@ -1,4 +1,4 @@
-import { Box, chakra, Flex, Input } from '@chakra-ui/react'
+import { Box, chakra, Flex, Input, Textarea } from '@chakra-ui/react'
 import { useChoices } from '../../api/choices'
 import type { Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
@@ -169,6 +169,25 @@ export function BookFields({ wish, set }: PartProps) {
         <Whole label="A day" value={wish.perDay} set={(perDay) => set({ perDay: perDay ?? 0 })} />
       </Flex>
       <RefusalOf field={['examples', 'nextExample', 'perDay']} />
+      <Field
+        label="What some have in common"
+        name="bookParts"
+        mt="3"
+        hint="1-20 C major; 21-40 G major, two voices"
+      >
+        <Textarea
+          rows={2}
+          value={wish.bookParts}
+          onChange={(event) => set({ bookParts: event.target.value })}
+        />
+      </Field>
+      <RefusalOf field={['bookParts']} />
+      <Tick
+        label="first what is in a key of today's technique"
+        mt="2"
+        on={wish.todaysKey}
+        set={(todaysKey) => set({ todaysKey })}
+      />
     </Box>
   )
 }

@@ -4,6 +4,8 @@ import { useWindowSize } from './useWindowSize'
 
 /** Pixels from the lowest to the highest line: read at a metre and a half. */
 const staff = 60
+/** Held in the hand. */
+const held = 26
 /** The same as the engraver draws it, unscaled. */
 const drawn = 31
 
@@ -12,7 +14,7 @@ export function StageMusic({ abc, label, height = staff }: { abc: string; label:
   const { width } = useWindowSize()
   const margins = width < 768 ? 32 : 80
   // On a phone half as large: it is held, not looked at from a stand.
-  const large = width < 768 ? height / 2 : height
+  const large = width < 768 ? Math.max(held, height / 2) : height
   return (
     <Box width="100%">
       <Engraving

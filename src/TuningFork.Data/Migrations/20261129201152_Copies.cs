@@ -32,6 +32,27 @@ namespace TuningFork.Data.Migrations
                 nullable: false,
                 defaultValue: "");
 
+            migrationBuilder.AddColumn<string>(
+                name: "BookParts",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<string>(
+                name: "ReadAhead",
+                table: "Materials",
+                type: "TEXT",
+                nullable: false,
+                defaultValue: "");
+
+            migrationBuilder.AddColumn<bool>(
+                name: "TodaysKey",
+                table: "Materials",
+                type: "INTEGER",
+                nullable: false,
+                defaultValue: false);
+
             migrationBuilder.CreateTable(
                 name: "Copies",
                 columns: table => new
@@ -79,6 +100,18 @@ namespace TuningFork.Data.Migrations
             migrationBuilder.DropColumn(
                 name: "ReadLowest",
                 table: "Profiles");
+
+            migrationBuilder.DropColumn(
+                name: "BookParts",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "ReadAhead",
+                table: "Materials");
+
+            migrationBuilder.DropColumn(
+                name: "TodaysKey",
+                table: "Materials");
         }
     }
 }

@@ -11,7 +11,7 @@ using TuningFork.Data;
 namespace TuningFork.Data.Migrations
 {
     [DbContext(typeof(PracticeDb))]
-    [Migration("20261129192717_Copies")]
+    [Migration("20261129201152_Copies")]
     partial class Copies
     {
         /// <inheritdoc />
@@ -443,6 +443,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("Best")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("BookParts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool?>("Click")
                         .HasColumnType("INTEGER");
 
@@ -536,6 +540,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<double?>("ReachSpread")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("ReadAhead")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Readiness")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -605,6 +613,9 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<int>("ToBar")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("TodaysKey")
                         .HasColumnType("INTEGER");
 
                     b.Property<bool>("TwiceADay")

@@ -65,6 +65,7 @@ public sealed class AccessibilityTests
         Check("/read", "//*[contains(@class, 'abcjs-notehead')]");
         Check("/craft/ear", "//section//button");
         Check("/ear", "//button[contains(., 'begin')]");
+        Check("/ear/copy?kind=figure", "//button[contains(., 'hear it')]");
         Check($"/craft/{book}/book", "//ol/li");
         Check($"/craft/{book}/look", "//*[@data-testid='number']");
         Check("/craft/sound", "//fieldset");

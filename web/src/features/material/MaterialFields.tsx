@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Input, Textarea } from '@chakra-ui/react'
 import { useChoices } from '../../api/choices'
-import type { Schemas } from '../../api/client'
+import { api, type Schemas } from '../../api/client'
 import { ReadinessSign, readinessOrder, readinessWords } from '../../ui/Readiness'
 import { Field } from '../../ui/Field'
 import { Tick, Ticks } from '../../ui/Tick'
@@ -157,6 +157,8 @@ export function TempoFields({ wish, set }: PartProps) {
 }
 
 export function BookFields({ wish, set }: PartProps) {
+  const choices = api.useQuery('get', '/api/technique/choices', undefined, { throwOnError: false })
+  const isPitched = choices.data?.isPitched ?? true
   return (
     <Box>
       <Flex gap="2" wrap="wrap">
@@ -173,7 +175,7 @@ export function BookFields({ wish, set }: PartProps) {
         label="What some have in common"
         name="bookParts"
         mt="3"
-        hint="1-20 C major; 21-40 G major, two voices"
+        hint={isPitched ? '1-20 C major; 21-40 G major, two voices' : '1-20 in 6/8; 21-40 with triplets'}
       >
         <Textarea
           rows={2}
@@ -182,12 +184,14 @@ export function BookFields({ wish, set }: PartProps) {
         />
       </Field>
       <RefusalOf field={['bookParts']} />
-      <Tick
-        label="first what is in a key of today's technique"
-        mt="2"
-        on={wish.todaysKey}
-        set={(todaysKey) => set({ todaysKey })}
-      />
+      {isPitched && (
+        <Tick
+          label="first what is in a key of today's technique"
+          mt="2"
+          on={wish.todaysKey}
+          set={(todaysKey) => set({ todaysKey })}
+        />
+      )}
     </Box>
   )
 }

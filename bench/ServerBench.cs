@@ -37,7 +37,15 @@ internal static class ServerBench
                 using var answer = await http.PostAsJsonAsync(new Uri("/api/reading/new", UriKind.Relative), new { });
                 answer.EnsureSuccessStatusCode();
             }),
+            ("four weeks back", "under 200 ms", () => http.GetStringAsync(Back(28))),
+            ("a year back", "under 200 ms", () => http.GetStringAsync(Back(366))),
         ];
+
+    private static Uri Back(int days)
+    {
+        var today = DateOnly.FromDateTime(DateTime.Today);
+        return new Uri($"/api/look-back?from={today.AddDays(1 - days):yyyy-MM-dd}&to={today:yyyy-MM-dd}", UriKind.Relative);
+    }
 
     public static async Task RunAsync()
     {

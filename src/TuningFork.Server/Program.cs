@@ -121,6 +121,7 @@ app.MapGoals();
 app.MapMethods();
 app.MapSession();
 app.MapJournal();
+app.MapLookBack();
 app.MapShelf();
 app.MapRelief();
 app.MapLists();

@@ -73,6 +73,7 @@ public sealed class AccessibilityTests
         browser.See(By.CssSelector("a[aria-label^='Tempo of']")).Click();
         Inspect("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Check("/journal", "//section");
+        Check("/journal/look-back", "//section//h3");
         browser.Type("Write something", "Only tried.");
         browser.Button("Keep").Click();
         browser.Button("Remove: Only tried.").Click();
@@ -113,6 +114,7 @@ public sealed class AccessibilityTests
         Check("/ear", "//button[contains(., 'begin')]");
         Check($"/craft/{book}/book", "//ol/li");
         Narrow("/journal");
+        Narrow("/journal/look-back");
         Narrow("/music");
         Narrow("/music", By.XPath("//button[.='New piece']"));
         Narrow("/music", By.XPath("//button[.='New passage']"));

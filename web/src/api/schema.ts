@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/look-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetLookBack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials/{id}/relief": {
         parameters: {
             query?: never;
@@ -2122,6 +2138,12 @@ export interface components {
             hearings: number;
             right: boolean;
         };
+        Counted: {
+            /** Format: int32 */
+            all: number;
+            /** Format: int32 */
+            right: number;
+        };
         /** @enum {unknown} */
         Course: "Timed" | "Rounds" | "CleanInRow" | "FixedCount" | "CleanMinutes" | "Ladder" | "WorkRest" | "Once" | "Questions" | "Run" | "Clock" | "Steps" | "Bursts" | "Altered" | "Densities" | "Rungs" | "Probe";
         Cue: {
@@ -2183,6 +2205,12 @@ export interface components {
             today: null | components["schemas"]["Phase"];
             fits: boolean;
             words: string;
+        };
+        DayPlayed: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            minutes: number;
         };
         DecidedWish: {
             /** @default  */
@@ -2765,6 +2793,28 @@ export interface components {
             /** Format: date */
             day: string;
         };
+        LookBackView: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            balance: components["schemas"]["AreaBalance"][];
+            balanceWords: string;
+            days: components["schemas"]["DayPlayed"][];
+            /** Format: double */
+            inEffect: number;
+            daysWords: string;
+            spread: number[];
+            moved: components["schemas"]["MovementView"][];
+            movedWords: string;
+            stuck: components["schemas"]["NamedThing"][];
+            slipped: components["schemas"]["NamedThing"][];
+            untouched: components["schemas"]["NamedThing"][];
+            takes: components["schemas"]["Counted"];
+            takesWords: string;
+            bars: components["schemas"]["Counted"];
+            ear: components["schemas"]["Counted"];
+        };
         LookView: {
             says: string;
             abc: string;
@@ -3018,8 +3068,24 @@ export interface components {
         };
         /** @enum {unknown} */
         Mix: "Blocked" | "InTurn" | "Shuffled";
+        MovementView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            tempi: string;
+            /** Format: double */
+            gain: number;
+            /** Format: int32 */
+            visits: number;
+        };
         MusicWish: {
             abc: string;
+        };
+        NamedThing: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            words: string;
         };
         /** @enum {unknown} */
         Naming: "Letters" | "FixedDo" | "MovableDo" | "Degrees" | "Sargam";
@@ -4555,6 +4621,29 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetLookBack: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookBackView"];
+                };
             };
         };
     };

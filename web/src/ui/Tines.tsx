@@ -5,13 +5,15 @@ import { colours } from '../theme/colours'
 interface Props {
   tines: Schemas['AreaBalance'][]
   small?: boolean
+  title?: string
 }
 
-/** One bar an area hanging from a common bar: its length what was wanted in seven days, filled what was played. */
-export function Tines({ tines, small = false }: Props) {
+/** One bar an area hanging from a common bar: its length what was wanted, filled what was played. */
+export function Tines({ tines, small = false, title = 'Last seven days' }: Props) {
   const byArea = new Map<Area, Schemas['AreaBalance']>(tines.map((tine) => [tine.area, tine]))
   const most = Math.max(1, ...tines.map((tine) => Math.max(tine.wanted, tine.played)))
-  const [width, height, gap] = small ? [5, 26, 9] : [16, 116, 42]
+  // Three figures of minutes need more room.
+  const [width, height, gap] = small ? [5, 26, 9] : [16, 116, most < 100 ? 42 : 56]
   const said = staffOrder.map(
     (area) =>
       `${areaLooks[area].name} ${Math.round(byArea.get(area)?.played ?? 0)} of ${Math.round(byArea.get(area)?.wanted ?? 0)} minutes`,
@@ -21,7 +23,7 @@ export function Tines({ tines, small = false }: Props) {
       width={gap * 6 + 2}
       height={height + (small ? 5 : 66)}
       role="img"
-      aria-label={`Last seven days: ${said.join(', ')}`}
+      aria-label={`${title}: ${said.join(', ')}`}
     >
       <rect x={0} y={0} width={gap * 6 + 2} height={small ? 3 : 8} rx={small ? 1.5 : 4} fill={colours.ink} />
       {staffOrder.map((area, i) => {

@@ -126,7 +126,7 @@ public static class CopyEndpoints
             CopyKind.Figure,
             level,
             score,
-            $"In {key.Name}. You hear it once, on the first degree: move it up the scale to the octave, and back.",
+            $"In {key.Name}. You hear a figure on the first degree: move it up the scale to the octave, and back.",
             all[..size]
         );
     }

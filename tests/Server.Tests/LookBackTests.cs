@@ -1,0 +1,68 @@
+using Shouldly;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>Looking back over HTTP: the pictures' numbers are the sums of what was kept.</summary>
+public sealed class LookBackTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task Sums_are_those_of_what_was_played_and_marked()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        for (var day = 0; day < 4; day++)
+        {
+            await PlayAsync(Evening.AddDays(day * 2));
+        }
+
+        var from = DateOnly.FromDateTime(Evening.Date);
+        var look = await app.Get($"/api/look-back?from={from:yyyy-MM-dd}&to={from.AddDays(27):yyyy-MM-dd}");
+        var minutes = app.Number("""select cast(sum("PlayedSeconds") as int) from "SessionDrills" where "Area" is not null""") / 60.0;
+        minutes.ShouldBeGreaterThan(10);
+        look["days"]!.AsArray().Count.ShouldBe(28);
+        look["days"]!.AsArray().Sum(day => (double)day!["minutes"]!).ShouldBe(minutes, 0.3);
+        look["balance"]!.AsArray().Sum(area => (double)area!["played"]!).ShouldBe(minutes, 0.4);
+        ((int)look["takes"]!["all"]!).ShouldBe(app.Number("""select count(*) from "Takes" where "MaterialId" is not null"""));
+        ((int)look["takes"]!["right"]!).ShouldBe(
+            app.Number("""select count(*) from "Takes" where "MaterialId" is not null and "Clean" """)
+        );
+        ((int)look["takes"]!["all"]!).ShouldBeGreaterThan(3);
+        ((double)look["inEffect"]!).ShouldBe(4, 0.6);
+        look["moved"]!.AsArray().Count.ShouldBeGreaterThan(0);
+        look["moved"]!.AsArray().ShouldAllBe(one => (int)one!["visits"]! <= 4);
+        // Where the stretch begins after it, what is under way has not been touched.
+        var later = await app.Get($"/api/look-back?from={from.AddDays(20):yyyy-MM-dd}&to={from.AddDays(27):yyyy-MM-dd}");
+        later["untouched"]!.AsArray().Count.ShouldBeGreaterThan(0);
+        ((string?)later["daysWords"]).ShouldBe("Nothing was played in these days.");
+        await app.Refused(HttpMethod.Get, "/api/look-back?from=2031-06-02&to=2031-06-01", new { }, "to");
+        await app.Refused(HttpMethod.Get, "/api/look-back?from=2029-06-02&to=2031-06-01", new { }, "from");
+    }
+
+    /// <summary>Plays what the day plans: a minute in each drill, and three takes where there is something to mark.</summary>
+    private async Task PlayAsync(DateTimeOffset at)
+    {
+        await app.Clock(at);
+        var session = await app.Begin();
+        while (session["cue"] is not null)
+        {
+            var position = (int)session["position"]!;
+            for (var take = 0; take < 3 && (int?)session["position"] == position && (bool?)session["cue"]?["countsTakes"] == true; take++)
+            {
+                await app.Clock(at = at.AddSeconds(20));
+                session = await app.Act(session, take == 1 ? "Missed" : "Clean", 20 * (take + 1));
+            }
+
+            await app.Clock(at = at.AddSeconds(60));
+            if (session["cue"] is not null && (int)session["position"]! == position)
+                session = await app.Act(session, "Skip", 60);
+        }
+
+        await app.Close();
+    }
+}

@@ -60,6 +60,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<CopyRow> Copies => Set<CopyRow>();
 
+    public DbSet<ReviewAnswerRow> ReviewAnswers => Set<ReviewAnswerRow>();
+
     public DbSet<BoxRow> Boxes => Set<BoxRow>();
 
     public DbSet<FactRow> Facts => Set<FactRow>();
@@ -108,6 +110,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<FindRow>().HasIndex(row => row.TuneId);
         modelBuilder.Entity<CopyRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<CopyRow>().HasIndex(row => new { row.Kind, row.Day });
+        modelBuilder.Entity<ReviewAnswerRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<EarItemRow>().HasKey(row => row.Item);
         modelBuilder.Entity<EarAnswerRow>().HasIndex(row => row.Key).IsUnique();
         // Who is taken for whom is read from the index alone.

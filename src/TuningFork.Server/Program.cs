@@ -122,6 +122,7 @@ app.MapMethods();
 app.MapSession();
 app.MapJournal();
 app.MapLookBack();
+app.MapReview();
 app.MapShelf();
 app.MapRelief();
 app.MapLists();

@@ -74,6 +74,7 @@ public sealed class AccessibilityTests
         Inspect("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Check("/journal", "//section");
         Check("/journal/look-back", "//section//h3");
+        Check("/journal/review", "//section//h2");
         browser.Type("Write something", "Only tried.");
         browser.Button("Keep").Click();
         browser.Button("Remove: Only tried.").Click();
@@ -115,6 +116,7 @@ public sealed class AccessibilityTests
         Check($"/craft/{book}/book", "//ol/li");
         Narrow("/journal");
         Narrow("/journal/look-back");
+        Narrow("/journal/review");
         Narrow("/music");
         Narrow("/music", By.XPath("//button[.='New piece']"));
         Narrow("/music", By.XPath("//button[.='New passage']"));

@@ -869,6 +869,12 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("ReviewWeekday")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("ReviewedOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("ScaleMinutes")
                         .HasColumnType("INTEGER");
 
@@ -992,6 +998,36 @@ namespace TuningFork.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("Readings");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.ReviewAnswerRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Accepted")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Topic")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Day");
+
+                    b.ToTable("ReviewAnswers");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.RoutineRow", b =>

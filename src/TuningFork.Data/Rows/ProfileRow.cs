@@ -54,6 +54,10 @@ public sealed class ProfileRow
     public string ReadLowest { get; set; } = "";
     public string ReadHighest { get; set; } = "";
 
+    /// <summary>The weekday of the week's review, 0 for Monday; the day on which it was last written.</summary>
+    public int ReviewWeekday { get; set; } = 6;
+    public DateOnly? ReviewedOn { get; set; }
+
     /// <summary>Families that the ear is not asked of, comma-separated.</summary>
     public string EarLeftOut { get; set; } = "";
 

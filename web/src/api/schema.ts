@@ -1492,6 +1492,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetReview"];
+        put?: never;
+        post: operations["WriteReview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/review/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AnswerReview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/review/weekday": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["SetReviewDay"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf": {
         parameters: {
             query?: never;
@@ -3691,11 +3739,58 @@ export interface components {
             /** Format: int32 */
             weeks?: null | number;
         };
-        /** @enum {unknown} */
+        ReviewAnswer: {
+            topic: components["schemas"]["ReviewTopic"];
+            /** Format: int32 */
+            materialId: number;
+            accept: boolean;
+        };
+        ReviewDayWish: {
+            /** Format: int32 */
+            weekday: number;
+        };
+        /**
+         * @default Keep
+         * @enum {unknown}
+         */
         ReviewDecision: "Keep" | "Rest" | "Drop" | "BringBack";
+        ReviewEnd: {
+            /** Format: uuid */
+            key: string;
+            words: string;
+        };
         ReviewProposal: {
             decision: components["schemas"]["ReviewDecision"];
             reason: string;
+        };
+        ReviewQuestion: {
+            topic: components["schemas"]["ReviewTopic"];
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            why: string;
+            proposal: string;
+            relief?: components["schemas"]["Relief"];
+            decision?: components["schemas"]["ReviewDecision"];
+        };
+        /** @enum {unknown} */
+        ReviewTopic: "Stuck" | "Exercise" | "Rest" | "BringBack";
+        ReviewView: {
+            /** Format: date */
+            day: string;
+            /** Format: date */
+            since: string;
+            playedWords: string;
+            movedWords: string;
+            questions: components["schemas"]["ReviewQuestion"][];
+            answered: string[];
+            dates: string[];
+            weekdayMinutes: number[];
+            /** Format: int32 */
+            onShelf: number;
+            /** Format: int32 */
+            weekday: number;
+            isWritten: boolean;
         };
         RoutineView: {
             /** Format: int32 */
@@ -4215,6 +4310,7 @@ export interface components {
             leastMinutes: number;
             /** Format: int32 */
             mostMinutes: number;
+            reviewIsDue: boolean;
         };
         TodayWish: {
             /** Format: int32 */
@@ -6965,6 +7061,96 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    WriteReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReviewEnd"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    AnswerReview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReviewAnswer"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewView"];
+                };
+            };
+        };
+    };
+    SetReviewDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReviewDayWish"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {

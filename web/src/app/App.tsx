@@ -41,6 +41,7 @@ const MaterialPage = lazyPage(() => import('../features/material/MaterialPage'),
 const StagePage = lazyPage(() => import('../features/practice/StagePage'), 'StagePage')
 const ClosePage = lazyPage(() => import('../features/practice/ClosePage'), 'ClosePage')
 const ShelfPage = lazyPage(() => import('../features/progress/ShelfPage'), 'ShelfPage')
+const ReviewPage = lazyPage(() => import('../features/lookback/ReviewPage'), 'ReviewPage')
 const LookBackPage = lazyPage(() => import('../features/lookback/LookBackPage'), 'LookBackPage')
 const JournalPage = lazyPage(() => import('../features/progress/JournalPage'), 'JournalPage')
 
@@ -80,6 +81,7 @@ export function App() {
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />
               <Route path="/craft/sound" element={<SoundPage />} />
               <Route path="/journal" element={<JournalPage />} />
+              <Route path="/journal/review" element={<ReviewPage />} />
               <Route path="/journal/look-back" element={<LookBackPage />} />
               <Route path="/journal/shelf" element={<ShelfPage />} />
               <Route path="/set-up" element={<RoutinesPage />} />

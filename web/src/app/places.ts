@@ -28,6 +28,7 @@ export const places: readonly Place[] = [
     to: '/journal',
     views: [
       ['/journal', 'Days'],
+      ['/journal/review', 'Review'],
       ['/journal/look-back', 'Look back'],
       ['/journal/shelf', 'Shelf'],
     ],

@@ -44,6 +44,7 @@ public sealed record UnclosedView(int Id, DateOnly Day, double PlayedMinutes, in
 /// <param name="Reliefs">Of what there has been less for two weeks, to be looked at again.</param>
 /// <param name="LeastMinutes">Fewest minutes of a sitting.</param>
 /// <param name="MostMinutes">Most minutes of a sitting.</param>
+/// <param name="ReviewIsDue">Whether today is the day of the week's review, and it was not written yet.</param>
 /// <param name="Unclosed">A session of an earlier day that is to be closed before today's begins, or null.</param>
 public sealed record TodayView(
     DateOnly Day,
@@ -74,7 +75,8 @@ public sealed record TodayView(
     string TechniqueKey,
     IReadOnlyList<ReliefView> Reliefs,
     int LeastMinutes,
-    int MostMinutes
+    int MostMinutes,
+    bool ReviewIsDue
 );
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>

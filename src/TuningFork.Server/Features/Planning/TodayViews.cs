@@ -57,7 +57,8 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
                 ?? "",
             ReliefEndpoints.ToLookAt(facts.Materials, facts.Day),
             SittingLength.Least,
-            SittingLength.Most
+            SittingLength.Most,
+            ReviewEndpoints.IsDue(facts.Profile, facts.Day)
         );
     }
 

@@ -96,14 +96,7 @@ public static class LookBackEndpoints
         List<double> minutes = [.. days.Select(one => one.Minutes)];
         var even = Evenness.Of(minutes);
         var today = clock.Today(profile);
-        var visits = await db
-            .Visits.AsNoTracking()
-            .Include(visit => visit.Material)
-                .ThenInclude(material => material!.Piece)
-            .Where(visit => visit.Day >= from && visit.Day <= to)
-            .OrderBy(visit => visit.Day)
-            .ToListAsync(cancel);
-        var moved = Movements(visits);
+        var moved = await MovementsAsync(db, from, to, cancel);
         var takes = await TakesAsync(db, from, to, cancel);
         var (stuck, slipped, untouched) = await StandingAsync(db, from, today, cancel);
         return new LookBackView(
@@ -157,26 +150,44 @@ public static class LookBackEndpoints
         ).ConvertAll(row => (row.Day, row.Area!.Value, row.Seconds));
 
     /// <summary>Of each thing what was known before its first visit of the stretch, and after its last.</summary>
-    private static List<Movement> Movements(List<VisitRow> visits) =>
+    internal static async Task<IReadOnlyList<Movement>> MovementsAsync(PracticeDb db, DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var visits = await db
+            .Visits.Where(visit => visit.Day >= from && visit.Day <= to && visit.ReachLog != null)
+            .OrderBy(visit => visit.Day)
+            .Select(visit => new
+            {
+                visit.MaterialId,
+                Before = visit.ReachLogBefore,
+                After = visit.ReachLog!.Value,
+            })
+            .ToListAsync(cancel);
+        var ids = visits.Select(visit => visit.MaterialId).Distinct().ToList();
+        var materials = await db
+            .Materials.AsNoTracking()
+            .Include(row => row.Piece)
+            .Where(row => ids.Contains(row.Id))
+            .ToDictionaryAsync(row => row.Id, cancel);
+        return
         [
             .. visits
-                .Where(visit => visit is { ReachLog: not null, Material: not null })
+                .Where(visit => materials.ContainsKey(visit.MaterialId))
                 .GroupBy(visit => visit.MaterialId)
                 .Select(group =>
                 {
-                    var (first, last) = (group.First(), group.Last());
-                    var material = last.Material!;
+                    var (first, last, material) = (group.First(), group.Last(), materials[group.Key]);
                     var notes = Bookkeeping.NotesABeat(material);
                     return new Movement(
                         material.Id,
                         Bookkeeping.TitleOf(material, material.Piece),
-                        Math.Exp(first.ReachLogBefore ?? first.ReachLog!.Value) / notes,
-                        Math.Exp(last.ReachLog!.Value) / notes,
+                        Math.Exp(first.Before ?? first.After) / notes,
+                        Math.Exp(last.After) / notes,
                         material.Target ?? material.Piece?.Target,
                         group.Count()
                     );
                 }),
         ];
+    }
 
     private static async Task<(List<NamedThing> Stuck, List<NamedThing> Slipped, List<NamedThing> Untouched)> StandingAsync(
         PracticeDb db,

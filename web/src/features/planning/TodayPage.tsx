@@ -148,6 +148,11 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
         <Text fontSize="0.95em" mt="3">
           <Link to="/ear">A round for the ear now</Link>
         </Text>
+        {today.reviewIsDue && (
+          <Text fontSize="0.95em" mt="1">
+            <Link to="/journal/review">The week’s review: ten minutes</Link>
+          </Text>
+        )}
         {today.onShelf > 0 && (
           <Text fontSize="0.95em" mt="1">
             <Link to="/journal/shelf">

@@ -1,0 +1,174 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.LookingBack;
+using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Tempo;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Progress;
+
+/// <summary>A week's review as it stands: what moved, what is still to be answered, what was answered.</summary>
+/// <param name="Since">The first day of the week that is looked back on.</param>
+/// <param name="Questions">What is not answered yet.</param>
+/// <param name="Answered">What was answered, in words.</param>
+/// <param name="Dates">Performances ahead, the nearest first, with what their sum says.</param>
+/// <param name="Weekday">The weekday on which it comes, 0 for Monday.</param>
+/// <param name="IsWritten">Whether it was written to the journal today.</param>
+public sealed record ReviewView(
+    DateOnly Day,
+    DateOnly Since,
+    string PlayedWords,
+    string MovedWords,
+    IReadOnlyList<ReviewQuestion> Questions,
+    IReadOnlyList<string> Answered,
+    IReadOnlyList<string> Dates,
+    IReadOnlyList<int> WeekdayMinutes,
+    int OnShelf,
+    int Weekday,
+    bool IsWritten
+);
+
+/// <summary>An answer: a yes carries the proposal out.</summary>
+public sealed record ReviewAnswer(ReviewTopic Topic, int MaterialId, bool Accept);
+
+/// <summary>Writes the review to the journal. Sent again with the same key it is written once.</summary>
+/// <param name="Words">One's own, may be empty.</param>
+public sealed record ReviewEnd(Guid Key, string Words);
+
+/// <summary>The weekday of the review, 0 for Monday to 6.</summary>
+public sealed record ReviewDayWish(int Weekday);
+
+/// <summary>The week's review over HTTP: each yes is carried out at once, so that a review left half-way loses nothing.</summary>
+public static class ReviewEndpoints
+{
+    public static void MapReview(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/review").WithTags("Review");
+        group.MapGet("", ViewAsync).WithName("GetReview");
+        group.MapPost("/answers", AnswerAsync).WithName("AnswerReview");
+        group.MapPost("", WriteAsync).WithName("WriteReview");
+        group
+            .MapPut("/weekday", async (ReviewDayWish wish, PracticeDb db, CancellationToken cancel) =>
+            {
+                if (wish.Weekday is < 0 or > 6)
+                    throw new FieldException("weekday", "Weekdays are 0 for Monday to 6 for Sunday.");
+                (await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel)).ReviewWeekday = wish.Weekday;
+                await db.SaveChangesAsync(cancel);
+            })
+            .WithName("SetReviewDay");
+    }
+
+    /// <summary>Whether today is the day of the review, and it was not written since the last one.</summary>
+    internal static bool IsDue(ProfileRow profile, DateOnly day) =>
+        PracticeDay.Weekday(day) == profile.ReviewWeekday && profile.ReviewedOn != day;
+
+    private static async Task<ReviewView> ViewAsync(PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var since = facts.Day.AddDays(1 - WeekReview.Days);
+        var answers = await db.ReviewAnswers.AsNoTracking().Where(row => row.Day == facts.Day).OrderBy(row => row.Id).ToListAsync(cancel);
+        var minutes = facts.MinutesByDay.Where(pair => pair.Key >= since && pair.Key <= facts.Day).Sum(pair => pair.Value);
+        return new ReviewView(
+            facts.Day,
+            since,
+            $"{Words.Minutes((int)Math.Round(minutes))} on {Words.Days(facts.MinutesByDay.Count(pair => pair.Key >= since && pair.Key <= facts.Day && pair.Value > 0))}.",
+            Movement.Words(await LookBackEndpoints.MovementsAsync(db, since, facts.Day, cancel)),
+            [.. WeekReview.Questions(facts.Materials, facts.Day).Where(one => !IsAnswered(answers, one))],
+            [.. answers.Select(row => row.Words)],
+            [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
+            [.. facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse)],
+            facts.OnShelf,
+            facts.Profile.ReviewWeekday,
+            facts.Profile.ReviewedOn == facts.Day
+        );
+    }
+
+    private static bool IsAnswered(List<ReviewAnswerRow> answers, ReviewQuestion question) =>
+        answers.Exists(row => row.MaterialId == question.MaterialId && row.Topic == question.Topic);
+
+    private static async Task<ReviewView> AnswerAsync(ReviewAnswer answer, PracticeDb db, PlanDesk desk, CancellationToken cancel)
+    {
+        var facts = await desk.FactsAsync(cancel);
+        var there = await db.ReviewAnswers.AnyAsync(
+            row => row.Day == facts.Day && row.MaterialId == answer.MaterialId && row.Topic == answer.Topic,
+            cancel
+        );
+        if (!there)
+        {
+            var question = WeekReview
+                .Questions(facts.Materials, facts.Day)
+                .FirstOrDefault(one => one.MaterialId == answer.MaterialId && one.Topic == answer.Topic)
+                ?? throw Problems.Unknown("materialId", "question of this review");
+            var row = await db.Materials.FindAsync([answer.MaterialId], cancel) ?? throw Problems.Unknown("materialId", "material");
+            if (answer.Accept)
+                CarryOut(row, question, facts.Day);
+            else if (answer.Topic == ReviewTopic.Exercise)
+                row.ReviewOn = Review.Next(ReviewDecision.Keep, facts.Day);
+            row.Version++;
+            db.ReviewAnswers.Add(
+                new ReviewAnswerRow
+                {
+                    Day = facts.Day,
+                    Topic = answer.Topic,
+                    MaterialId = answer.MaterialId,
+                    Accepted = answer.Accept,
+                    Words = $"{question.Title}: {(answer.Accept ? question.Proposal : "as it is")}",
+                }
+            );
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return await ViewAsync(db, desk, cancel);
+    }
+
+    private static void CarryOut(MaterialRow row, ReviewQuestion question, DateOnly day)
+    {
+        switch (question.Topic)
+        {
+            case ReviewTopic.Stuck:
+                ReliefEndpoints.Give(row, question.Relief, day);
+                break;
+            case ReviewTopic.Exercise:
+                row.Resting = question.Decision is ReviewDecision.Rest or ReviewDecision.Drop;
+                row.ReviewOn = Review.Next(question.Decision, day);
+                break;
+            case ReviewTopic.Rest:
+                (row.Resting, row.RestUntil) = (true, null);
+                break;
+            default:
+                (row.Resting, row.RestUntil) = (false, day);
+                ReliefEndpoints.Give(row, Relief.None, day);
+                break;
+        }
+    }
+
+    private static async Task<ReviewView> WriteAsync(
+        ReviewEnd end,
+        PracticeDb db,
+        PlanDesk desk,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
+    {
+        var own = Problems.Text("words", end.Words);
+        if (!await db.Entries.IgnoreQueryFilters().AnyAsync(row => row.Key == end.Key, cancel))
+        {
+            var view = await ViewAsync(db, desk, cancel);
+            var text = string.Join(
+                '\n',
+                new[] { $"The week: {view.PlayedWords} {view.MovedWords}" }
+                    .Concat(view.Answered.Select(line => $"{line}."))
+                    .Concat(own.Length > 0 ? [own] : [])
+            );
+            db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, view.Day, EntryKind.Note, text, session: null, key: end.Key));
+            (await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel)).ReviewedOn = view.Day;
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return await ViewAsync(db, desk, cancel);
+    }
+}

@@ -1,0 +1,79 @@
+using Shouldly;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>The week's review over HTTP: a yes is in the next plans, and all of it in the journal.</summary>
+public sealed class ReviewTests : IDisposable
+{
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Theory]
+    [InlineData(true)]
+    [InlineData(false)]
+    public async Task What_has_lain_long_is_in_the_plan_of_tomorrow_with_a_yes_and_is_not_without(bool accept)
+    {
+        await app.Clock(Evening);
+        var (_, first, _, _) = await app.FirstDay();
+        app.Write($"""update "Materials" set "Resting" = 1, "Visits" = 6, "LastVisit" = '2020-01-01' where "Id" = {first}""");
+        var question = (await app.Get("/api/review"))["questions"]!.AsArray().Single(one => (int)one!["materialId"]! == first)!;
+        ((string?)question["topic"], (string?)question["proposal"]).ShouldBe(("BringBack", "bring it back"));
+        var answer = new
+        {
+            topic = "BringBack",
+            materialId = first,
+            accept,
+        };
+        var after = await app.Post("/api/review/answers", answer);
+        await app.Post("/api/review/answers", answer);
+        after["questions"]!.AsArray().ShouldAllBe(one => (int)one!["materialId"]! != first);
+        var line = (string)after["answered"]!.AsArray().Single()!;
+        line.ShouldEndWith(accept ? ": bring it back" : ": as it is");
+        // Left half-way it is as it was.
+        (await app.Get("/api/review"))["answered"]!.AsArray().Count.ShouldBe(1);
+        var end = new { key = Guid.NewGuid(), words = "The joins." };
+        await app.Post("/api/review", end);
+        ((bool?)(await app.Post("/api/review", end))["isWritten"]).ShouldBe(true);
+        var entries = (await app.Get("/api/journal"))["days"]![0]!["entries"]!.AsArray();
+        entries.Count.ShouldBe(1, "sent again it is written once");
+        ((string)entries[0]!["text"]!).ShouldContain($"{line}.\nThe joins.");
+        await app.Clock(Evening.AddDays(1));
+        (await app.Get("/api/today"))["drills"]!
+            .AsArray()
+            .SelectMany(drill => drill!["targets"]!.AsArray())
+            .Any(target => (int?)target!["materialId"] == first)
+            .ShouldBe(accept);
+        await app.Refused(
+            HttpMethod.Post,
+            "/api/review/answers",
+            new
+            {
+                topic = "Stuck",
+                materialId = 999,
+                accept = true,
+            },
+            "materialId",
+            404
+        );
+    }
+
+    [Fact]
+    public async Task It_is_asked_for_on_its_weekday_until_it_is_written()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var weekday = ((int)Evening.DayOfWeek + 6) % 7;
+        await app.Put("/api/review/weekday", new { weekday });
+        ((bool?)(await app.Get("/api/today"))["reviewIsDue"]).ShouldBe(true);
+        await app.Post("/api/review", new { key = Guid.NewGuid(), words = "" });
+        ((bool?)(await app.Get("/api/today"))["reviewIsDue"]).ShouldBe(false);
+        await app.Clock(Evening.AddDays(7));
+        ((bool?)(await app.Get("/api/today"))["reviewIsDue"]).ShouldBe(true);
+        await app.Clock(Evening.AddDays(8));
+        ((bool?)(await app.Get("/api/today"))["reviewIsDue"]).ShouldBe(false);
+        await app.Refused(HttpMethod.Put, "/api/review/weekday", new { weekday = 7 }, "weekday");
+    }
+}

@@ -19,6 +19,8 @@ public sealed class RoomsTests
     [InlineData("Practice", "SightReading,EarTraining,Planning")]
     [InlineData("SightReading", "EarTraining,Planning")]
     [InlineData("EarTraining", "SightReading,Planning")]
+    [InlineData("Planning", "LookingBack")]
+    [InlineData("LookingBack", "SightReading,EarTraining,WarmUps")]
     [InlineData("Repertoire", "Planning,EarTraining,SightReading,WarmUps")]
     [InlineData("WarmUps", "Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
     public void A_room_knows_only_those_below_it(string room, string above) =>

@@ -37,7 +37,7 @@ public static class Composer
         var key = wish.Key ?? KeyOf(wish, random);
         var (rhythm, figures) = RhythmPlan.Make(bars, time, wish.Levels.Rhythm, wish.Asked == Strand.Rhythm, random);
         var chords = HarmonyPlan.Make(bars, random);
-        var hands = HandsOf(wish, random);
+        var hands = TwoHands.Of(wish, random);
         if (hands == Hands.Left)
             wish = wish with { LeftHand = true };
         var written = wish.Instrument.IsPitched
@@ -58,64 +58,8 @@ public static class Composer
         };
         return new Reading(score, wish.Levels, wish.Asked, chords, Fingerprint(score))
         {
-            Second = wish.Instrument.IsPitched ? Beside(score, chords, hands == Hands.Both, wish) : null,
+            Second = wish.Instrument.IsPitched ? TwoHands.Beside(score, chords, hands == Hands.Both, wish) : null,
             BothHands = hands == Hands.Both,
-        };
-    }
-
-    private enum Hands
-    {
-        Right,
-        Left,
-        Both,
-    }
-
-    /// <summary>Keyboards read the left hand alone from some level on, later both; what is asked comes for certain.</summary>
-    private static Hands HandsOf(ReadingWish wish, Random random)
-    {
-        var level = wish.Instrument.HasTwoStaves ? wish.Levels.Texture : 1;
-        var asked = wish.Asked == Strand.Texture;
-        return level >= ReadingTables.BothHands
-            ? asked || random.Next(3) > 0
-                ? Hands.Both
-                : Hands.Left
-            : level >= ReadingTables.LeftHand
-                ? (asked ? random.Next(4) > 0 : random.Next(2) == 0)
-                    ? Hands.Left
-                    : Hands.Right
-                : Hands.Right;
-    }
-
-    /// <summary>Semitones between the second voice and the nearest note of the melody at least, its room, and from where on it lies above.</summary>
-    private const int Clear = 1,
-        Room = 19,
-        LowestBelow = 55,
-        LowestLeft = 36;
-
-    /// <summary>The voice below: the left hand's, or one to be heard, which lies above where the melody itself is low.</summary>
-    private static Score Beside(Score score, IReadOnlyList<int> chords, bool bothHands, ReadingWish wish)
-    {
-        var line = score.Bars.SelectMany(bar => bar.Elements).SelectMany(element => element.Pitches).Select(pitch => pitch.Midi).ToList();
-        var (lowest, highest) = (line.Min(), line.Max());
-        var below = bothHands || lowest + score.ToSounding.Semitones >= LowestBelow;
-        var (low, high) = below
-            ? (Math.Max(lowest - Clear - Room, bothHands ? LowestLeft : 0), lowest - Clear)
-            : (highest + Clear, highest + Clear + Room);
-        // Its chance is its own: the melody stays what it is.
-        var random = new Random(wish.Seed);
-        return score with
-        {
-            Clef = Clef.Bass,
-            Bars = SecondVoice.Make(
-                score.Bars,
-                chords,
-                score.Key,
-                score.Time,
-                bothHands ? wish.Levels.Texture : ReadingTables.TwoABar,
-                low,
-                high,
-                random
-            ),
         };
     }
 

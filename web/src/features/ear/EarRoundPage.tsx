@@ -2,7 +2,6 @@ import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { api, type Schemas } from '../../api/client'
-import { Keys } from '../../ui/Keys'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
 import { Refusal } from '../../ui/refusal'
@@ -12,10 +11,10 @@ import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
 import { useStageKeys } from '../practice/useStageKeys'
-import { soundKey } from '../../sound/keySound'
 import { SoundBlocked } from '../../sound/SoundBlocked'
 import { hasNotes } from '../../sound/useEarSound'
-import { labelOf, useEarRound } from './useEarRound'
+import { LineNotes } from './LineNotes'
+import { labelOf, useEarRound, type RoundState } from './useEarRound'
 
 /** A round by itself lasts so long. */
 const usualSeconds = 300
@@ -106,7 +105,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
             >
               {nowWords(round, only.length > 0)}
             </chakra.h1>
-            {question?.kind === 'Notes' && step.at !== 'wait' && <Degrees round={round} />}
+            {question?.kind === 'Notes' && step.at !== 'wait' && <LineNotes round={round} />}
             {round.tapping && (
               <Text mt="6" fontSize="2rem" data-testid="tapped">
                 {round.tapped === 0 ? 'Any key, a pedal, or a finger anywhere.' : `${round.tapped} tapped`}
@@ -171,8 +170,6 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
   )
 }
 
-type RoundState = ReturnType<typeof useEarRound>
-
 function nowWords({ question, step }: RoundState, isOnly: boolean) {
   if (step.at === 'wait' || !question)
     return isOnly ? 'Only these: one after the other.' : 'Hear it, then say what it was.'
@@ -186,64 +183,6 @@ function nowWords({ question, step }: RoundState, isOnly: boolean) {
 }
 
 const highestDegree = 8
-
-/** The notes of a key, to be given one after the other: by figure, letter, key or keyboard. */
-function Degrees({ round }: { round: RoundState }) {
-  const { given, question, step, midi } = round
-  const line = question?.line
-  if (!line) return null
-  return (
-    <>
-      <Text mt="6" fontSize="2rem" minH="1.5em" data-testid="given" aria-live="polite">
-        {given.map(({ label }) => label).join(' ')}{' '}
-        {step.at === 'ask' &&
-          Array(line.notes - given.length)
-            .fill('–')
-            .join(' ')}
-      </Text>
-      <Flex gap="3" wrap="wrap" mt="3" role="group" aria-label="Degrees">
-        {line.steps.map(({ degree, letter }, i) => (
-          <Press
-            key={degree}
-            aria-label={`${degree}, ${letter}`}
-            minH="64px"
-            minW="64px"
-            fontSize="1.2rem"
-            borderColor="stageEdge"
-            _hover={{ bg: 'stageHover' }}
-            onClick={() => round.giveStep(i)}
-          >
-            {degree}
-            <Text as="span" color="stageFaded" fontWeight={400}>
-              {letter}
-            </Text>
-          </Press>
-        ))}
-        <Press minH="64px" borderColor="stageEdge" _hover={{ bg: 'stageHover' }} onClick={round.takeBack}>
-          take one back
-        </Press>
-      </Flex>
-      <Box mt="5">
-        <Keys
-          keys={line.keys}
-          press={(note) => {
-            soundKey(note)
-            round.play(note)
-          }}
-        />
-      </Box>
-      {midi.state !== 'off' && (
-        <Text mt="3" color="stageFaded" role="status">
-          {midi.state === 'on'
-            ? `Listening to ${midi.name}.`
-            : midi.state === 'gone'
-              ? `${midi.name} is gone. Connect it again, or give the notes here.`
-              : midi.why}
-        </Text>
-      )}
-    </>
-  )
-}
 
 /** The key of an answer: its place; where the answers are degrees, the degree itself, and none for those outside the key. */
 const keyOf = (label: string, { alternatives }: Schemas['EarQuestionView'], at: number) =>

@@ -255,6 +255,8 @@ export function useEarRound(only: string[], seconds: number) {
   }
 }
 
+export type RoundState = ReturnType<typeof useEarRound>
+
 const tonesOf = (question: Question, item: string) =>
   question.alternatives.find((one) => one.item === item)?.tones ?? []
 

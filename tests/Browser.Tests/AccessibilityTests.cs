@@ -72,9 +72,9 @@ public sealed class AccessibilityTests
         browser.Open("/music");
         browser.See(By.CssSelector("a[aria-label^='Tempo of']")).Click();
         Inspect("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
-        Check("/journal", "//section");
         Check("/journal/look-back", "//section//h3");
         Check("/journal/review", "//section//h2");
+        Check("/journal", "//section");
         browser.Type("Write something", "Only tried.");
         browser.Button("Keep").Click();
         browser.Button("Remove: Only tried.").Click();

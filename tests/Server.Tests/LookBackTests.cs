@@ -36,6 +36,9 @@ public sealed class LookBackTests : IDisposable
         ((double)look["inEffect"]!).ShouldBe(4, 0.6);
         look["moved"]!.AsArray().Count.ShouldBeGreaterThan(0);
         look["moved"]!.AsArray().ShouldAllBe(one => (int)one!["visits"]! <= 4);
+        var first = (await app.Get("/api/journal"))["days"]!.AsArray()[^1]!;
+        first["moved"]!.AsArray().Count.ShouldBeInRange(1, 3, "on the first day all that is clean is so for the first time");
+        first["moved"]!.AsArray().ShouldAllBe(line => ((string)line!).Contains("clean for the first time, at ", StringComparison.Ordinal));
         // Where the stretch begins after it, what is under way has not been touched.
         var later = await app.Get($"/api/look-back?from={from.AddDays(20):yyyy-MM-dd}&to={from.AddDays(27):yyyy-MM-dd}");
         later["untouched"]!.AsArray().Count.ShouldBeGreaterThan(0);

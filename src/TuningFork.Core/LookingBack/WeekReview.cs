@@ -37,7 +37,17 @@ public sealed record ReviewQuestion(
     string Proposal,
     Relief Relief = Relief.None,
     ReviewDecision Decision = ReviewDecision.Keep
-);
+)
+{
+    /// <summary>What a no does to an exercise: it stays, or rests where it was to stay.</summary>
+    public ReviewDecision Instead => Decision == ReviewDecision.Keep ? ReviewDecision.Rest : ReviewDecision.Keep;
+
+    /// <summary>What a no does, in words.</summary>
+    public string Otherwise =>
+        Topic != ReviewTopic.Exercise ? "as it is"
+        : Instead == ReviewDecision.Rest ? "let it rest"
+        : "keep it";
+}
 
 /// <summary>Ten minutes a week: what is stuck gets one change, what is done rests, what has lain long comes back (common practice).</summary>
 public static class WeekReview

@@ -67,6 +67,14 @@ public sealed class LookingBackTests
     }
 
     [Fact]
+    public void A_day_says_what_went_further_than_ever_in_three_lines()
+    {
+        DayMove
+            .Lines([new("Mill, bars 5–8", 78, 84), new("Quay", 60, 58), new("Lamp", null, 40), new("Round", 90, 92), new("Jig", 100, 120)])
+            .ShouldBe(["Lamp: clean for the first time, at 40", "Jig: 100 → 120", "Mill, bars 5–8: 78 → 84"]);
+    }
+
+    [Fact]
     public void The_balance_names_what_is_short_and_the_takes_whether_it_is_hard()
     {
         AreaBalance[] balance =

@@ -49,7 +49,9 @@ public sealed class WeekReviewTests
                 (ReviewTopic.Rest, 6, "let it rest"),
                 (ReviewTopic.BringBack, 8, "bring it back"),
             ]);
-        questions[3].Decision.ShouldBe(ReviewDecision.Rest);
+        (questions[3].Decision, questions[3].Otherwise, questions[0].Otherwise).ShouldBe((ReviewDecision.Rest, "keep it", "as it is"));
+        var kept = WeekReview.Questions([due with { Readiness = Readiness.Shaping, Stuck = false }], Day).Single();
+        (kept.Proposal, kept.Otherwise).ShouldBe(("keep it", "let it rest"));
         WeekReview.Questions([], Day).ShouldBeEmpty();
     }
 }

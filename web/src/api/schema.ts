@@ -2726,6 +2726,7 @@ export interface components {
             pain: boolean;
             sittings: components["schemas"]["SittingView"][];
             results: string[];
+            moved: string[];
         };
         JournalView: {
             days: components["schemas"]["JournalDay"][];
@@ -3772,6 +3773,8 @@ export interface components {
             proposal: string;
             relief?: components["schemas"]["Relief"];
             decision?: components["schemas"]["ReviewDecision"];
+            instead?: components["schemas"]["ReviewDecision"];
+            otherwise?: null | string;
         };
         /** @enum {unknown} */
         ReviewTopic: "Stuck" | "Exercise" | "Rest" | "BringBack";

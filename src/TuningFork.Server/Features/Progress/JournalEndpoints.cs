@@ -18,6 +18,7 @@ public sealed record PlayedDrillView(Area? Area, string Title, int PlannedSecond
 
 /// <summary>A day of the journal.</summary>
 /// <param name="Results">What was read at sight and answered by ear, a line each.</param>
+/// <param name="Moved">What went further than ever before, three lines at most.</param>
 public sealed record JournalDay(
     DateOnly Day,
     double PlayedMinutes,
@@ -26,7 +27,8 @@ public sealed record JournalDay(
     bool WasTense,
     bool Pain,
     IReadOnlyList<SittingView> Sittings,
-    IReadOnlyList<string> Results
+    IReadOnlyList<string> Results,
+    IReadOnlyList<string> Moved
 );
 
 /// <summary>When a sitting began and ended.</summary>
@@ -201,6 +203,7 @@ public static class JournalEndpoints
             .ToListAsync(cancel);
         var bodies = await db.Bodies.AsNoTracking().Where(body => shown.Contains(body.Day)).ToListAsync(cancel);
         var results = await DayResults.OfAsync(db, whole ? shown : [], cancel);
+        var moved = await DayMoved.OfAsync(db, whole ? shown : [], cancel);
         return new JournalView(
             [
                 .. shown.Select(day =>
@@ -214,7 +217,8 @@ public static class JournalEndpoints
                                 .Where(one => one.Day == day)
                                 .Select(one => new SittingView(Utc(one.StartedUtc), Utc(one.EndedUtc!.Value))),
                         ],
-                        [.. results[day]]
+                        [.. results[day]],
+                        [.. moved[day]]
                     )
                 ),
             ],
@@ -231,7 +235,8 @@ public static class JournalEndpoints
         List<SessionDrillRow> drills,
         List<BodyRow> bodies,
         IReadOnlyList<SittingView> sittings,
-        IReadOnlyList<string> results
+        IReadOnlyList<string> results,
+        IReadOnlyList<string> moved
     )
     {
         var played = drills.Where(drill => drill.Day == day).ToList();
@@ -250,7 +255,8 @@ public static class JournalEndpoints
             bodies.Exists(body => body.Day == day && body.Tension >= Body.HighTension),
             bodies.Exists(body => body.Day == day && body.Pain),
             sittings,
-            results
+            results,
+            moved
         );
     }
 

@@ -107,7 +107,7 @@ public static class ReviewEndpoints
             if (answer.Accept)
                 CarryOut(row, question, facts.Day);
             else if (answer.Topic == ReviewTopic.Exercise)
-                row.ReviewOn = Review.Next(ReviewDecision.Keep, facts.Day);
+                Decide(row, question.Instead, facts.Day);
             row.Version++;
             db.ReviewAnswers.Add(
                 new ReviewAnswerRow
@@ -116,13 +116,20 @@ public static class ReviewEndpoints
                     Topic = answer.Topic,
                     MaterialId = answer.MaterialId,
                     Accepted = answer.Accept,
-                    Words = $"{question.Title}: {(answer.Accept ? question.Proposal : "as it is")}",
+                    Words = $"{question.Title}: {(answer.Accept ? question.Proposal : question.Otherwise)}",
                 }
             );
             await db.SaveChangesAsync(cancel);
         }
 
         return await ViewAsync(db, desk, cancel);
+    }
+
+    /// <summary>What becomes of an exercise.</summary>
+    internal static void Decide(MaterialRow exercise, ReviewDecision decision, DateOnly day)
+    {
+        exercise.Resting = decision is ReviewDecision.Rest or ReviewDecision.Drop;
+        exercise.ReviewOn = Review.Next(decision, day);
     }
 
     private static void CarryOut(MaterialRow row, ReviewQuestion question, DateOnly day)
@@ -133,8 +140,7 @@ public static class ReviewEndpoints
                 ReliefEndpoints.Give(row, question.Relief, day);
                 break;
             case ReviewTopic.Exercise:
-                row.Resting = question.Decision is ReviewDecision.Rest or ReviewDecision.Drop;
-                row.ReviewOn = Review.Next(question.Decision, day);
+                Decide(row, question.Decision, day);
                 break;
             case ReviewTopic.Rest:
                 (row.Resting, row.RestUntil) = (true, null);

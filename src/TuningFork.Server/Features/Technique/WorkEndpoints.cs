@@ -8,6 +8,7 @@ using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Progress;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Technique;
@@ -105,8 +106,7 @@ public static class WorkEndpoints
         var row = await db.Materials.FirstOrDefaultAsync(row => row.Id == id && row.Kind == MaterialKind.Exercise, cancel)
             ?? throw Problems.Unknown("id", "exercise");
         var today = clock.Today(await desk.ProfileAsync(cancel));
-        row.Resting = wish.Decision is ReviewDecision.Rest or ReviewDecision.Drop;
-        row.ReviewOn = Review.Next(wish.Decision, today);
+        ReviewEndpoints.Decide(row, wish.Decision, today);
         row.Version++;
         await db.SaveChangesAsync(cancel);
         return View(row, today);

@@ -80,7 +80,7 @@ function Guided({ review }: { review: Review }) {
                 → {question.proposal}
               </Press>
               <Press minH="44px" onClick={() => answer(false)}>
-                ← {question.topic === 'Exercise' ? 'keep it' : 'as it is'}
+                ← {question.otherwise}
               </Press>
             </Flex>
           </Box>

@@ -4,22 +4,15 @@ import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { useSaved } from '../../api/saved'
 import { OutlineLines } from '../../ui/Outline'
 import { usePause } from '../../ui/usePause'
 import { RoutineScore } from '../../ui/RoutineScore'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
-import { useRemoval } from '../../ui/removal'
 import { sayDay, sayTime } from '../../ui/words'
-
-const kinds: Record<Schemas['EntryKind'], string> = {
-  Note: 'note',
-  Shelf: 'shelf',
-  Drill: 'drill',
-  Session: 'session',
-}
+import { Entry } from './Entry'
+import { useJournalRefresh } from './useJournalRefresh'
 
 /** What was written and played, by day; searched by words. */
 export function JournalPage() {
@@ -92,7 +85,7 @@ function Stretch({
   return (
     <>
       {journal.data.days.map((day) => (
-        <Day key={day.day} day={day} today={today} whole={!search && !material} />
+        <Day key={day.day} day={day} today={today} search={search} whole={!search && !material} />
       ))}
       {more && journal.data.more && (
         <Press mt="4" onClick={() => more(journal.data.more!)}>
@@ -103,7 +96,17 @@ function Stretch({
   )
 }
 
-function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string; whole: boolean }) {
+function Day({
+  day,
+  today,
+  search,
+  whole,
+}: {
+  day: Schemas['JournalDay']
+  today: string
+  search: string
+  whole: boolean
+}) {
   return (
     <Grid
       as="section"
@@ -140,6 +143,11 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string;
             />
           </Box>
         )}
+        {day.moved.map((line) => (
+          <Text key={line} fontWeight={600}>
+            {line}
+          </Text>
+        ))}
         {day.results.map((line) => (
           <Text key={line} fontSize="0.92em">
             {line}
@@ -151,83 +159,10 @@ function Day({ day, today, whole }: { day: Schemas['JournalDay']; today: string;
       <Box>
         {day.entries.length === 0 && <Text color="faded">Nothing written.</Text>}
         {day.entries.map((entry) => (
-          <Entry key={entry.id} entry={entry} />
+          <Entry key={entry.id} entry={entry} search={search} />
         ))}
       </Box>
     </Grid>
-  )
-}
-
-function Entry({ entry }: { entry: Schemas['EntryView'] }) {
-  const [text, setText] = useState<string | null>(null)
-  const { problem, run } = useProblem()
-  const removal = useRemoval()
-  const journal = useJournalRefresh()
-  const save = async () => {
-    if (text === null) return
-    if (
-      await run(() =>
-        ask(client.PUT('/api/journal/{id}', { params: { path: { id: entry.id } }, body: { text } })),
-      )
-    ) {
-      setText(null)
-      await journal()
-    }
-  }
-  const remove = async () => {
-    const params = { path: { id: entry.id } }
-    await run(() =>
-      removal(
-        entry.text,
-        () => ask(client.DELETE('/api/journal/{id}', { params })),
-        () => ask(client.POST('/api/journal/{id}/back', { params })),
-      ),
-    )
-  }
-  return (
-    <Box mb="3">
-      <Text fontSize="0.85em" color="faded">
-        {entry.about || kinds[entry.kind]}
-        {entry.take && `, take ${entry.take}`}
-        {entry.about && entry.kind !== 'Drill' && ` · ${kinds[entry.kind]}`}
-      </Text>
-      {text === null ? (
-        <Flex gap="3" align="baseline" justify="space-between">
-          <Text whiteSpace="pre-wrap" maxW="68ch">
-            {entry.text}
-          </Text>
-          <Flex flex="none" opacity={0.75}>
-            <Press
-              look="quiet"
-              minH="30px"
-              aria-label={`Change: ${entry.text.slice(0, 40)}`}
-              onClick={() => setText(entry.text)}
-            >
-              change
-            </Press>
-            <Press
-              look="quiet"
-              minH="30px"
-              aria-label={`Remove: ${entry.text.slice(0, 40)}`}
-              onClick={() => remove()}
-            >
-              remove
-            </Press>
-          </Flex>
-        </Flex>
-      ) : (
-        <>
-          <Textarea aria-label="Entry" value={text} onChange={(event) => setText(event.target.value)} />
-          <Flex gap="3" mt="2">
-            <Press look="strong" onClick={() => save()}>
-              Keep
-            </Press>
-            <Press onClick={() => setText(null)}>Leave as it was</Press>
-          </Flex>
-        </>
-      )}
-      <Refusal problem={problem} />
-    </Box>
   )
 }
 
@@ -272,9 +207,4 @@ function NewEntry() {
       <Refusal problem={problem} />
     </Box>
   )
-}
-
-function useJournalRefresh() {
-  const saved = useSaved()
-  return () => saved('/api/journal')
 }

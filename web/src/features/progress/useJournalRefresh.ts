@@ -1,0 +1,7 @@
+import { useSaved } from '../../api/saved'
+
+/** What a change of the journal makes stale. */
+export function useJournalRefresh() {
+  const saved = useSaved()
+  return () => saved('/api/journal')
+}

@@ -1,10 +1,18 @@
 namespace TuningFork.Core.Notation;
 
-/// <summary>The same music several times, a line each, to be written over.</summary>
+/// <summary>ABC text as something to begin with: without its number, the same music several times, a line each.</summary>
 public static class AbcLines
 {
     /// <summary>Lines of one's own that are made from something.</summary>
     public const int Own = 3;
+
+    /// <summary>A tune without its number in a book.</summary>
+    /// <param name="abc">ABC text.</param>
+    public static string WithoutNumber(string abc)
+    {
+        ArgumentNullException.ThrowIfNull(abc);
+        return string.Join('\n', abc.Split('\n').Where(line => !line.StartsWith("X:", StringComparison.Ordinal)));
+    }
 
     /// <summary>ABC text whose music stands so many times below its head.</summary>
     /// <param name="abc">ABC text of one voice.</param>

@@ -7,6 +7,7 @@ using TuningFork.Data;
 using TuningFork.Data.Keeping;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Keeping;
+using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features;
@@ -225,7 +226,7 @@ public static class ProfileEndpoints
             row.Instrument,
             row.Family,
             row.Transposition,
-            [.. row.WeekdayMinutes.Split(',').Select(int.Parse)],
+            DayMinutes.WeekOf(row),
             row.BoundaryHour,
             ProfileBooks.SharesOf(row),
             row.School,

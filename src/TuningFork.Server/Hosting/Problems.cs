@@ -49,6 +49,13 @@ public static class Problems
             : throw new FieldException($"{field}[{gap}]", "An entry of this list is empty. Fill it in, or leave it out.");
     }
 
+    /// <summary>A pitch as it was typed; null where nothing was.</summary>
+    public static Pitch? PitchOrNone(string field, string text) => text.Trim().Length == 0 ? null : PitchOf(field, text);
+
+    /// <summary>A key as it was typed, refused with an example when it is none.</summary>
+    public static Key KeyOf(string field, string text) =>
+        Key.TryParse(text, out var key) ? key : throw new FieldException(field, "Write the key like \"Bb major\" or \"F# minor\".");
+
     /// <summary>A pitch as it was typed, refused with an example when it is none.</summary>
     public static Pitch PitchOf(string field, string text)
     {

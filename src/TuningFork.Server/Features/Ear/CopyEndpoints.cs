@@ -75,13 +75,10 @@ public static class CopyEndpoints
     {
         var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
         var level = LevelAfter(await LastAsync(db, kind, cancel));
-        return kind == CopyKind.Figure ? Figure(level, KeyOf(key), instrument) : Phrase(level, instrument);
+        return kind == CopyKind.Figure
+            ? Figure(level, string.IsNullOrEmpty(key) ? Key.C : Problems.KeyOf("key", key), instrument)
+            : Phrase(level, instrument);
     }
-
-    private static Key KeyOf(string? key) =>
-        string.IsNullOrEmpty(key) ? Key.C
-        : Key.TryParse(key, out var found) ? found
-        : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".");
 
     private static CopyView Phrase(int level, Instrument instrument)
     {
@@ -134,7 +131,6 @@ public static class CopyEndpoints
     private static CopyView View(CopyKind kind, int level, Score score, string ask, IReadOnlyList<PlayedNoteView> question)
     {
         var abc = AbcWriter.Write(score with { Title = "", Tempo = null });
-        var written = string.Join('\n', abc.Split('\n').Where(line => !line.StartsWith("X:", StringComparison.Ordinal)));
         return new CopyView(
             kind,
             level,
@@ -144,7 +140,7 @@ public static class CopyEndpoints
             score.Tempo!.Value.Value,
             abc,
             SheetEndpoints.Played(score),
-            AbcLines.Repeated(written)
+            AbcLines.Repeated(AbcLines.WithoutNumber(abc))
         );
     }
 

@@ -53,7 +53,8 @@ public static class DayMinutes
     public static IReadOnlyList<AreaBalance> Balance(DayFacts facts) =>
         Balance(facts.Profile, facts.History, facts.Day, facts.MinutesByDay.GetValueOrDefault(facts.Day));
 
-    private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
+    /// <summary>Minutes set for the seven weekdays from Monday.</summary>
+    public static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
 
     /// <summary>Minutes of the days on which one plays, on average.</summary>
     public static int Usual(ProfileRow profile) =>

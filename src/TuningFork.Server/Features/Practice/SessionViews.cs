@@ -109,18 +109,14 @@ public sealed class SessionViews(
             : abc.Length > 0
                 ? new SeedView(
                     title,
-                    WithoutNumber(abc),
+                    AbcLines.WithoutNumber(abc),
                     false,
                     source,
-                    abc.Contains("\nV:", StringComparison.Ordinal) ? "" : AbcLines.Repeated(WithoutNumber(abc))
+                    abc.Contains("\nV:", StringComparison.Ordinal) ? "" : AbcLines.Repeated(AbcLines.WithoutNumber(abc))
                 )
             : drill.Area == Area.Play ? new SeedView(title, nothing, false, source, "")
             : null;
     }
-
-    /// <summary>A tune without its number in a book.</summary>
-    private static string WithoutNumber(string abc) =>
-        string.Join('\n', abc.Split('\n').Where(line => !line.StartsWith("X:", StringComparison.Ordinal)));
 
     private static SessionDrillView View(SessionDrillRow row)
     {

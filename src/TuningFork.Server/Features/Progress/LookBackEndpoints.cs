@@ -107,7 +107,7 @@ public static class LookBackEndpoints
             [.. days.Select(one => one with { Minutes = Math.Round(one.Minutes, 1) })],
             Math.Round(even.InEffect, 1),
             even.Words,
-            even.IsCrammed ? Evenness.Spread(minutes, WeekOf(profile)) : [],
+            even.IsCrammed ? Evenness.Spread(minutes, DayMinutes.WeekOf(profile)) : [],
             [
                 .. moved
                     .OrderByDescending(one => one.Gain)
@@ -126,8 +126,6 @@ public static class LookBackEndpoints
             await EarAsync(db, from, to, cancel)
         );
     }
-
-    private static List<int> WeekOf(ProfileRow profile) => [.. profile.WeekdayMinutes.Split(',').Select(int.Parse)];
 
     private static async Task<List<(DateOnly Day, Area Area, double Seconds)>> PlayedAsync(
         PracticeDb db,

@@ -80,7 +80,7 @@ public static class ReviewEndpoints
             [.. WeekReview.Questions(facts.Materials, facts.Day).Where(one => !IsAnswered(answers, one))],
             [.. answers.Select(row => row.Words)],
             [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
-            [.. facts.Profile.WeekdayMinutes.Split(',').Select(int.Parse)],
+            DayMinutes.WeekOf(facts.Profile),
             facts.OnShelf,
             facts.Profile.ReviewWeekday,
             facts.Profile.ReviewedOn == facts.Day

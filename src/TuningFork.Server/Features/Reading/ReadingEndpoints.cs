@@ -177,11 +177,7 @@ public static class ReadingEndpoints
     /// <summary>The music of a seed, composed again.</summary>
     internal static Core.SightReading.Reading Compose(ReadingSeed seed, Instrument instrument)
     {
-        Key? key = null;
-        if (seed.Wish.Key.Length > 0)
-            key = Key.TryParse(seed.Wish.Key, out var found)
-                ? found
-                : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".");
+        Key? key = seed.Wish.Key.Length > 0 ? Problems.KeyOf("key", seed.Wish.Key) : null;
         try
         {
             return Composer.Compose(
@@ -196,8 +192,8 @@ public static class ReadingEndpoints
                     Position = seed.Wish.Position,
                     OverTheBreak = seed.Wish.OverTheBreak,
                     ChordSymbols = seed.Wish.ChordSymbols,
-                    Lowest = NoteOf("lowest", seed.Wish.Lowest),
-                    Highest = NoteOf("highest", seed.Wish.Highest),
+                    Lowest = Problems.PitchOrNone("lowest", seed.Wish.Lowest),
+                    Highest = Problems.PitchOrNone("highest", seed.Wish.Highest),
                 }
             );
         }
@@ -206,8 +202,6 @@ public static class ReadingEndpoints
             throw new FieldException(problem.Field, problem.Message);
         }
     }
-
-    private static Pitch? NoteOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);
 
     private static async Task RangeAsync(ReadingRangeWish wish, PracticeDb db, CancellationToken cancel)
     {

@@ -243,12 +243,7 @@ public static class PieceEndpoints
             );
         var bars = Excerpt.Of(whole, from, to);
         if (key.Length > 0)
-            bars = VariantMaker.InKey(
-                bars,
-                Key.TryParse(key, out var found)
-                    ? found
-                    : throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".")
-            );
+            bars = VariantMaker.InKey(bars, Problems.KeyOf("key", key));
         var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
         if (variant.Length == 0)
             return View(bars, instrument, new Variant("", "as written", [bars]), 0);

@@ -173,8 +173,8 @@ public static class SheetEndpoints
             PatternNumber = request.PatternNumber,
             PairedWith = request.PairedWith,
             Hand = request.Hand,
-            Lowest = PitchOf("lowest", request.Lowest),
-            Highest = PitchOf("highest", request.Highest),
+            Lowest = Problems.PitchOrNone("lowest", request.Lowest),
+            Highest = Problems.PitchOrNone("highest", request.Highest),
         };
 
     /// <summary>The sheet as a drill plays it: in a key, with today's pattern, or with half as many notes.</summary>
@@ -245,6 +245,4 @@ public static class SheetEndpoints
             .. Performed.Notes(staves).Select(note => new PlayedNoteView(note.Midi, (note.At / click).Value, (note.Length / click).Value)),
         ];
     }
-
-    private static Pitch? PitchOf(string field, string text) => text.Trim().Length == 0 ? null : Problems.PitchOf(field, text);
 }

@@ -189,8 +189,7 @@ public static class WorkEndpoints
 
     private static List<string> Progression(ProgressionWish wish)
     {
-        if (!Key.TryParse(wish.Key, out var key))
-            throw new FieldException("key", "Write the key like \"Bb major\" or \"F# minor\".");
+        var key = Problems.KeyOf("key", wish.Key);
         if (wish.Degrees.Count is < 1 or > 24 || wish.Degrees.Any(degree => degree is < 1 or > 7))
             throw new FieldException("degrees", "Write 1 to 24 degrees, each 1 to 7, like 2 5 1.");
         var chords = Chord.OfKey(key, wish.Sevenths);

@@ -36,6 +36,16 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<EntryRow> Entries => Set<EntryRow>();
 
+    public DbSet<EntryBeforeRow> EntriesBefore => Set<EntryBeforeRow>();
+
+    public DbSet<DayOffRow> DaysOff => Set<DayOffRow>();
+
+    public DbSet<DayMinutesRow> DaysMoved => Set<DayMinutesRow>();
+
+    public DbSet<BusyRow> Busy => Set<BusyRow>();
+
+    public DbSet<SpareRow> Spares => Set<SpareRow>();
+
     public DbSet<BodyRow> Bodies => Set<BodyRow>();
 
     public DbSet<KeyRow> Keys => Set<KeyRow>();
@@ -98,6 +108,11 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<MusicRow>().HasOne(row => row.Material).WithOne().HasForeignKey<MusicRow>(row => row.MaterialId);
         modelBuilder.Entity<MusicRow>().Property(row => row.MaterialId).ValueGeneratedNever();
         modelBuilder.Entity<AskRow>().HasKey(ask => ask.Key);
+        modelBuilder.Entity<DayMinutesRow>().HasKey(row => row.Day);
+        modelBuilder.Entity<SpareRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<SpareRow>().HasIndex(row => row.Day);
+        modelBuilder.Entity<EntryBeforeRow>().HasIndex(row => row.EntryId);
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.CarriedTo);
         modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);
         modelBuilder.Entity<VisitRow>().HasIndex(row => new { row.MaterialId, row.Day }).IsUnique();

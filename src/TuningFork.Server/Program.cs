@@ -55,6 +55,8 @@ builder.Services.AddScoped<StageMusic>();
 builder.Services.AddScoped<TakeBooks>();
 builder.Services.AddScoped<CleanStretches>();
 builder.Services.AddScoped<WrittenLast>();
+builder.Services.AddScoped<EntryBooks>();
+builder.Services.AddScoped<JournalDays>();
 builder.Services.AddScoped<TodayViews>();
 builder.Services.AddScoped<StageSound>();
 builder.Services.AddScoped<StationBooks>();

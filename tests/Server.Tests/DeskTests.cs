@@ -325,7 +325,7 @@ public sealed class DeskTests : IDisposable
                 kind = "Shelf",
             }
         );
-        (await Found("100%25")).ShouldBe(1);
+        (await Found("100%25")).ShouldBe(2, "signs are in no word");
         (await Found("better_")).ShouldBe(1);
         (await Found("100")).ShouldBe(2);
         await app.Put($"/api/journal/{App.Id(entry)}", new { text = "calmer" });

@@ -39,6 +39,25 @@ internal static class DemoJournal
         ["Doubles, soft"] = ["The second stroke dies away above 110. Lower, not harder."],
     };
 
+    /// <summary>Why it went as it did, what helps, what to do next time, and a tag; by what is difficult.</summary>
+    private static readonly Dictionary<string, (string Cause, string Remedy, string NextTime, string Tag)> Whys = new(
+        StringComparer.Ordinal
+    )
+    {
+        ["fingering"] = (
+            "fingers far from the keys",
+            "half as fast, fingers close",
+            "two slow takes before the first quick one",
+            "fingers"
+        ),
+        ["join"] = ("I breathe where the music does not", "sing over the bar line", "begin a bar earlier", "breath"),
+        ["rhythm"] = ("counting starts too late", "clap it first", "count a bar aloud before the first take", "counting"),
+        ["coordination"] = ("tongue before fingers", "slur it once, then tongue it", "slurred first", "tongue"),
+        ["tone"] = ("biting", "long notes on its top note", "one long note before it", "reed"),
+    };
+
+    private static readonly string[] Phrases = ["Hurried.", "Reed too soft.", "Tired, kept it short.", "Sang it first.", "Cold hands."];
+
     private static readonly string[] AboutReading =
     [
         "Kept going twice where I used to stop.",
@@ -66,6 +85,8 @@ internal static class DemoJournal
     public static void Write(PracticeDb db, IReadOnlyList<SessionRow> sessions, DateOnly today, IReadOnlyList<MaterialRow> materials)
     {
         var random = new Random(99);
+        db.Profiles.Local.First().Phrases = string.Join('\n', Phrases);
+        Unplayed(db, sessions, today);
         foreach (var session in sessions)
         {
             if (random.Next(3) > 0)
@@ -79,7 +100,7 @@ internal static class DemoJournal
                 .Select(one => (one.Drill, one.Row, Lines: About(one.Row)))
                 .FirstOrDefault(one => one.Lines.Length > 0);
             if (about.Drill is not null && random.Next(2) == 0)
-                Add(db, session, EntryKind.Drill, about.Lines[random.Next(about.Lines.Length)], random, about.Drill, about.Row!.Id);
+                Add(db, session, EntryKind.Drill, about.Lines[random.Next(about.Lines.Length)], random, about.Drill, about.Row);
             if (random.Next(25) == 0)
                 Add(db, session, EntryKind.Shelf, Shelf[random.Next(Shelf.Length)], random);
             if (random.Next(6) == 0)
@@ -104,6 +125,32 @@ internal static class DemoJournal
             null => [],
         };
 
+    /// <summary>Words on a day without playing, and a line that was carried over to today.</summary>
+    private static void Unplayed(PracticeDb db, IReadOnlyList<SessionRow> sessions, DateOnly today)
+    {
+        var played = sessions.Select(session => session.Day).ToHashSet();
+        var free = Enumerable
+            .Range(3, 40)
+            .Select(back => today.AddDays(-back))
+            .FirstOrDefault(day => !played.Contains(day), today.AddDays(-3));
+        db.Entries.Add(
+            Of(free, EntryKind.Day, "Not played: late home. Heard the march in my head on the way, the middle part is clear now.", 1)
+        );
+        var carried = Of(today.AddDays(-2), EntryKind.Session, "Ask in the section where they breathe before the last page.", 2);
+        carried.CarriedTo = today;
+        db.Entries.Add(carried);
+
+        static EntryRow Of(DateOnly day, EntryKind kind, string text, byte number) =>
+            new()
+            {
+                Key = new Guid(number, 0, 0, new byte[8]),
+                AtUtc = day.ToDateTime(new TimeOnly(20, 15), DateTimeKind.Utc),
+                Day = day,
+                Kind = kind,
+                Text = text,
+            };
+    }
+
     private static void Add(
         PracticeDb db,
         SessionRow session,
@@ -111,21 +158,26 @@ internal static class DemoJournal
         string text,
         Random random,
         SessionDrillRow? drill = null,
-        int? material = null
+        MaterialRow? about = null
     )
     {
         var bytes = new byte[16];
         random.NextBytes(bytes);
+        var why = about is not null && random.Next(3) == 0 ? Whys.GetValueOrDefault(about.Difficulty) : default;
         db.Entries.Add(
             new EntryRow
             {
+                Cause = why.Cause ?? "",
+                Remedy = why.Remedy ?? "",
+                NextTime = why.NextTime ?? "",
+                Tags = why.Tag is null ? "" : $"\n{why.Tag}\n",
                 Key = new Guid(bytes),
                 AtUtc = session.EndedUtc!.Value,
                 Day = session.Day,
                 Kind = kind,
                 SessionId = session.Id,
                 SessionDrillId = drill?.Id,
-                MaterialId = material,
+                MaterialId = about?.Id,
                 About = drill?.Title ?? "",
                 Text = text,
             }

@@ -111,6 +111,27 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Boxes");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.BusyRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("FromUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime>("UntilUtc")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Busy");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.CopyRow", b =>
                 {
                     b.Property<int>("Id")
@@ -144,6 +165,50 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("Kind", "Day");
 
                     b.ToTable("Copies");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.DayMinutesRow", b =>
+                {
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Minutes")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Day");
+
+                    b.ToTable("DaysMoved");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.DayOffRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("From")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Minutes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Until")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("DaysOff");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.EarAnswerRow", b =>
@@ -212,6 +277,45 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("EarItems");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.EntryBeforeRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cause")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("EntryId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("NextTime")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Remedy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Tags")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("EntryId");
+
+                    b.ToTable("EntriesBefore");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.EntryRow", b =>
                 {
                     b.Property<int>("Id")
@@ -228,6 +332,13 @@ namespace TuningFork.Data.Migrations
                     b.Property<string>("Became")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("CarriedTo")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Cause")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly>("Day")
                         .HasColumnType("TEXT");
 
@@ -241,6 +352,14 @@ namespace TuningFork.Data.Migrations
                     b.Property<int?>("MaterialId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("NextTime")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Remedy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
@@ -253,6 +372,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateTime?>("SettledUtc")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Tags")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("Take")
                         .HasColumnType("INTEGER");
 
@@ -263,6 +386,8 @@ namespace TuningFork.Data.Migrations
                     b.HasKey("Id");
 
                     b.HasIndex("About");
+
+                    b.HasIndex("CarriedTo");
 
                     b.HasIndex("Day");
 
@@ -823,6 +948,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("BoundaryHour")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("CalendarKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("EarCentre")
                         .HasColumnType("INTEGER");
 
@@ -842,6 +971,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("LessonWeekday")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Lowest")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -857,6 +989,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("OpeningMinutes")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Phrases")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("ReadHighest")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -868,6 +1004,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<string>("ReadingFrom")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("Reminds")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("ReviewWeekday")
                         .HasColumnType("INTEGER");
@@ -890,6 +1029,17 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("SpareADay")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("SpareFrom")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SpareUntil")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("TraitsJson")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -909,6 +1059,14 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("WeekdayMinutes")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WeekdaySittings")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WishedHours")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -1174,6 +1332,48 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("EndedUtc");
 
                     b.ToTable("Sessions");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.SpareRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool?>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Seconds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Thing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Day");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.ToTable("Spares");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.TakeRow", b =>

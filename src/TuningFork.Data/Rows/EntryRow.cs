@@ -7,6 +7,9 @@ public enum EntryKind
     Shelf,
     Drill,
     Session,
+
+    /// <summary>About a day, played or not.</summary>
+    Day,
 }
 
 /// <summary>What became of an idea on the shelf.</summary>
@@ -39,6 +42,17 @@ public sealed class EntryRow : IRemovable
     public int? Take { get; set; }
     public string About { get; set; } = "";
     public string Text { get; set; } = "";
+
+    /// <summary>Why it went as it did, what helps, and what to do next time; each may be empty.</summary>
+    public string Cause { get; set; } = "";
+    public string Remedy { get; set; } = "";
+    public string NextTime { get; set; } = "";
+
+    /// <summary>Tags, each on a line of its own with a line before and after the last: "\nreed\nbreath\n"; empty for none.</summary>
+    public string Tags { get; set; } = "";
+
+    /// <summary>The day to which it is carried over; null for none.</summary>
+    public DateOnly? CarriedTo { get; set; }
 
     /// <summary>When it was marked as settled: until then the last line about a thing comes back with it.</summary>
     public DateTime? SettledUtc { get; set; }

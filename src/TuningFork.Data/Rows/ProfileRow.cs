@@ -58,6 +58,29 @@ public sealed class ProfileRow
     public int ReviewWeekday { get; set; } = 6;
     public DateOnly? ReviewedOn { get; set; }
 
+    /// <summary>Phrases for the journal, a line each.</summary>
+    public string Phrases { get; set; } = "";
+
+    /// <summary>The hour at which one likes to play, Monday to Sunday, comma-separated: "18:30,,19:00,,,,"; empty for none.</summary>
+    public string WishedHours { get; set; } = "";
+
+    /// <summary>Sittings from Monday to Sunday, comma-separated; empty for one each.</summary>
+    public string WeekdaySittings { get; set; } = "";
+
+    /// <summary>The weekday of the lesson or rehearsal, 0 for Monday; null for none.</summary>
+    public int? LessonWeekday { get; set; }
+
+    /// <summary>Whether the browser is to say when it is time.</summary>
+    public bool Reminds { get; set; }
+
+    /// <summary>The secret in the address of the calendar; empty while there is none.</summary>
+    public string CalendarKey { get; set; } = "";
+
+    /// <summary>Spare minutes a day, 0 for none, and the hours between which they wait.</summary>
+    public int SpareADay { get; set; } = 3;
+    public string SpareFrom { get; set; } = "09:00";
+    public string SpareUntil { get; set; } = "21:00";
+
     /// <summary>Families that the ear is not asked of, comma-separated.</summary>
     public string EarLeftOut { get; set; } = "";
 

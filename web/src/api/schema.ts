@@ -1444,6 +1444,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/journal/days/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetJournalDay"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/journal/{id}": {
         parameters: {
             query?: never;
@@ -1460,6 +1476,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/journal/{id}/before": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetEntryBefore"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/{id}/carried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["CarryEntry"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/journal/{id}/settled": {
         parameters: {
             query?: never;
@@ -1470,6 +1518,38 @@ export interface paths {
         get?: never;
         put: operations["SettleEntry"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/phrases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPhrases"];
+        put: operations["ChangePhrases"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/markdown": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetJournalAsMarkdown"];
+        put?: never;
+        post: operations["ReadJournalIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2028,6 +2108,10 @@ export interface components {
             tempo: number;
             taps: number[];
         };
+        CarryWish: {
+            /** Format: date */
+            day: null | string;
+        };
         CauseView: {
             name: string;
             remedy: string;
@@ -2112,7 +2196,10 @@ export interface components {
         CloseLine: {
             /** Format: int32 */
             position: number;
-            text: string;
+            text?: null | string;
+            cause?: null | string;
+            remedy?: null | string;
+            nextTime?: null | string;
         };
         CloseView: {
             /** Format: double */
@@ -2451,11 +2538,24 @@ export interface components {
         EarWish: {
             leftOut: components["schemas"]["EarFamily"][];
         };
-        EntryChange: {
+        EntryBeforeView: {
+            /** Format: date-time */
+            changedUtc: string;
             text: string;
+            cause: string;
+            remedy: string;
+            nextTime: string;
+            tags: string[];
+        };
+        EntryChange: {
+            text?: null | string;
+            cause?: null | string;
+            remedy?: null | string;
+            nextTime?: null | string;
+            tags?: null | string[];
         };
         /** @enum {unknown} */
-        EntryKind: "Note" | "Shelf" | "Drill" | "Session";
+        EntryKind: "Note" | "Shelf" | "Drill" | "Session" | "Day";
         EntryView: {
             /** Format: int32 */
             id: number;
@@ -2470,11 +2570,20 @@ export interface components {
             text: string;
             /** Format: int32 */
             materialId: null | number;
+            cause: string;
+            remedy: string;
+            nextTime: string;
+            tags: string[];
+            /** Format: date */
+            carriedTo: null | string;
+            settled: boolean;
+            /** Format: int32 */
+            changes: number;
         };
         EntryWish: {
             /** Format: uuid */
             key: string;
-            text: string;
+            text?: null | string;
             kind?: components["schemas"]["EntryKind"];
             /** Format: int32 */
             sessionId?: null | number;
@@ -2484,6 +2593,14 @@ export interface components {
             take?: null | number;
             /** Format: int32 */
             materialId?: null | number;
+            cause?: null | string;
+            remedy?: null | string;
+            nextTime?: null | string;
+            tags?: null | string[];
+            /** Format: date */
+            day?: null | string;
+            /** Format: date */
+            carriedTo?: null | string;
         };
         ExerciseLine: {
             /** Format: int32 */
@@ -2727,6 +2844,21 @@ export interface components {
             sittings: components["schemas"]["SittingView"][];
             results: string[];
             moved: string[];
+        };
+        JournalPage: {
+            day: components["schemas"]["JournalDay"];
+            /** Format: double */
+            plannedMinutes: number;
+            things: components["schemas"]["PlayedThingView"][];
+            decided: string[];
+            body: string[];
+            /** Format: date */
+            earlier: null | string;
+            /** Format: date */
+            later: null | string;
+        };
+        JournalText: {
+            text: string;
         };
         JournalView: {
             days: components["schemas"]["JournalDay"][];
@@ -3461,6 +3593,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Phase: "Passages" | "Sections" | "RunThroughs" | null;
+        PhrasesView: {
+            phrases: string[];
+            tags: string[];
+        };
+        PhrasesWish: {
+            phrases: string[];
+        };
         PieceSchoolWish: {
             school: null | components["schemas"]["School"];
         };
@@ -3533,6 +3672,19 @@ export interface components {
             at: number;
             /** Format: double */
             length: number;
+        };
+        PlayedThingView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            /** Format: int32 */
+            takes: number;
+            /** Format: int32 */
+            cleanTakes: number;
+            /** Format: int32 */
+            before: null | number;
+            /** Format: int32 */
+            clean: null | number;
         };
         PlayedWish: {
             seed: components["schemas"]["ReadingSeed"];
@@ -3714,6 +3866,12 @@ export interface components {
         ReadingSource: "InTurn" | "Books" | "NewMusic";
         ReadingSourceWish: {
             source: components["schemas"]["ReadingSource"];
+        };
+        ReadInView: {
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            known: number;
         };
         /** @enum {unknown} */
         Relief: "None" | "HalfMinutes" | "TwoShortVisits" | "WeekOff";
@@ -4314,6 +4472,7 @@ export interface components {
             /** Format: int32 */
             mostMinutes: number;
             reviewIsDue: boolean;
+            carried: components["schemas"]["WrittenView"][];
         };
         TodayWish: {
             /** Format: int32 */
@@ -6942,6 +7101,10 @@ export interface operations {
                 search?: string;
                 before?: string;
                 materialId?: number;
+                area?: components["schemas"]["Area"];
+                tag?: string;
+                from?: string;
+                to?: string;
             };
             header?: never;
             path?: never;
@@ -6980,6 +7143,28 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EntryView"];
+                };
+            };
+        };
+    };
+    GetJournalDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JournalPage"];
                 };
             };
         };
@@ -7030,6 +7215,54 @@ export interface operations {
             };
         };
     };
+    GetEntryBefore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryBeforeView"][];
+                };
+            };
+        };
+    };
+    CarryEntry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryView"];
+                };
+            };
+        };
+    };
     SettleEntry: {
         parameters: {
             query?: never;
@@ -7051,6 +7284,95 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    GetPhrases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhrasesView"];
+                };
+            };
+        };
+    };
+    ChangePhrases: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhrasesWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhrasesView"];
+                };
+            };
+        };
+    };
+    GetJournalAsMarkdown: {
+        parameters: {
+            query?: {
+                from?: string;
+                to?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadJournalIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JournalText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadInView"];
+                };
             };
         };
     };

@@ -43,6 +43,7 @@ const ClosePage = lazyPage(() => import('../features/practice/ClosePage'), 'Clos
 const ShelfPage = lazyPage(() => import('../features/progress/ShelfPage'), 'ShelfPage')
 const ReviewPage = lazyPage(() => import('../features/lookback/ReviewPage'), 'ReviewPage')
 const LookBackPage = lazyPage(() => import('../features/lookback/LookBackPage'), 'LookBackPage')
+const JournalDayPage = lazyPage(() => import('../features/progress/JournalDayPage'), 'JournalDayPage')
 const JournalPage = lazyPage(() => import('../features/progress/JournalPage'), 'JournalPage')
 
 export function App() {
@@ -81,6 +82,7 @@ export function App() {
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />
               <Route path="/craft/sound" element={<SoundPage />} />
               <Route path="/journal" element={<JournalPage />} />
+              <Route path="/journal/day/:day" element={<JournalDayPage />} />
               <Route path="/journal/review" element={<ReviewPage />} />
               <Route path="/journal/look-back" element={<LookBackPage />} />
               <Route path="/journal/shelf" element={<ShelfPage />} />

@@ -8,6 +8,16 @@ namespace TuningFork.Server.Features.Planning;
 /// <summary>What the body said, and what follows from it for a day.</summary>
 internal static class BodyWords
 {
+    /// <summary>Tension in a word: 0 none to 3 much.</summary>
+    public static string OfTension(int tension) =>
+        tension switch
+        {
+            0 => "none",
+            1 => "a little",
+            2 => "some",
+            _ => "much",
+        };
+
     /// <summary>How the body stands, and the last thing that it said.</summary>
     public static async Task<(Body Body, BodyRow? Last)> OfAsync(
         PracticeDb db,

@@ -76,7 +76,8 @@ public sealed record TodayView(
     IReadOnlyList<ReliefView> Reliefs,
     int LeastMinutes,
     int MostMinutes,
-    bool ReviewIsDue
+    bool ReviewIsDue,
+    IReadOnlyList<WrittenView> Carried
 );
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>

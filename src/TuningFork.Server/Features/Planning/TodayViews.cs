@@ -58,7 +58,8 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             ReliefEndpoints.ToLookAt(facts.Materials, facts.Day),
             SittingLength.Least,
             SittingLength.Most,
-            ReviewEndpoints.IsDue(facts.Profile, facts.Day)
+            ReviewEndpoints.IsDue(facts.Profile, facts.Day),
+            await written.CarriedAsync(facts.Day, cancel)
         );
     }
 

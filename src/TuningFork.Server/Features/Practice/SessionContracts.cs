@@ -194,7 +194,7 @@ public sealed record ActWish(
 public sealed record PulseView(int Position, double PlayedSeconds, bool Running);
 
 /// <summary>A line on one drill.</summary>
-public sealed record CloseLine(int Position, string Text);
+public sealed record CloseLine(int Position, string? Text = null, string? Cause = null, string? Remedy = null, string? NextTime = null);
 
 /// <summary>
 /// The end of a session. Sent again with the same id it counts once. Tomorrow: positions of drills whose material is asked for next time;

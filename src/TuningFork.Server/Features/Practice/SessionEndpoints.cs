@@ -191,13 +191,16 @@ public static class SessionEndpoints
         if (wish.Tension is < 0 or > 3)
             throw new FieldException("tension", "Tension is 0 (none) to 3 (high).");
         if (note.Length > 0)
-            db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Session, note, session.Id));
+            db.Entries.Add(EntryBooks.New(clock.UtcNow, session.Day, EntryKind.Session, note, session.Id));
         foreach (var line in Problems.Whole("lines", wish.Lines ?? []))
         {
             var row = session.Drills.FirstOrDefault(drill => drill.Position == line.Position) ?? throw Problems.Unknown("lines", "drill");
-            var text = Problems.Text($"lines[{line.Position}]", line.Text);
-            if (text.Length > 0)
-                db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, session.Day, EntryKind.Drill, text, session.Id, row, MaterialOf(row)));
+            if (string.IsNullOrWhiteSpace(line.Text + line.Cause + line.Remedy + line.NextTime))
+                continue;
+            var entry = EntryBooks.New(clock.UtcNow, session.Day, EntryKind.Drill, "", session.Id, row, MaterialOf(row));
+            Problems.Text($"lines[{line.Position}]", line.Text);
+            EntryBooks.Write(entry, new EntryChange(line.Text, line.Cause, line.Remedy, line.NextTime));
+            db.Entries.Add(entry);
         }
 
         await AskAsync(db, session, wish, cancel);

@@ -8,12 +8,8 @@ namespace TuningFork.Server.Features.Progress;
 internal static class DayResults
 {
     /// <summary>Days on which there was any of it.</summary>
-    public static IQueryable<DateOnly> Days(PracticeDb db, DateOnly? before) =>
-        db
-            .Readings.Where(row => before == null || row.Day < before)
-            .Select(row => row.Day)
-            .Concat(db.EarAnswers.Where(row => before == null || row.Day < before).Select(row => row.Day))
-            .Concat(db.Copies.Where(row => before == null || row.Day < before).Select(row => row.Day));
+    public static IQueryable<DateOnly> Days(PracticeDb db) =>
+        db.Readings.Select(row => row.Day).Concat(db.EarAnswers.Select(row => row.Day)).Concat(db.Copies.Select(row => row.Day));
 
     /// <summary>The lines of some days.</summary>
     public static async Task<ILookup<DateOnly, string>> OfAsync(PracticeDb db, IReadOnlyList<DateOnly> days, CancellationToken cancel)

@@ -170,7 +170,7 @@ public static class ReviewEndpoints
                     .Concat(view.Answered.Select(line => $"{line}."))
                     .Concat(own.Length > 0 ? [own] : [])
             );
-            db.Entries.Add(JournalEndpoints.Entry(clock.UtcNow, view.Day, EntryKind.Note, text, session: null, key: end.Key));
+            db.Entries.Add(EntryBooks.New(clock.UtcNow, view.Day, EntryKind.Note, text, session: null, key: end.Key));
             (await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel)).ReviewedOn = view.Day;
             await db.SaveChangesAsync(cancel);
         }

@@ -46,6 +46,16 @@ public sealed class WrittenLast(PracticeDb db, PracticeClock clock)
             .ToDictionaryAsync(entry => entry.About, StringComparer.Ordinal, cancel);
     }
 
+    /// <summary>What was carried over to a day or one before it and is not settled, oldest first.</summary>
+    public async Task<IReadOnlyList<WrittenView>> CarriedAsync(DateOnly day, CancellationToken cancel) =>
+        (
+            await db
+                .Entries.AsNoTracking()
+                .Where(entry => entry.CarriedTo <= day && entry.SettledUtc == null)
+                .OrderBy(entry => entry.Id)
+                .ToListAsync(cancel)
+        ).ConvertAll(entry => View(entry, entry.About, day));
+
     /// <summary>Marks a line as settled, so that it comes back no more; or takes that back.</summary>
     public async Task SettleAsync(int id, bool settled, CancellationToken cancel)
     {
@@ -54,7 +64,14 @@ public sealed class WrittenLast(PracticeDb db, PracticeClock clock)
     }
 
     public static WrittenView View(EntryRow row, string about, DateOnly today) =>
-        new(row.Id, row.Day, about, row.Text, row.SettledUtc is not null, row.Day.AddDays(RecentDays) >= today);
+        new(
+            row.Id,
+            row.Day,
+            about,
+            row.NextTime.Length > 0 ? row.NextTime : row.Text,
+            row.SettledUtc is not null,
+            row.Day.AddDays(RecentDays) >= today
+        );
 
     private IQueryable<EntryRow> Lines(int? except) =>
         db

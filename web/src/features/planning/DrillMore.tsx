@@ -1,13 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Lock, LockOpen, Repeat2, X } from 'lucide-react'
 import { Link } from 'react-router'
-import { ask, client, type Schemas } from '../../api/client'
-import { useSaved } from '../../api/saved'
+import type { Schemas } from '../../api/client'
 import { Press } from '../../ui/Press'
-import { Refusal, useProblem } from '../../ui/refusal'
-import { WrittenLine } from '../../ui/WrittenLine'
 import { offer } from '../../ui/removal'
 import { MethodChoice } from './MethodChoice'
+import { Written } from './Written'
 import type { Today } from './useToday'
 
 interface Props {
@@ -93,25 +91,5 @@ export function DrillMore({ drill, state }: Props) {
         </Press>
       </Flex>
     </Box>
-  )
-}
-
-/** A line that came back, and that it is settled. */
-function Written({ line }: { line: Schemas['WrittenView'] }) {
-  const saved = useSaved()
-  const { problem, run } = useProblem()
-  const settle = async () => {
-    const params = { path: { id: line.entryId } }
-    await run(() => ask(client.PUT('/api/journal/{id}/settled', { params, body: { settled: true } })))
-    await saved('/api/today')
-  }
-  return (
-    <Flex gap="2" align="baseline" maxW="76ch">
-      <WrittenLine line={line} about />
-      <Press look="quiet" aria-label={`Settled: ${line.text}`} onClick={settle}>
-        Settled
-      </Press>
-      <Refusal problem={problem} />
-    </Flex>
   )
 }

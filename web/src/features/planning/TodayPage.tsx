@@ -15,6 +15,7 @@ import { AddDrill } from './AddDrill'
 import { DayWishes, Minutes } from './DayWishes'
 import { Reliefs } from './Reliefs'
 import { DrillList } from './DrillList'
+import { Carried } from './Written'
 import { useToday, type Today } from './useToday'
 
 export function TodayPage() {
@@ -140,6 +141,7 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
             {line}
           </Text>
         ))}
+        {today.carried.length > 0 && <Carried lines={today.carried} />}
         <DrillList state={state} today={today} />
         <AddDrill state={state} today={today} />
       </Box>

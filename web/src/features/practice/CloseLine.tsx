@@ -1,13 +1,20 @@
 import { Box, Flex, Grid, Input, Text } from '@chakra-ui/react'
+import { ChevronDown, ChevronRight } from 'lucide-react'
+import { useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { AreaGlyph } from '../../ui/areas'
+import { Press } from '../../ui/Press'
 import { Tick } from '../../ui/Tick'
+import { noCauses, type Causes } from './useCloseDraft'
 
 interface LineProps {
   drill: Schemas['SessionDrillView']
   text: string
   asked: boolean
   write: (text: string) => void
+  /** Why, what helps, next time; undefined while nothing of it is said. */
+  more: Causes | undefined
+  writeMore: (more: Causes) => void
   ask: (on: boolean) => void
   /** The single things that are asked for, of all drills. */
   keys: string[]
@@ -15,7 +22,9 @@ interface LineProps {
 }
 
 /** A drill at the close: what it came to, a line about it, and what of it is to come tomorrow. */
-export function CloseLine({ drill, text, asked, write, ask: setAsked, keys, askFor }: LineProps) {
+export function CloseLine(props: LineProps) {
+  const { drill, text, asked, write, more, writeMore, ask: setAsked, keys, askFor } = props
+  const [isOpen, setOpen] = useState(more !== undefined)
   return (
     <Grid
       templateColumns={{ base: '22px minmax(0,1fr)', md: '22px minmax(0,1.1fr) minmax(0,1fr) 110px' }}
@@ -35,13 +44,22 @@ export function CloseLine({ drill, text, asked, write, ask: setAsked, keys, askF
           {drill.state === 'Skipped' && ' · skipped'}
         </Text>
       </Box>
-      <Input
-        gridColumn={{ base: '2', md: 'auto' }}
-        aria-label={`A line on ${drill.title}`}
-        placeholder="a line, if you like"
-        value={text}
-        onChange={(event) => write(event.target.value)}
-      />
+      <Flex gridColumn={{ base: '2', md: 'auto' }} align="center" gap="1">
+        <Input
+          aria-label={`A line on ${drill.title}`}
+          placeholder="a line, if you like"
+          value={text}
+          onChange={(event) => write(event.target.value)}
+        />
+        <Press
+          look="icon"
+          aria-expanded={isOpen}
+          aria-label={`Why, what helps, next time: ${drill.title}`}
+          onClick={() => setOpen(!isOpen)}
+        >
+          {isOpen ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
+        </Press>
+      </Flex>
       {drill.things.length > 0 ? (
         <Things things={drill.things} keys={keys} askFor={askFor} />
       ) : drill.canAsk ? (
@@ -55,6 +73,34 @@ export function CloseLine({ drill, text, asked, write, ask: setAsked, keys, askF
       ) : (
         <span />
       )}
+      {isOpen && <More title={drill.title} more={more ?? noCauses} write={writeMore} />}
+    </Grid>
+  )
+}
+
+/** Why it went as it did, what helps against it, and what to do next time: that line comes back with the drill. */
+function More({ title, more, write }: { title: string; more: Causes; write: (more: Causes) => void }) {
+  const fields = [
+    ['cause', 'why'],
+    ['remedy', 'what helps'],
+    ['nextTime', 'next time'],
+  ] as const
+  return (
+    <Grid
+      gridColumn={{ base: '2', md: '2 / -1' }}
+      templateColumns={{ base: '1fr', md: '1fr 1fr 1fr' }}
+      gap="2"
+      mt="1"
+    >
+      {fields.map(([name, label]) => (
+        <Input
+          key={name}
+          aria-label={`${label}: ${title}`}
+          placeholder={label}
+          value={more[name]}
+          onChange={(event) => write({ ...more, [name]: event.target.value })}
+        />
+      ))}
     </Grid>
   )
 }

@@ -10,6 +10,7 @@ import { DemoWord } from '../../ui/DemoWord'
 import { Field } from '../../ui/Field'
 import { Page } from '../../ui/Page'
 import { Tick } from '../../ui/Tick'
+import { Phrases, withPhrase } from '../../ui/Phrases'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem, RefusalOf } from '../../ui/refusal'
 import { Select } from '../../ui/Select'
@@ -44,7 +45,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
   const queries = useQueryClient()
   const saved = useSaved()
   const { problem, run } = useProblem()
-  const { note, lines, tomorrow, tomorrowKeys = [], tension, pain, where, painAt } = draft.written
+  const { note, lines, more = {}, tomorrow, tomorrowKeys = [], tension, pain, where, painAt } = draft.written
   const drills = session.drills.filter((drill) => drill.area)
   const played = drills.reduce((sum, drill) => sum + drill.playedSeconds, 0) / 60
   const save = async () => {
@@ -52,7 +53,11 @@ function CloseForm({ session, draft, closed }: FormProps) {
       id: draft.written.id,
       sessionId: session.id,
       note,
-      lines: Object.entries(lines).map(([position, text]) => ({ position: Number(position), text })),
+      lines: [...new Set([...Object.keys(lines), ...Object.keys(more)])].map(Number).map((position) => ({
+        position,
+        text: lines[position] ?? '',
+        ...more[position],
+      })),
       tomorrow,
       tomorrowKeys,
       tension,
@@ -105,6 +110,8 @@ function CloseForm({ session, draft, closed }: FormProps) {
               keys={tomorrowKeys}
               askFor={(keys) => draft.write({ tomorrowKeys: keys })}
               write={(text) => draft.write({ lines: { ...lines, [drill.position]: text } })}
+              more={more[drill.position]}
+              writeMore={(now) => draft.write({ more: { ...more, [drill.position]: now } })}
               ask={(on) =>
                 draft.write({
                   tomorrow: on
@@ -120,6 +127,7 @@ function CloseForm({ session, draft, closed }: FormProps) {
           <Field label="What was it like, and what next?" name="note">
             <Textarea value={note} onChange={(event) => draft.write({ note: event.target.value })} />
           </Field>
+          <Phrases add={(phrase) => draft.write({ note: withPhrase(note, phrase) })} />
           <chakra.fieldset mt="4">
             <chakra.legend fontSize="0.85em" color="faded" mb="1">
               Tension while playing

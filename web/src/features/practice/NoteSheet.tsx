@@ -1,6 +1,7 @@
 import { Flex, Text, Textarea } from '@chakra-ui/react'
 import { ask, client, type Schemas } from '../../api/client'
 import { DemoWord } from '../../ui/DemoWord'
+import { Phrases, withPhrase } from '../../ui/Phrases'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { Sheet } from '../../ui/Sheet'
@@ -36,6 +37,7 @@ export function NoteSheet({ note }: { note: Note }) {
           }
         }}
       />
+      <Phrases dark add={(phrase) => note.write(withPhrase(text, phrase))} />
       <Refusal problem={problem} />
       <DemoWord />
       <Flex mt="3" gap="3">

@@ -8,6 +8,8 @@ export interface Written {
   sessionId: number | null
   note: string
   lines: Record<number, string>
+  /** Why, what helps, next time: of drills of which that is said. */
+  more: Record<number, Causes>
   tomorrow: number[]
   /** Single things of a drill that is about several. */
   tomorrowKeys: string[]
@@ -18,11 +20,21 @@ export interface Written {
   painAt: number | null
 }
 
+/** Why a drill went as it did, what helps, what to do next time. */
+export interface Causes {
+  cause: string
+  remedy: string
+  nextTime: string
+}
+
+export const noCauses: Causes = { cause: '', remedy: '', nextTime: '' }
+
 const empty = (): Written => ({
   id: crypto.randomUUID(),
   sessionId: null,
   note: '',
   lines: {},
+  more: {},
   tomorrow: [],
   tomorrowKeys: [],
   tension: null,
@@ -32,7 +44,11 @@ const empty = (): Written => ({
 })
 
 const texts = (written: Written) =>
-  [written.note, ...Object.values(written.lines)].filter((text) => text.trim())
+  [
+    written.note,
+    ...Object.values(written.lines),
+    ...Object.values(written.more ?? {}).flatMap((one) => [one.cause, one.remedy, one.nextTime]),
+  ].filter((text) => text.trim())
 
 /** The close under way. One that belongs to a session closed elsewhere is left over: nothing of it is thrown away unasked. */
 export function useCloseDraft(session: number | undefined) {

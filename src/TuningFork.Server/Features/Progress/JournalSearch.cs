@@ -1,0 +1,61 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+
+namespace TuningFork.Server.Features.Progress;
+
+/// <summary>Finds entries by words, thing, area, tag and days. Words are found by their beginnings, all of them, in any order.</summary>
+internal static class JournalSearch
+{
+    /// <summary>Whether words, a thing, an area or a tag are looked for: then only what was written is shown.</summary>
+    public static bool IsNarrow(JournalWish wish) =>
+        !string.IsNullOrWhiteSpace(wish.Search)
+        || wish.MaterialId is not null
+        || wish.Area is not null
+        || !string.IsNullOrWhiteSpace(wish.Tag);
+
+    /// <summary>The entries that were asked for.</summary>
+    public static IQueryable<EntryRow> Entries(PracticeDb db, JournalWish wish)
+    {
+        var entries = Match(wish.Search) is { } match
+            ? db.Entries.FromSql($"SELECT * FROM Entries WHERE Id IN (SELECT rowid FROM EntryWords WHERE EntryWords MATCH {match})")
+            : db.Entries;
+        entries = entries.AsNoTracking();
+        if (wish.Before is { } before)
+            entries = entries.Where(entry => entry.Day < before);
+        if (wish.From is { } from)
+            entries = entries.Where(entry => entry.Day >= from);
+        if (wish.To is { } to)
+            entries = entries.Where(entry => entry.Day <= to);
+        if (wish.MaterialId is { } id)
+            entries = entries.Where(entry =>
+                entry.MaterialId == id || db.Materials.Any(row => row.PieceId == id && row.Id == entry.MaterialId)
+            );
+        if (wish.Area is { } area)
+            entries = entries.Where(entry =>
+                db.Materials.Any(row => row.Id == entry.MaterialId && row.Area == area)
+                || (entry.MaterialId == null && db.SessionDrills.Any(row => row.Id == entry.SessionDrillId && row.Area == area))
+            );
+        if (!string.IsNullOrWhiteSpace(wish.Tag))
+        {
+            var tag = $"\n{wish.Tag.Trim()}\n";
+            entries = entries.Where(entry => entry.Tags.Contains(tag));
+        }
+
+        return entries;
+    }
+
+    /// <summary>Words as the index reads them: each the beginning of one; null where none is looked for.</summary>
+    private static string? Match(string? search)
+    {
+        var words = (search ?? "")
+            .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+            .Where(word => word.Any(char.IsLetterOrDigit))
+            .Select(word => $"\"{word.Replace("\"", "\"\"", StringComparison.Ordinal)}\"*")
+            .ToList();
+        return words.Count > 0 ? string.Join(' ', words)
+            : string.IsNullOrWhiteSpace(search) ? null
+            // Signs alone are in no word.
+            : "\"\"";
+    }
+}

@@ -11,6 +11,7 @@ using TuningFork.Server.Features.Reading;
 using TuningFork.Server.Features.Repertoire;
 using TuningFork.Server.Features.Sound;
 using TuningFork.Server.Features.Technique;
+using TuningFork.Server.Features.Week;
 using TuningFork.Server.Hosting;
 
 // Bare flags are taken out first: the configuration would read the next word as their value.
@@ -58,6 +59,8 @@ builder.Services.AddScoped<WrittenLast>();
 builder.Services.AddScoped<EntryBooks>();
 builder.Services.AddScoped<JournalDays>();
 builder.Services.AddScoped<TodayViews>();
+builder.Services.AddScoped<Forecast>();
+builder.Services.AddScoped<WeekAhead>();
 builder.Services.AddScoped<StageSound>();
 builder.Services.AddScoped<StationBooks>();
 builder.Services.AddScoped<HelpAtHand>();
@@ -106,6 +109,7 @@ app.MapChoices();
 app.MapFirstVisit();
 app.MapToday();
 app.MapWeek();
+app.MapAhead();
 app.MapRoutines();
 app.MapWarmUps();
 app.MapMaterials();

@@ -169,6 +169,19 @@ public static class ProfileEndpoints
         row.UnderWay = wish.UnderWay;
     }
 
+    /// <summary>Minutes of the seven weekdays: none, or a sitting's, and not none on all.</summary>
+    /// <exception cref="FieldException">They are not.</exception>
+    public static void CheckWeek(IReadOnlyList<int> minutes, string field)
+    {
+        if (minutes.Count != 7 || minutes.Any(one => one != 0 && one is < SittingLength.Least or > SittingLength.Most))
+            throw new FieldException(
+                field,
+                $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes."
+            );
+        if (minutes.All(one => one == 0))
+            throw new FieldException(field, "Give at least one day some minutes.");
+    }
+
     private static void Check(ProfileWish wish, Instrument? known)
     {
         Problems.Text("instrument", wish.Instrument, 100);
@@ -181,16 +194,7 @@ public static class ProfileEndpoints
                 "lowest",
                 $"\"{wish.Instrument.Trim()}\" is not known by name: give its lowest and its highest written note, like C4 and C6."
             );
-        if (
-            wish.WeekdayMinutes.Count != 7
-            || wish.WeekdayMinutes.Any(minutes => minutes != 0 && minutes is < SittingLength.Least or > SittingLength.Most)
-        )
-            throw new FieldException(
-                "weekdayMinutes",
-                $"Give seven numbers, Monday to Sunday, each 0 or {SittingLength.Least} to {SittingLength.Most} minutes."
-            );
-        if (wish.WeekdayMinutes.All(minutes => minutes == 0))
-            throw new FieldException("weekdayMinutes", "Give at least one day some minutes.");
+        CheckWeek(wish.WeekdayMinutes, "weekdayMinutes");
         if (wish.Transposition is < -36 or > 36)
             throw new FieldException("transposition", "Written to sounding pitch is -36 to 36 semitones.");
         if (wish.BoundaryHour is < 0 or > 12)

@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar/{key}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetFeed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sound/calibration": {
         parameters: {
             query?: never;
@@ -461,6 +477,166 @@ export interface paths {
         };
         get: operations["GetBalance"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/ahead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetWeekAhead"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/usual": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeUsualWeek"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/moved": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MoveMinutes"];
+        delete: operations["MoveMinutesBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/spread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SpreadMissedDay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/days-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddDayOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/days-off/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["RemoveDayOff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/days-off/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackDayOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/reminder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetReminder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetCalendar"];
+        put?: never;
+        post: operations["ReadCalendar"];
+        delete: operations["ForgetCalendar"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/week/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChangeFeed"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1954,6 +2130,33 @@ export interface components {
             key?: null | string;
             lateAt?: null | number[];
         };
+        AheadDay: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            minutes: number;
+            isMoved: boolean;
+            hour: string;
+            hourWords: string;
+            /** Format: int32 */
+            sittings: number;
+            off: string;
+            marks: string[];
+            busy: components["schemas"]["BusyView"][];
+            drills: components["schemas"]["LikelyDrill"][];
+        };
+        AheadView: {
+            /** Format: date */
+            today: string;
+            days: components["schemas"]["AheadDay"][];
+            strip: components["schemas"]["StripDay"][];
+            usual: components["schemas"]["UsualWeek"];
+            daysOff: components["schemas"]["DayOffView"][];
+            missed: null | components["schemas"]["MissedView"];
+            feed: string;
+            /** Format: int32 */
+            taken: number;
+        };
         AimView: {
             kind: components["schemas"]["GoalKind"];
             /** Format: int32 */
@@ -2095,6 +2298,20 @@ export interface components {
             difficulty: string;
         };
         Bpm: unknown;
+        BusyView: {
+            from: string;
+            until: string;
+            title: string;
+        };
+        CalendarRead: {
+            /** Format: int32 */
+            taken: number;
+            /** Format: int32 */
+            wholeDays: number;
+        };
+        CalendarText: {
+            text: string;
+        };
         CalibrationView: {
             /** Format: double */
             delayMs: number;
@@ -2340,6 +2557,34 @@ export interface components {
             today: null | components["schemas"]["Phase"];
             fits: boolean;
             words: string;
+        };
+        /** @enum {unknown} */
+        DayOffKind: "Holiday" | "LateShift" | "Rehearsal" | "Visit" | "Other";
+        DayOffView: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            kind: components["schemas"]["DayOffKind"];
+            /** Format: int32 */
+            minutes: number;
+            text: string;
+            name: string;
+        };
+        DayOffWish: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: string;
+            kind: components["schemas"]["DayOffKind"];
+            /**
+             * Format: int32
+             * @default 0
+             */
+            minutes: number;
+            text?: null | string;
         };
         DayPlayed: {
             /** Format: date */
@@ -2639,6 +2884,9 @@ export interface components {
         };
         /** @enum {unknown} */
         Family: "Winds" | "Strings" | "Plucked" | "Keys" | "Percussion" | "Voice" | "Other";
+        FeedWish: {
+            on: boolean;
+        };
         FindWish: {
             /** Format: uuid */
             key: string;
@@ -2934,6 +3182,13 @@ export interface components {
         LeaveWish: {
             /** Format: int32 */
             sessionId: number;
+        };
+        LikelyDrill: {
+            area: null | components["schemas"]["Area"];
+            title: string;
+            /** Format: int32 */
+            minutes: number;
+            reason: string;
         };
         LimitView: {
             /** Format: date */
@@ -3240,6 +3495,15 @@ export interface components {
              */
             version: number;
         };
+        MissedView: {
+            /** Format: date */
+            missed: string;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            letGo: number;
+            days: components["schemas"]["SpreadDayView"][];
+        };
         MissingWish: {
             cause: string;
             /** @default  */
@@ -3258,6 +3522,14 @@ export interface components {
             gain: number;
             /** Format: int32 */
             visits: number;
+        };
+        MoveWish: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            /** Format: int32 */
+            minutes: number;
         };
         MusicWish: {
             abc: string;
@@ -3892,6 +4164,10 @@ export interface components {
             how: string;
             does?: components["schemas"]["Relief"];
         };
+        ReminderView: {
+            hour: string;
+            first: string;
+        };
         RestWish: {
             /** Format: date */
             until?: null | string;
@@ -4263,6 +4539,12 @@ export interface components {
             droneHertz: number[];
             droneSounds: string;
         };
+        SpreadDayView: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            minutes: number;
+        };
         /** @enum {unknown} */
         StageAct: "Clean" | "Missed" | "Undo" | "Done" | "Skip" | "Back" | "Pause" | "Resume" | "Extend" | "Nudge" | "Readiness" | "Run" | "Tension" | "Later" | "Tomorrow" | "Settle" | "Click" | "Help" | "Relief" | "Station";
         StagePageView: {
@@ -4333,6 +4615,14 @@ export interface components {
             title: string;
             /** Format: int32 */
             minutes: number;
+        };
+        StripDay: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            minutes: number;
+            off: string;
+            marks: string[];
         };
         /** @enum {unknown} */
         Stroke: "None" | "Soft" | "Plain" | "Strong";
@@ -4538,6 +4828,15 @@ export interface components {
             takes: number;
             /** Format: int32 */
             notes: number;
+        };
+        UsualWeek: {
+            minutes: number[];
+            hours: string[];
+            sittings: number[];
+            /** Format: int32 */
+            lessonWeekday?: null | number;
+            /** @default false */
+            reminds: boolean;
         };
         VisitView: {
             /** Format: date */
@@ -4761,6 +5060,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ChoicesView"];
                 };
+            };
+        };
+    };
+    GetFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -5411,6 +5730,282 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AreaBalance"][];
+                };
+            };
+        };
+    };
+    GetWeekAhead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    ChangeUsualWeek: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsualWeek"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    MoveMinutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    MoveMinutesBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    SpreadMissedDay: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    AddDayOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayOffWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
+                };
+            };
+        };
+    };
+    RemoveDayOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    TakeBackDayOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    GetReminder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReminderView"];
+                };
+            };
+        };
+    };
+    GetCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalendarText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarRead"];
+                };
+            };
+        };
+    };
+    ForgetCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ChangeFeed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeedWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AheadView"];
                 };
             };
         };

@@ -26,5 +26,6 @@ public sealed record DayFacts(
     IReadOnlyList<WarmUp> WarmUps,
     IReadOnlyList<Method> Methods,
     IReadOnlyList<string> PlayIdeas,
-    int OnShelf
+    int OnShelf,
+    WeekCalendar Calendar
 );

@@ -86,9 +86,24 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
                 Bookkeeping.ToCore
             ),
             [.. shelf.Where(row => row.Became is not null).Select(row => row.Text)],
-            shelf.Count(row => row.Became is null)
+            shelf.Count(row => row.Became is null),
+            await CalendarAsync(profile, cancel)
         );
     }
+
+    /// <summary>The minutes of each single day, exceptions and what was moved among them.</summary>
+    public async Task<WeekCalendar> CalendarAsync(ProfileRow profile, CancellationToken cancel) =>
+        new(
+            DayMinutes.WeekOf(profile),
+            (await db.DaysOff.AsNoTracking().ToListAsync(cancel)).ConvertAll(row => new DayOff(
+                row.From,
+                row.Until,
+                row.Kind,
+                row.Minutes,
+                row.Text
+            )),
+            await db.DaysMoved.AsNoTracking().ToDictionaryAsync(row => row.Day, row => row.Minutes, cancel)
+        );
 
     public static IReadOnlyList<Material> ToCore(
         IReadOnlyList<MaterialRow> rows,
@@ -127,11 +142,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     public async Task<PlanRow> FreshAsync(DayFacts facts, CancellationToken cancel)
     {
         var number = await db.Plans.CountAsync(plan => plan.Day == facts.Day && plan.Begun, cancel);
-        var minutes = Math.Clamp(
-            number > 0 ? DayMinutes.Left(facts) : DayMinutes.Advice(facts).Minutes,
-            SittingLength.Least,
-            SittingLength.Most
-        );
+        var minutes = Math.Clamp(DayMinutes.OfSitting(facts, number), SittingLength.Least, SittingLength.Most);
         var row = new PlanRow
         {
             Day = facts.Day,

@@ -82,6 +82,15 @@ internal sealed class PlayedLately
         return new PlayedLately(day, rows, twice, latest);
     }
 
+    /// <summary>The same as another day would see it, with what is played until then.</summary>
+    public PlayedLately Later(DateOnly then, IReadOnlyList<(DateOnly Day, Area Area, double Seconds)> played)
+    {
+        var latest = new Dictionary<Area, DateOnly>(last);
+        foreach (var one in played.Where(one => one.Seconds >= CountsSeconds))
+            latest[one.Area] = one.Day;
+        return new PlayedLately(then, [.. recent, .. played.Select(one => (one.Day, one.Area, one.Seconds, 0))], credited, latest);
+    }
+
     /// <summary>What each area had in the last six days and today.</summary>
     /// <param name="counts">Days that count.</param>
     /// <param name="lost">Whether minutes that the plan itself lost are counted as played.</param>
@@ -96,7 +105,7 @@ internal sealed class PlayedLately
                     recent
                         .Where(row => row.Area == area && row.Day >= week && counts(row.Day))
                         .Sum(row => row.Seconds + (lost ? row.Lost : 0))
-                    + credited.Where(row => row.Area == area && counts(row.Day)).Sum(row => row.Seconds)
+                    + credited.Where(row => row.Area == area && row.Day >= week && counts(row.Day)).Sum(row => row.Seconds)
                 ),
                 last.TryGetValue(area, out var at) ? day.DayNumber - at.DayNumber : null
             )),

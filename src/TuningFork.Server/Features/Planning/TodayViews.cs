@@ -37,8 +37,12 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             await DrillsAsync(plan.Drills, facts.Day, cancel),
             plan.Total,
             plan.Waiting,
-            plan.Summary,
-            [.. plan.Warnings, .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning)],
+            SittingWords(facts, row) is { Length: > 0 } which ? [which, .. plan.Summary] : plan.Summary,
+            [
+                .. plan.Warnings,
+                .. Long(facts, row.Minutes),
+                .. DayMinutes.Performances(facts).Where(way => !way.Fits).Select(way => way.Warning),
+            ],
             DayMinutes.Balance(facts),
             BodyQuestion(facts),
             Math.Round(facts.MinutesByDay.GetValueOrDefault(facts.Day), 1),
@@ -115,6 +119,12 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             lines
         );
     }
+
+    private static IEnumerable<string> Long(DayFacts facts, int minutes) =>
+        facts.Calendar.SayLong(minutes) is { Length: > 0 } words ? [words] : [];
+
+    private static string SittingWords(DayFacts facts, PlanRow row) =>
+        Sittings.Say(DayMinutes.SittingsOn(facts.Profile, facts.Day), row.Sitting);
 
     private static string WordOf(Course course) =>
         course switch

@@ -2,9 +2,10 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Hosting;
 
-namespace TuningFork.Server.Features.Planning;
+namespace TuningFork.Server.Features.Week;
 
 /// <summary>A step of a goal.</summary>
 /// <param name="Met">Whether it has been reached.</param>

@@ -1,9 +1,10 @@
 using TuningFork.Core.Planning;
 using TuningFork.Core.Repertoire;
 using TuningFork.Data;
+using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Hosting;
 
-namespace TuningFork.Server.Features.Planning;
+namespace TuningFork.Server.Features.Week;
 
 /// <summary>A performance ahead, with what it still needs.</summary>
 /// <param name="Today">What the day is for on its way.</param>
@@ -62,7 +63,12 @@ public static class WeekEndpoints
                 var profile = await desk.ProfileAsync(cancel);
                 var day = clock.Today(profile);
                 var lately = await PlayedLately.OfAsync(db, day, cancel);
-                return DayMinutes.Balance(profile, lately.History(_ => true), day, lately.MinutesByDay.GetValueOrDefault(day));
+                return DayMinutes.Balance(
+                    profile,
+                    lately.History(_ => true),
+                    (await desk.CalendarAsync(profile, cancel)).MinutesOn(day),
+                    lately.MinutesByDay.GetValueOrDefault(day)
+                );
             })
             .WithName("GetBalance");
     }

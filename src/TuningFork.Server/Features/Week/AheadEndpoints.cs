@@ -1,0 +1,220 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.Planning;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Week;
+
+/// <summary>The coming week over HTTP: minutes and hours of its days, exceptions, moving and spreading, calendars out and in.</summary>
+public static class AheadEndpoints
+{
+    private const int MostDaysAhead = 400;
+    private const int LongestOff = 200;
+    private const int CalendarDays = 28;
+
+    public static void MapAhead(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/week").WithTags("Week");
+        group.MapGet("/ahead", (WeekAhead week, CancellationToken cancel) => week.OfAsync(cancel)).WithName("GetWeekAhead");
+        group.MapPut("/usual", SetUsualAsync).WithName("ChangeUsualWeek");
+        group.MapPost("/moved", MoveAsync).WithName("MoveMinutes");
+        group.MapPost("/spread", SpreadAsync).WithName("SpreadMissedDay");
+        group
+            .MapDelete("/moved", async (WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel) =>
+            {
+                var facts = await plans.FactsAsync(cancel);
+                await db.DaysMoved.Where(row => row.Day >= facts.Day).ExecuteDeleteAsync(cancel);
+                await AgainAsync(db, plans, cancel);
+                return await week.OfAsync(cancel);
+            })
+            .WithName("MoveMinutesBack");
+        group.MapPost("/days-off", AddOffAsync).WithName("AddDayOff");
+        group.MapRemoval<DayOffRow>("/days-off/{id:int}", "DayOff", "exception", checkBack: NoOverlapAsync);
+        group.MapGet("/reminder", (WeekAhead week, CancellationToken cancel) => week.ReminderAsync(cancel)).WithName("GetReminder");
+        MapCalendars(app, group);
+    }
+
+    private static void MapCalendars(WebApplication app, RouteGroupBuilder group)
+    {
+        group
+            .MapGet("/calendar", async (WeekAhead week, CancellationToken cancel) =>
+                Results.Text(CalendarFile.Write(await week.ItemsAsync(cancel)), "text/calendar; charset=utf-8")
+            )
+            .WithName("GetCalendar");
+        group.MapPost("/calendar", ReadCalendarAsync).WithName("ReadCalendar");
+        group
+            .MapDelete("/calendar", async (PracticeDb db, CancellationToken cancel) =>
+            {
+                await db.Busy.ExecuteDeleteAsync(cancel);
+            })
+            .WithName("ForgetCalendar");
+        group
+            .MapPut("/feed", async (FeedWish wish, WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel) =>
+            {
+                var profile = await plans.ProfileAsync(cancel);
+                profile.CalendarKey = wish.On ? Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16)) : "";
+                await db.SaveChangesAsync(cancel);
+                return await week.OfAsync(cancel);
+            })
+            .WithName("ChangeFeed");
+        app.MapGet("/api/calendar/{key}.ics", async (string key, WeekAhead week, PlanDesk plans, CancellationToken cancel) =>
+            {
+                var kept = (await plans.ProfileAsync(cancel)).CalendarKey;
+                return kept.Length > 0 && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(kept), Encoding.UTF8.GetBytes(key))
+                    ? Results.Text(CalendarFile.Write(await week.ItemsAsync(cancel)), "text/calendar; charset=utf-8")
+                    : throw Problems.Unknown("key", "calendar");
+            })
+            .WithTags("Week")
+            .WithName("GetFeed");
+    }
+
+    private static async Task<AheadView> SetUsualAsync(
+        UsualWeek wish,
+        WeekAhead week,
+        PracticeDb db,
+        PlanDesk plans,
+        CancellationToken cancel
+    )
+    {
+        var profile = await plans.ProfileAsync(cancel);
+        ProfileEndpoints.CheckWeek(wish.Minutes, "minutes");
+        if (wish.Hours.Count != 7 || wish.Sittings.Count != 7)
+            throw new FieldException("hours", "Give an hour (or nothing) and the number of sittings for each of the seven weekdays.");
+        var hours = wish.Hours.Select(hour => (hour ?? "").Trim()).ToList();
+        foreach (var hour in hours.Where(hour => hour.Length > 0))
+            if (!TimeOnly.TryParseExact(hour, "HH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out _))
+                throw new FieldException("hours", $"\"{hour}\" is no time of day. Write it like 18:30, or leave it empty.");
+        for (var day = 0; day < 7; day++)
+            if (
+                wish.Sittings[day] is < 1 or > Sittings.Most
+                || wish.Sittings[day] * SittingLength.Least > Math.Max(SittingLength.Least, wish.Minutes[day])
+            )
+                throw new FieldException(
+                    "sittings",
+                    $"A day has 1 to {Sittings.Most} sittings of {SittingLength.Least} minutes or more; {wish.Minutes[day]} minutes in {wish.Sittings[day]} are too short."
+                );
+        if (wish.LessonWeekday is < 0 or > 6)
+            throw new FieldException("lessonWeekday", "The weekday of the lesson is 0 (Monday) to 6 (Sunday), or none.");
+        profile.WeekdayMinutes = string.Join(',', wish.Minutes);
+        profile.WishedHours = hours.TrueForAll(hour => hour.Length == 0) ? "" : string.Join(',', hours);
+        profile.WeekdaySittings = wish.Sittings.All(count => count == 1) ? "" : string.Join(',', wish.Sittings);
+        profile.LessonWeekday = wish.LessonWeekday;
+        profile.Reminds = wish.Reminds;
+        await AgainAsync(db, plans, cancel);
+        return await week.OfAsync(cancel);
+    }
+
+    private static async Task<AheadView> MoveAsync(MoveWish wish, WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel)
+    {
+        var facts = await plans.FactsAsync(cancel);
+        foreach (var (field, day) in new[] { ("from", wish.From), ("to", wish.To) })
+            if (day < facts.Day || day > facts.Day.AddDays(MostDaysAhead))
+                throw new FieldException(field, "Minutes move between today and the days of the coming year.");
+        var (from, to) = facts.Calendar.Move(wish.From, wish.To, wish.Minutes);
+        await SetAsync(db, wish.From, from, cancel);
+        await SetAsync(db, wish.To, to, cancel);
+        await AgainAsync(db, plans, cancel);
+        return await week.OfAsync(cancel);
+    }
+
+    private static async Task<AheadView> SpreadAsync(WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel)
+    {
+        if ((await week.OfAsync(cancel)).Missed is not { } missed)
+            throw new FieldException("missed", "No day was missed lately that could be spread.", StatusCodes.Status409Conflict);
+        foreach (var day in missed.Days)
+            await SetAsync(db, day.Day, day.Minutes, cancel);
+        await AgainAsync(db, plans, cancel);
+        return await week.OfAsync(cancel);
+    }
+
+    private static async Task SetAsync(PracticeDb db, DateOnly day, int minutes, CancellationToken cancel)
+    {
+        var row = await db.DaysMoved.FindAsync([day], cancel) ?? db.DaysMoved.Add(new DayMinutesRow { Day = day }).Entity;
+        row.Minutes = minutes;
+    }
+
+    /// <summary>Saves; a plan of today that was made for other minutes is made anew, with what was changed by hand.</summary>
+    private static async Task AgainAsync(PracticeDb db, PlanDesk plans, CancellationToken cancel)
+    {
+        await db.SaveChangesAsync(cancel);
+        var facts = await plans.FactsAsync(cancel);
+        if (await plans.StoredAsync(facts.Day, cancel) is not { } row)
+            return;
+        var minutes = Math.Clamp(DayMinutes.OfSitting(facts, row.Sitting), SittingLength.Least, SittingLength.Most);
+        if (minutes == row.Minutes)
+            return;
+        row.Version++;
+        row.Minutes = minutes;
+        PlanDesk.ReplanKeeping(row, facts, letGo: true);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private static async Task<AheadView> AddOffAsync(
+        DayOffWish wish,
+        WeekAhead week,
+        PracticeDb db,
+        PlanDesk plans,
+        CancellationToken cancel
+    )
+    {
+        var today = (await plans.FactsAsync(cancel)).Day;
+        if (wish.Until < wish.From)
+            throw new FieldException("until", "It ends before it begins. Give the last day, which may be the first.");
+        if (wish.Until < today || wish.From > today.AddDays(MostDaysAhead) || wish.Until.DayNumber - wish.From.DayNumber >= LongestOff)
+            throw new FieldException("from", $"An exception lies in the coming year and lasts {LongestOff} days at most.");
+        if (!Enum.IsDefined(wish.Kind))
+            throw new FieldException("kind", "It is a holiday, a late shift, a rehearsal, a visit, or something else.");
+        if (wish.Minutes is not 0 and (< SittingLength.Least or > SittingLength.Most))
+            throw new FieldException("minutes", $"Its days have no minutes, or {SittingLength.Least} to {SittingLength.Most}.");
+        var row = new DayOffRow
+        {
+            From = wish.From,
+            Until = wish.Until,
+            Kind = wish.Kind,
+            Minutes = wish.Minutes,
+            Text = Problems.Text("text", wish.Text, 80),
+        };
+        await NoOverlapAsync(db, row, cancel);
+        db.DaysOff.Add(row);
+        await AgainAsync(db, plans, cancel);
+        return await week.OfAsync(cancel);
+    }
+
+    private static async Task NoOverlapAsync(PracticeDb db, DayOffRow row, CancellationToken cancel)
+    {
+        var other = await db
+            .DaysOff.Where(one => one.Id != row.Id && one.From <= row.Until && one.Until >= row.From)
+            .OrderBy(one => one.From)
+            .FirstOrDefaultAsync(cancel);
+        if (other is not null)
+            throw new FieldException(
+                "from",
+                $"\"{WeekAhead.View(other).Name}\" already holds {other.From:d MMM} to {other.Until:d MMM}. Remove that one first, or choose other days.",
+                StatusCodes.Status409Conflict
+            );
+    }
+
+    private static async Task<CalendarRead> ReadCalendarAsync(
+        CalendarText text,
+        PracticeDb db,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
+    {
+        var (taken, wholeDays) = CalendarFile.Read(text.Text, clock.UtcNow, clock.UtcNow.AddDays(CalendarDays), clock.Zone);
+        await using var both = await db.Database.BeginTransactionAsync(cancel);
+        await db.Busy.ExecuteDeleteAsync(cancel);
+        db.Busy.AddRange(taken);
+        await db.SaveChangesAsync(cancel);
+        await both.CommitAsync(cancel);
+        return new CalendarRead(taken.Count, wholeDays);
+    }
+}
+
+/// <summary>Whether there is to be a calendar for other programs; on gives it a new secret address.</summary>
+public sealed record FeedWish(bool On);

@@ -87,6 +87,15 @@ internal static class DemoJournal
         var random = new Random(99);
         db.Profiles.Local.First().Phrases = string.Join('\n', Phrases);
         Unplayed(db, sessions, today);
+        db.DaysOff.Add(
+            new DayOffRow
+            {
+                From = today.AddDays(4),
+                Until = today.AddDays(4),
+                Kind = Core.Planning.DayOffKind.LateShift,
+                Minutes = 10,
+            }
+        );
         foreach (var session in sessions)
         {
             if (random.Next(3) > 0)

@@ -25,6 +25,8 @@ internal static class DemoMaterial
             Family = Family.Winds,
             Transposition = -2,
             WeekdayMinutes = "30,30,30,30,20,45,45",
+            WishedHours = "18:30,18:30,19:00,18:30,20:00,10:30,10:30",
+            LessonWeekday = 2,
             EarCentre = 57,
             Version = 1,
         };

@@ -10,6 +10,7 @@ import { DemoStrip } from './DemoStrip'
 import { Header, ViewTabs } from './Header'
 import { firstPage, lazyPage } from './lazyPage'
 import { moved } from './places'
+import { useReminder } from './useReminder'
 
 const FirstPage = firstPage(TodayPage)
 const RoutinesPage = lazyPage(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
@@ -124,6 +125,7 @@ const SkipLink = chakra('a', {
 })
 
 function Shell() {
+  useReminder()
   return (
     <chakra.div pb={{ base: '72px', md: '0' }}>
       <SkipLink href="#main" className="no-print">

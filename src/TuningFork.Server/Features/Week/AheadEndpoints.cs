@@ -181,6 +181,8 @@ public static class AheadEndpoints
         };
         await NoOverlapAsync(db, row, cancel);
         db.DaysOff.Add(row);
+        // What was said last holds: minutes that were moved to or from these days before are no longer there.
+        db.DaysMoved.RemoveRange(await db.DaysMoved.Where(one => one.Day >= row.From && one.Day <= row.Until).ToListAsync(cancel));
         await AgainAsync(db, plans, cancel);
         return await week.OfAsync(cancel);
     }

@@ -19,6 +19,8 @@ internal static class CalendarFile
     /// <summary>Longest text that is read.</summary>
     private const int Longest = 5_000_000;
 
+    private const int LongestTitle = 80;
+
     /// <summary>More in four weeks is no calendar of a person.</summary>
     private const int MostOccurrences = 2000;
 
@@ -67,13 +69,19 @@ internal static class CalendarFile
             // A day before: what began then may still last.
             var begin = new CalDateTime(from.AddDays(-1), "UTC");
             var options = new EvaluationOptions { MaxUnmatchedIncrementsLimit = MostSteps };
-            foreach (
-                var one in calendars
-                    .SelectMany(calendar =>
-                        calendar.GetOccurrences<CalendarEvent>(begin, options).TakeWhile(one => Utc(one.Period.StartTime, zone) < until)
-                    )
-                    .Take(MostOccurrences + 1)
-            )
+            var lasting = calendars
+                .SelectMany(calendar =>
+                    calendar.GetOccurrences<CalendarEvent>(begin, options).TakeWhile(one => Utc(one.Period.StartTime, zone) < until)
+                )
+                .Where(one => Utc(End(one.Period), zone) > from)
+                .Take(MostOccurrences + 1)
+                .ToList();
+            if (lasting.Count > MostOccurrences)
+                throw new FieldException(
+                    "text",
+                    $"This calendar takes more than {MostOccurrences:N0} stretches in four weeks. Save only the calendar with your own hours; nothing was read in."
+                );
+            foreach (var one in lasting)
             {
                 if (one.Source is not CalendarEvent { IsActive: true } item || item.Transparency == TransparencyType.Transparent)
                     continue;
@@ -83,23 +91,14 @@ internal static class CalendarFile
                     continue;
                 }
 
-                var (start, end) = (Utc(one.Period.StartTime, zone), Utc(one.Period.EffectiveEndTime ?? one.Period.StartTime, zone));
-                if (end > from && end > start)
-                    rows.Add(
-                        new BusyRow
-                        {
-                            FromUtc = start,
-                            UntilUtc = end,
-                            Title = Problems.Text("text", item.Summary, 10_000) is { Length: > 0 } name
-                                ? name[..Math.Min(name.Length, 80)]
-                                : "busy",
-                        }
-                    );
-                if (rows.Count + wholeDays > MostOccurrences)
-                    throw new FieldException(
-                        "text",
-                        $"This calendar takes more than {MostOccurrences:N0} stretches in four weeks. Save only the calendar with your own hours; nothing was read in."
-                    );
+                rows.Add(
+                    new BusyRow
+                    {
+                        FromUtc = Utc(one.Period.StartTime, zone),
+                        UntilUtc = Utc(End(one.Period), zone),
+                        Title = (item.Summary ?? "").Trim() is { Length: > 0 } name ? name[..Math.Min(name.Length, LongestTitle)] : "busy",
+                    }
+                );
             }
         }
         catch (Exception problem)
@@ -146,6 +145,8 @@ internal static class CalendarFile
 
         throw new FieldException("text", "This is no calendar. Save one as an .ics file (iCalendar) and choose that; nothing was read in.");
     }
+
+    private static CalDateTime End(Period period) => period.EffectiveEndTime ?? period.StartTime;
 
     private static DateTime Utc(CalDateTime time, TimeZoneInfo zone) =>
         time.IsFloating

@@ -4,6 +4,7 @@ import { ask, client } from '../../api/client'
 import { FileChoice } from '../../ui/FileChoice'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { save } from '../../ui/save'
 import type { Filters } from './JournalFilters'
 import { useJournalRefresh } from './useJournalRefresh'
 
@@ -15,12 +16,7 @@ export function Elsewhere({ filters: { from, to } }: { filters: Filters }) {
   const write = async () => {
     const params = { query: { from, to } }
     const text = await run(() => ask(client.GET('/api/journal/markdown', { params, parseAs: 'blob' })))
-    if (!text) return
-    const link = document.createElement('a')
-    link.href = URL.createObjectURL(text as unknown as Blob)
-    link.download = 'journal.md'
-    link.click()
-    URL.revokeObjectURL(link.href)
+    if (text) save(text as unknown as Blob, 'journal.md')
   }
   const read = async (file: File) => {
     const body = { text: await file.text() }

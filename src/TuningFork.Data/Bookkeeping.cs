@@ -98,7 +98,11 @@ public static class Bookkeeping
             Harmony = row.Harmony.Length > 0 ? Harmony.Read(row.Harmony, out _) : [],
             TwiceADay = row.TwiceADay || ReliefOf(row).On(today) == Relief.TwoShortVisits,
             PerformanceSet = (piece ?? row).PerformanceSet,
-            LastVisit = Seen(row.LastVisit, today),
+            // A spare minute is not the visit of the day: that is still to come.
+            LastVisit = Seen(
+                visit is { } passing && passing.Day == today && VisitBooks.IsInPassing(passing) ? passing.VisitBefore : row.LastVisit,
+                today
+            ),
             Visits = row.Visits,
             Memory = row is { Stability: { } stability, MemoryDifficulty: { } difficulty } ? new Memory(stability, difficulty) : null,
             Slipped = row.Slipped,

@@ -15,6 +15,7 @@ public static class VisitBooks
 {
     private const char Half = '~';
     private const char Nothing = '/';
+    private const char Passing = '^';
 
     /// <summary>Days after which a key begins a new turn.</summary>
     private const int TurnDays = 7;
@@ -55,6 +56,31 @@ public static class VisitBooks
         ArgumentNullException.ThrowIfNull(visit);
         visit.Tries = Written(visit.Tries, clean, tempo, weight);
         Sum(material, visit, traits);
+    }
+
+    /// <summary>Adds a take in passing: it says something of the tempo that can be played, and is never the test of the day.</summary>
+    public static void AddInPassing(MaterialRow material, VisitRow visit, bool clean, int? tempo, Traits? traits = null)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        visit.Tries = $"{visit.Tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{Passing}{(clean ? '+' : '-')}".Trim();
+        Sum(material, visit, traits);
+    }
+
+    /// <summary>The first take of a visit that was no spare minute; null where there was none.</summary>
+    public static Try? First(string tries) => Tries(tries).Where(take => !take.InPassing).Select(take => (Try?)take).FirstOrDefault();
+
+    /// <summary>Whether the last take of a visit was a spare minute.</summary>
+    public static bool EndsInPassing(VisitRow visit)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        return visit.Tries.Length > 0 && Tries(visit.Tries)[^1].InPassing;
+    }
+
+    /// <summary>Whether a visit holds spare minutes and nothing else: its test is still to come.</summary>
+    public static bool IsInPassing(VisitRow visit)
+    {
+        ArgumentNullException.ThrowIfNull(visit);
+        return visit.Tries.Length > 0 && Tries(visit.Tries).All(take => take.InPassing);
     }
 
     /// <summary>Takes the last take of a visit back.</summary>
@@ -107,7 +133,7 @@ public static class VisitBooks
         material.MemoryDifficulty = outcome.Memory?.Difficulty;
         material.LastClean = outcome.LastClean?.Value;
         material.Best = Math.Max(visit.BestBefore ?? 0, visit.Clean ?? 0) is > 0 and var ever ? ever : null;
-        material.Slipped = outcome.Slipped;
+        material.Slipped = IsInPassing(visit) ? material.Slipped : outcome.Slipped;
     }
 
     /// <summary>Estimates the reach and the best tempo of a material from all its visits; what is known of its memory stays.</summary>
@@ -276,7 +302,7 @@ public static class VisitBooks
     private static Try Read(string take)
     {
         var mark = take.Length > 1 ? take[^2] : ' ';
-        var tempo = take.AsSpan(0, take.Length - (mark is Half or Nothing ? 2 : 1));
+        var tempo = take.AsSpan(0, take.Length - (mark is Half or Nothing or Passing ? 2 : 1));
         return new Try(
             take[^1] == '+',
             tempo.Length > 0 ? new Bpm(int.Parse(tempo, CultureInfo.InvariantCulture)) : null,
@@ -284,8 +310,10 @@ public static class VisitBooks
             {
                 Half => 0.5,
                 Nothing => 0,
+                Passing => Try.PassingWeight,
                 _ => 1,
-            }
+            },
+            mark is Passing
         );
     }
 }

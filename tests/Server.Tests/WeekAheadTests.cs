@@ -103,7 +103,15 @@ public sealed class WeekAheadTests : IDisposable
     public async Task An_exception_holds_its_days_overlaps_none_and_can_be_taken_back()
     {
         await Begin();
-        await app.Post("/api/week/moved", new { from = Say(1), to = Say(2), minutes = 10 });
+        await app.Post(
+            "/api/week/moved",
+            new
+            {
+                from = Say(1),
+                to = Say(2),
+                minutes = 10,
+            }
+        );
         var off = await app.Post(
             "/api/week/days-off",
             new

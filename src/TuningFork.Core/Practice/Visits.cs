@@ -26,7 +26,7 @@ public static class Visits
 {
     /// <summary>
     /// The outcome. The first take at or near reach (and whether the next mends it) counts for the memory; all timed takes count
-    /// for the reach.
+    /// for the reach. Takes in passing test nothing: alone they leave the memory as it was, and only its day moves.
     /// </summary>
     /// <param name="before">What was known before.</param>
     /// <param name="day">The practice day.</param>
@@ -40,19 +40,27 @@ public static class Visits
         if (tries.Count == 0)
             return new VisitOutcome(null, before.Memory, before.LastClean, false, null, before.Reach);
         var reach = Now(before, day);
+        if (tries.All(take => take.InPassing))
+            return new VisitOutcome(null, before.Memory, before.LastClean, false, null, After(before, day, tries, target, start, traits));
         var grade = Grading.Of(tries, reach?.Tempo, target);
         var days = before.LastVisit is { } last ? Math.Max(1, day.DayNumber - last.DayNumber) : 0;
         var clean = tries.Where(take => take is { Clean: true, Tempo: not null, Weight: > 0 }).Select(take => take.Tempo).Max();
-        var now = reach ?? start;
-        var timed = Evidence(tries);
         return new VisitOutcome(
             grade,
             Fsrs.After(before.Memory, days, grade),
             clean ?? before.LastClean,
             !tries[Grading.Test(tries, reach?.Tempo)].Clean,
             Grading.TriesToClean(tries),
-            timed.Count == 0 ? before.Reach : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits, target?.Value), timed))
+            After(before, day, tries, target, start, traits)
         );
+    }
+
+    /// <summary>The reach after the takes; as it was where none was timed.</summary>
+    private static Reach? After(BeforeVisit before, DateOnly day, IReadOnlyList<Try> tries, Bpm? target, Reach start, Traits traits)
+    {
+        var now = Now(before, day) ?? start;
+        var timed = Evidence(tries);
+        return timed.Count == 0 ? before.Reach : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits, target?.Value), timed));
     }
 
     /// <summary>The reach as it stands on the day of a visit, before its takes; null when nothing is known of it.</summary>

@@ -6,7 +6,12 @@ namespace TuningFork.Core.Spacing;
 /// <param name="Clean">Whether it was clean.</param>
 /// <param name="Tempo">Tempo it was played at, or null when untimed.</param>
 /// <param name="Weight">How much it says about the tempo that can be played, 0 to 1: half where it tests something else as well.</param>
-public readonly record struct Try(bool Clean, Bpm? Tempo, double Weight = 1);
+/// <param name="InPassing">Whether it was a spare minute: it is never the test of a day.</param>
+public readonly record struct Try(bool Clean, Bpm? Tempo, double Weight = 1, bool InPassing = false)
+{
+    /// <summary>How much a take in passing says: it is cold and easy.</summary>
+    public const double PassingWeight = 0.5;
+}
 
 /// <summary>Computes the grade of a visit from its takes; nobody is asked for one.</summary>
 public static class Grading
@@ -43,7 +48,7 @@ public static class Grading
             : Grade.Good;
     }
 
-    /// <summary>The place of the take that is the test of a visit.</summary>
+    /// <summary>The place of the take that is the test of a visit: none of those in passing while there are others.</summary>
     /// <param name="tries">All takes of one material on one day, in order; at least one.</param>
     /// <param name="reach">The tempo at which five of six takes come clean, or null.</param>
     /// <exception cref="ArgumentException">There is no take.</exception>
@@ -52,13 +57,18 @@ public static class Grading
         ArgumentNullException.ThrowIfNull(tries);
         if (tries.Count == 0)
             throw new ArgumentException("A visit has at least one take.", nameof(tries));
+        var first = -1;
         for (var i = 0; i < tries.Count; i++)
         {
+            if (tries[i].InPassing)
+                continue;
             if (!IsSlow(tries[i].Tempo, reach))
                 return i;
+            if (first < 0)
+                first = i;
         }
 
-        return 0;
+        return Math.Max(0, first);
     }
 
     /// <summary>Takes up to and with the first clean one; null when none was clean.</summary>

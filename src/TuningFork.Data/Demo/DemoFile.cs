@@ -133,6 +133,7 @@ public static class DemoFile
             await DemoTunes.AddAsync(db, today);
         await db.SaveChangesAsync(cancel);
         DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
+        DemoSpares.Write(db, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)
             DemoAims.Write(db, known, today);
         await db.SaveChangesAsync(cancel);

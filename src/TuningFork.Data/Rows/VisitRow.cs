@@ -12,7 +12,7 @@ public sealed class VisitRow
 
     /// <summary>
     /// The takes in order, each a tempo (or nothing) and + for clean, - for missed: "92+ 92- -". Before the sign stands ~ where
-    /// a take says half as much about the tempo that can be played, and / where it says nothing.
+    /// a take says half as much about the tempo that can be played, / where it says nothing, and ^ where it was a spare minute.
     /// </summary>
     public string Tries { get; set; } = "";
     public int Takes { get; set; }

@@ -2100,6 +2100,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/spare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetSpare"];
+        put: operations["WishSpare"];
+        post: operations["SpareDone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/spare/last": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["TakeSpareBack"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4539,6 +4571,50 @@ export interface components {
             droneHertz: number[];
             droneSounds: string;
         };
+        SpareDone: {
+            /** Format: uuid */
+            id: string;
+            thing: string;
+            right?: null | boolean;
+        };
+        /** @enum {unknown} */
+        SpareKind: "Passage" | "Change" | "Scale" | "Ear" | "Look";
+        SpareThing: {
+            kind: components["schemas"]["SpareKind"];
+            key: string;
+            /** Format: int32 */
+            materialId: null | number;
+            title: string;
+            how: string;
+            why: string;
+            /** Format: int32 */
+            seconds: number;
+            /** Format: int32 */
+            tempo: null | number;
+            beat: string;
+            abc: string;
+            note: string;
+        };
+        SpareView: {
+            thing: null | components["schemas"]["SpareThing"];
+            /** Format: int32 */
+            waiting: number;
+            next: string;
+            /** Format: int32 */
+            today: number;
+            week: number[];
+            most: string;
+            /** Format: int32 */
+            aDay: number;
+            from: string;
+            until: string;
+        };
+        SpareWish: {
+            /** Format: int32 */
+            aDay: number;
+            from: string;
+            until: string;
+        };
         SpreadDayView: {
             /** Format: date */
             day: string;
@@ -4763,6 +4839,8 @@ export interface components {
             mostMinutes: number;
             reviewIsDue: boolean;
             carried: components["schemas"]["WrittenView"][];
+            /** Format: int32 */
+            spareWaiting: number;
         };
         TodayWish: {
             /** Format: int32 */
@@ -8586,6 +8664,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SoundView"];
+                };
+            };
+        };
+    };
+    GetSpare: {
+        parameters: {
+            query?: {
+                away?: boolean;
+                skip?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpareView"];
+                };
+            };
+        };
+    };
+    WishSpare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpareWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpareView"];
+                };
+            };
+        };
+    };
+    SpareDone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpareDone"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpareView"];
+                };
+            };
+        };
+    };
+    TakeSpareBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpareView"];
                 };
             };
         };

@@ -41,6 +41,7 @@ const FirstVisitPage = lazyPage(() => import('../features/planning/FirstVisitPag
 const MaterialPage = lazyPage(() => import('../features/material/MaterialPage'), 'MaterialPage')
 const StagePage = lazyPage(() => import('../features/practice/StagePage'), 'StagePage')
 const ClosePage = lazyPage(() => import('../features/practice/ClosePage'), 'ClosePage')
+const SparePage = lazyPage(() => import('../features/spare/SparePage'), 'SparePage')
 const ShelfPage = lazyPage(() => import('../features/progress/ShelfPage'), 'ShelfPage')
 const ReviewPage = lazyPage(() => import('../features/lookback/ReviewPage'), 'ReviewPage')
 const LookBackPage = lazyPage(() => import('../features/lookback/LookBackPage'), 'LookBackPage')
@@ -68,6 +69,7 @@ export function App() {
             <Route path="/craft/:id/look" element={<FirstLookPage />} />
             <Route element={<Shell />}>
               <Route path="/" element={<FirstPage />} />
+              <Route path="/spare" element={<SparePage />} />
               <Route path="/week" element={<WeekPage />} />
               <Route path="/music" element={<MaterialPage />} />
               <Route path="/music/:id" element={<PiecePage />} />

@@ -77,7 +77,8 @@ public sealed record TodayView(
     int LeastMinutes,
     int MostMinutes,
     bool ReviewIsDue,
-    IReadOnlyList<WrittenView> Carried
+    IReadOnlyList<WrittenView> Carried,
+    int SpareWaiting
 );
 
 /// <summary>What is wished for today. Left out means: as it was.</summary>

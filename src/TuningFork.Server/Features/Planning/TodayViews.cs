@@ -5,11 +5,12 @@ using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
+using TuningFork.Server.Features.Spare;
 
 namespace TuningFork.Server.Features.Planning;
 
 /// <summary>Shows a day's plan: its drills, its sums, what waits, and the words that come back.</summary>
-public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written)
+public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written, SpareDesk spare)
 {
     /// <summary>Today's plan with what there is to say about it.</summary>
     /// <param name="stored">The plan of the day; null when nobody has touched it yet.</param>
@@ -63,7 +64,8 @@ public sealed class TodayViews(PracticeDb db, PlanDesk desk, WrittenLast written
             SittingLength.Least,
             SittingLength.Most,
             ReviewEndpoints.IsDue(facts.Profile, facts.Day),
-            await written.CarriedAsync(facts.Day, cancel)
+            await written.CarriedAsync(facts.Day, cancel),
+            await spare.WaitingAsync(facts.Profile, facts.Day, cancel)
         );
     }
 

@@ -74,7 +74,12 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
             if (
                 RatingQuestions.Of(
                     Bookkeeping.ToCore(row, session.Day, row.Piece),
-                    [.. visits.Select(visit => VisitBooks.Tries(visit.Tries)[0]).Select(first => new FirstTake(first.Clean, first.Tempo))]
+                    [
+                        .. visits
+                            .Select(visit => VisitBooks.First(visit.Tries))
+                            .OfType<Core.Spacing.Try>()
+                            .Select(first => new FirstTake(first.Clean, first.Tempo)),
+                    ]
                 )
                 is not { } question
             )

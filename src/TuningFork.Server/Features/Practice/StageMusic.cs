@@ -50,6 +50,21 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
 #pragma warning restore CA1031
     }
 
+    /// <summary>The bars of a thing in ABC notation; empty where they are not known or cannot be read.</summary>
+    public async Task<string> BarsAsync(int material, CancellationToken cancel)
+    {
+        try
+        {
+            return await music.OfPassageAsync(material, cancel, null) is { } bars
+                ? AbcWriter.Write(bars with { Title = "", Tempo = null })
+                : "";
+        }
+        catch (FieldException)
+        {
+            return "";
+        }
+    }
+
     /// <summary>How many notes a chain over a thing grows through; null without music, or where it cannot be read.</summary>
     public async Task<int?> LinksAsync(Target target, CancellationToken cancel)
     {

@@ -188,7 +188,7 @@ public static class PieceEndpoints
     private static PassageView Passage(Material one, DayFacts facts, MaterialRow row, List<RatingRow> ratings, List<VisitRow> visits)
     {
         var mine = visits.Where(visit => visit.MaterialId == one.Id).ToList();
-        var firsts = mine.ConvertAll(visit => VisitBooks.Tries(visit.Tries)[0].Clean);
+        var firsts = mine.Select(visit => VisitBooks.First(visit.Tries)).OfType<Core.Spacing.Try>().Select(first => first.Clean).ToList();
         return new PassageView(
             one.Id,
             one.FromBar,

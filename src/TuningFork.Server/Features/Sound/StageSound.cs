@@ -129,7 +129,7 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
                 .ToListAsync(cancel)
             : [];
         var step = ClickSchools.WeanStep(
-            visits.Select(visit => VisitBooks.Tries(visit.Tries)).Where(tries => tries.Count > 0).Select(tries => tries[0].Clean)
+            visits.Select(visit => VisitBooks.First(visit.Tries)).OfType<Core.Spacing.Try>().Select(first => first.Clean)
         );
         return ClickSchools.Of(
             school,

@@ -39,7 +39,7 @@ public sealed class StationBooks(PracticeDb db)
             : [];
         var move = ExerciseStations.Next(
             row.Station,
-            [.. tries.Select(VisitBooks.Tries).Where(all => all.Count > 0).Select(all => all[0].Clean)],
+            [.. tries.Select(VisitBooks.First).OfType<Core.Spacing.Try>().Select(first => first.Clean)],
             Standing.AtTarget(Bookkeeping.ToCore(row, today), today)
         );
         return new StationView(

@@ -1,10 +1,11 @@
 import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { api, type Schemas } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
-import { Refusal } from '../../ui/refusal'
+import { Refusal, useProblem } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
 import { sayClock } from '../../ui/words'
 import { DeskFrame } from '../practice/DeskFrame'
@@ -19,16 +20,39 @@ import { labelOf, useEarRound, type RoundState } from './useEarRound'
 /** A round by itself lasts so long. */
 const usualSeconds = 300
 
+/** A spare minute is one question. */
+const spareSeconds = 1
+
 /** A round for the ear, by itself or as a drill of today, which gives it its time. */
 export function EarRoundPage() {
   const [search] = useSearchParams()
-  const leave = useDesk('EarRound', null, { name: 'back to the ear', to: '/craft/ear' })
+  const isSpare = search.has('spare')
+  const back = isSpare ? { name: 'back', to: '/spare' } : { name: 'back to the ear', to: '/craft/ear' }
+  const leave = useLeave(useDesk('EarRound', null, back), isSpare)
   const session = api.useQuery('get', '/api/session', undefined, { enabled: leave.fromStage })
   if (leave.fromStage && session.isPending) return <Outline />
   const drill = session.data?.drills[session.data.position]
   const seconds =
-    drill?.desk?.kind === 'EarRound' ? Math.max(30, drill.allowedSeconds - drill.playedSeconds) : usualSeconds
+    drill?.desk?.kind === 'EarRound'
+      ? Math.max(30, drill.allowedSeconds - drill.playedSeconds)
+      : isSpare
+        ? spareSeconds
+        : usualSeconds
   return <Round only={search.getAll('only')} seconds={seconds} leave={leave} />
+}
+
+/** A question in passing counts as a spare minute when it was answered. */
+function useLeave(leave: Leave, isSpare: boolean): Leave {
+  const saved = useSaved()
+  const { run } = useProblem()
+  if (!isSpare) return leave
+  const go = async (done: boolean) => {
+    const body = { id: crypto.randomUUID(), thing: 'ear', right: null }
+    if (done) await run(() => ask(client.POST('/api/spare', { body })))
+    await saved()
+    await leave.go(done)
+  }
+  return { ...leave, go }
 }
 
 function Round({ only, seconds, leave }: { only: string[]; seconds: number; leave: Leave }) {

@@ -150,6 +150,13 @@ function Day({ state, today }: { state: Today; today: Schemas['TodayView'] }) {
         <Text fontSize="0.95em" mt="3">
           <Link to="/ear">A round for the ear now</Link>
         </Text>
+        {today.spareWaiting > 0 && (
+          <Text fontSize="0.95em" mt="1">
+            <Link to="/spare">
+              {today.spareWaiting === 1 ? 'A spare minute waits' : `${today.spareWaiting} spare minutes wait`}
+            </Link>
+          </Text>
+        )}
         {today.reviewIsDue && (
           <Text fontSize="0.95em" mt="1">
             <Link to="/journal/review">The week’s review: ten minutes</Link>

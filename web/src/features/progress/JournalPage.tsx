@@ -27,7 +27,7 @@ export function JournalPage() {
     <Page
       title="Journal"
       aside={
-        <Flex gap="3" align="center" className="no-print">
+        <Flex gap="3" align="center" wrap="wrap" className="no-print">
           <Press look="quiet" onClick={() => window.print()}>
             Print
           </Press>

@@ -22,7 +22,7 @@ export function AheadDays({ ahead, days }: { ahead: Ahead; days: Day[] }) {
   return (
     <Box>
       <Grid
-        templateColumns={{ base: '1fr', sm: 'repeat(2, 1fr)', md: 'repeat(4, 1fr)', xl: 'repeat(7, 1fr)' }}
+        templateColumns={{ base: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, 1fr)', xl: 'repeat(7, 1fr)' }}
         gap="2"
       >
         {days.map((day, i) => (

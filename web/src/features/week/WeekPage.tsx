@@ -26,7 +26,15 @@ export function WeekPage() {
   const { balance, dates, day } = week.data
   const { view } = ahead
   return (
-    <Page title="The week" aside={<MinutesNow />}>
+    <Page
+      title="The week"
+      aside={
+        <Flex gap="6" align="center" wrap="wrap">
+          <Link to="/spare">Spare minutes</Link>
+          <MinutesNow />
+        </Flex>
+      }
+    >
       {view.missed && <Missed ahead={ahead} missed={view.missed} />}
       <Refusal problem={ahead.problem} />
       <AheadDays ahead={ahead} days={view.days} />

@@ -59,6 +59,7 @@ builder.Services.AddScoped<CleanStretches>();
 builder.Services.AddScoped<WrittenLast>();
 builder.Services.AddScoped<EntryBooks>();
 builder.Services.AddScoped<JournalDays>();
+builder.Services.AddScoped<LookCloser>();
 builder.Services.AddScoped<TodayViews>();
 builder.Services.AddScoped<SpareDesk>();
 builder.Services.AddScoped<Forecast>();
@@ -145,6 +146,7 @@ app.MapStations();
 app.MapOffers();
 app.MapSound();
 app.MapBody();
+app.MapHealth();
 app.MapSpare();
 if (Asked("testing"))
     TestingEndpoints.Map(app, clock);

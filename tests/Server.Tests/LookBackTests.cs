@@ -39,6 +39,15 @@ public sealed class LookBackTests : IDisposable
         var first = (await app.Get("/api/journal"))["days"]!.AsArray()[^1]!;
         first["moved"]!.AsArray().Count.ShouldBeInRange(1, 3, "on the first day all that is clean is so for the first time");
         first["moved"]!.AsArray().ShouldAllBe(line => ((string)line!).Contains("clean for the first time, at ", StringComparison.Ordinal));
+        // Looked at more closely the sums are the same.
+        var closer = await app.Get($"/api/look-back/closer?from={from:yyyy-MM-dd}&to={from.AddDays(27):yyyy-MM-dd}");
+        var weeks = closer["weeks"]!.AsArray();
+        weeks.Count.ShouldBe(4);
+        weeks.Sum(week => week!["areas"]!.AsArray().Sum(area => (double)area!["minutes"]!)).ShouldBe(minutes, 0.6);
+        closer["readiness"]!.AsArray().Count.ShouldBe(4);
+        ((string?)closer["methodWords"]).ShouldStartWith("Too little");
+        closer["conditions"]!.AsArray().Single()!.ToString().ShouldStartWith("Too little");
+        await app.Refused(HttpMethod.Get, "/api/look-back/closer?from=2031-06-02&to=2031-06-01", new { }, "to");
         // Where the stretch begins after it, what is under way has not been touched.
         var later = await app.Get($"/api/look-back?from={from.AddDays(20):yyyy-MM-dd}&to={from.AddDays(27):yyyy-MM-dd}");
         later["untouched"]!.AsArray().Count.ShouldBeGreaterThan(0);

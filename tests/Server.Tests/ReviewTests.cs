@@ -61,6 +61,43 @@ public sealed class ReviewTests : IDisposable
     }
 
     [Fact]
+    public async Task What_a_change_brought_is_said_two_weeks_later_and_the_purpose_stands_in_the_plans()
+    {
+        await app.Clock(Evening);
+        var (_, first, _, _) = await app.FirstDay();
+        var session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == first);
+        await app.Act(session, "Clean", seconds: 30);
+        await app.Close();
+        app.Write($"""update "Materials" set "Stuck" = 1 where "Id" = {first}""");
+        await app.Clock(Evening.AddDays(1));
+        var answer = new
+        {
+            topic = "Stuck",
+            materialId = first,
+            accept = true,
+        };
+        var after = await app.Post("/api/review/answers", answer);
+        after["brought"]!.AsArray().ShouldBeEmpty("it is of today");
+        var usual = after["usual"]!;
+        usual["minutes"]![2] = 55;
+        await app.Put("/api/week/usual", usual);
+        await app.Post("/api/review", new { key = Guid.NewGuid(), words = "Quiet hands.\nAnd more." });
+
+        await app.Clock(Evening.AddDays(2));
+        ((string?)(await app.Get("/api/today"))["purpose"]).ShouldBe("Quiet hands.");
+        session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == first);
+        for (var take = 0; take < 4 && (int?)session["target"]?["materialId"] == first; take++)
+            session = await app.Act(session, "Clean", seconds: 30 * (take + 1));
+        await app.Close();
+        await app.Clock(Evening.AddDays(16));
+        var later = await app.Get("/api/review");
+        ((string)later["brought"]!.AsArray().Single()!).ShouldStartWith(((string)after["answered"]![0]!).Split(':')[0]);
+        later["usual"]!["minutes"]![2]!.GetValue<int>().ShouldBe(55);
+        await app.Clock(Evening.AddDays(40));
+        (await app.Get("/api/review"))["brought"]!.AsArray().ShouldBeEmpty("it was said long ago");
+    }
+
+    [Fact]
     public async Task It_is_asked_for_on_its_weekday_until_it_is_written()
     {
         await app.Clock(Evening);

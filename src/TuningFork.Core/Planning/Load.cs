@@ -51,6 +51,15 @@ public static class Load
             };
     }
 
+    /// <summary>Whether a week has too many minutes beside those before it: more than 1.3 times the average of the practised ones.</summary>
+    /// <param name="week">Minutes of the week.</param>
+    /// <param name="before">Minutes of the weeks before; those without practice do not count.</param>
+    public static bool IsSteep(double week, IReadOnlyList<double> before)
+    {
+        var practised = before.Where(minutes => minutes > 0).ToList();
+        return practised.Count > 0 && week > practised.Average() * SteepWeek;
+    }
+
     private static LoadAdvice ByHabit(
         int usual,
         DateOnly today,
@@ -73,7 +82,7 @@ public static class Load
             .Select(back => Sum(played, today.AddDays(-13 - (7 * back)), today.AddDays(-7 - (7 * back))))
             .Where(minutes => minutes > 0)
             .ToList();
-        return before.Count > 0 && days[0] <= today.AddDays(-14) && week > before.Average() * SteepWeek && week + usual > aWeek
+        return days[0] <= today.AddDays(-14) && IsSteep(week, before) && week + usual > aWeek
             ? new LoadAdvice(
                 Less(usual, 0.75),
                 $"This week already has {week:0} minutes, the weeks before had {before.Average():0} each: less today, so that it stays well."

@@ -1058,6 +1058,10 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("WeekPurpose")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("WeekdayMinutes")
                         .IsRequired()
                         .HasColumnType("TEXT");

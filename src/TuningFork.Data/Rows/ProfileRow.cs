@@ -58,6 +58,9 @@ public sealed class ProfileRow
     public int ReviewWeekday { get; set; } = 6;
     public DateOnly? ReviewedOn { get; set; }
 
+    /// <summary>What this week is for, as the last review said; empty for nothing.</summary>
+    public string WeekPurpose { get; set; } = "";
+
     /// <summary>Phrases for the journal, a line each.</summary>
     public string Phrases { get; set; } = "";
 

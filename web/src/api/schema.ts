@@ -148,22 +148,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/look-back": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["GetLookBack"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/materials/{id}/relief": {
         parameters: {
             query?: never;
@@ -1748,6 +1732,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/look-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetLookBack"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/closer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["LookCloser"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/review": {
         parameters: {
             query?: never;
@@ -2100,6 +2116,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetHealth"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health/noise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["GetNoiseDose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/spare": {
         parameters: {
             query?: never;
@@ -2219,6 +2267,11 @@ export interface components {
             /** Format: double */
             played: number;
         };
+        AreaMinutes: {
+            area: components["schemas"]["Area"];
+            /** Format: double */
+            minutes: number;
+        };
         AreaShare: {
             area: components["schemas"]["Area"];
             /** Format: int32 */
@@ -2287,6 +2340,14 @@ export interface components {
             materials?: number[];
             ideas?: string[];
             shelf?: boolean;
+        };
+        BodyOn: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            tension: number;
+            pain: boolean;
+            where: string;
         };
         BodyWish: {
             /** Format: int32 */
@@ -2449,6 +2510,19 @@ export interface components {
             cause?: null | string;
             remedy?: null | string;
             nextTime?: null | string;
+        };
+        CloserView: {
+            weeks: components["schemas"]["WeekPlayed"][];
+            readiness: components["schemas"]["ReadinessOn"][];
+            readinessWords: string;
+            methods: components["schemas"]["MethodGain"][];
+            methodWords: string;
+            conditions: string[];
+            keys: components["schemas"]["NamedThing"][];
+            dates: string[];
+            strands: components["schemas"]["StrandRead"][];
+            confused: string[];
+            cures: components["schemas"]["NamedThing"][];
         };
         CloseView: {
             /** Format: double */
@@ -3086,6 +3160,14 @@ export interface components {
         };
         /** @enum {unknown} */
         Hand: "Right" | "Left" | null;
+        HealthView: {
+            body: components["schemas"]["BodyOn"][];
+            bodyWords: string;
+            weeks: components["schemas"]["WeekMinutes"][];
+            loadWords: string;
+            levels: components["schemas"]["LevelView"][];
+            cautions: string[];
+        };
         HelpCue: {
             /** Format: int32 */
             targetIndex: number;
@@ -3215,6 +3297,11 @@ export interface components {
             /** Format: int32 */
             sessionId: number;
         };
+        LevelView: {
+            /** Format: int32 */
+            level: number;
+            allowed: string;
+        };
         LikelyDrill: {
             area: null | components["schemas"]["Area"];
             title: string;
@@ -3299,6 +3386,12 @@ export interface components {
             fromSeconds: null | number;
             /** Format: int32 */
             neededSeconds: number;
+        };
+        LoudSource: {
+            /** Format: double */
+            level: number;
+            /** Format: double */
+            minutes: number;
         };
         MadeView: {
             /** Format: int32 */
@@ -3475,6 +3568,17 @@ export interface components {
             fits: string;
             usual: string;
         };
+        MethodGain: {
+            method: string;
+            /** Format: int32 */
+            visits: number;
+            /** Format: double */
+            gain: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
         MethodView: {
             id: string;
             /** Format: int32 */
@@ -3620,6 +3724,15 @@ export interface components {
             to: number;
             /** @default  */
             difficulty: string;
+        };
+        NoiseView: {
+            /** Format: double */
+            dose: number;
+            words: string;
+            shares: number[];
+        };
+        NoiseWish: {
+            sources: components["schemas"]["LoudSource"][];
         };
         NumberBook: {
             /** Format: int32 */
@@ -4111,6 +4224,16 @@ export interface components {
         };
         /** @enum {unknown} */
         Readiness: "Raw" | "Shaping" | "Ready";
+        ReadinessOn: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            raw: number;
+            /** Format: int32 */
+            shaping: number;
+            /** Format: int32 */
+            ready: number;
+        };
         ReadingBook: {
             strands: components["schemas"]["StrandView"][];
             /** Format: double */
@@ -4254,7 +4377,10 @@ export interface components {
             questions: components["schemas"]["ReviewQuestion"][];
             answered: string[];
             dates: string[];
-            weekdayMinutes: number[];
+            goals: string[];
+            brought: string[];
+            usual: components["schemas"]["UsualWeek"];
+            purpose: string;
             /** Format: int32 */
             onShelf: number;
             /** Format: int32 */
@@ -4678,6 +4804,13 @@ export interface components {
         StepsBy: "Words" | "Notes" | "Octaves" | "Key";
         /** @enum {unknown} */
         Strand: "Keys" | "Rhythm" | "Range" | "Texture";
+        StrandRead: {
+            strand: components["schemas"]["Strand"];
+            /** Format: int32 */
+            bars: number;
+            /** Format: int32 */
+            right: number;
+        };
         StrandView: {
             strand: components["schemas"]["Strand"];
             name: string;
@@ -4996,6 +5129,18 @@ export interface components {
              */
             version: number;
         };
+        WeekMinutes: {
+            /** Format: date */
+            from: string;
+            /** Format: double */
+            minutes: number;
+            isSteep: boolean;
+        };
+        WeekPlayed: {
+            /** Format: date */
+            from: string;
+            areas: components["schemas"]["AreaMinutes"][];
+        };
         WeekView: {
             /** Format: date */
             day: string;
@@ -5276,29 +5421,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-        };
-    };
-    GetLookBack: {
-        parameters: {
-            query: {
-                from: string;
-                to: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LookBackView"];
-                };
             };
         };
     };
@@ -8069,6 +8191,52 @@ export interface operations {
             };
         };
     };
+    GetLookBack: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookBackView"];
+                };
+            };
+        };
+    };
+    LookCloser: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CloserView"];
+                };
+            };
+        };
+    };
     GetReview: {
         parameters: {
             query?: never;
@@ -8664,6 +8832,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SoundView"];
+                };
+            };
+        };
+    };
+    GetHealth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthView"];
+                };
+            };
+        };
+    };
+    GetNoiseDose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoiseWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NoiseView"];
                 };
             };
         };

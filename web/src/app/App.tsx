@@ -43,6 +43,8 @@ const StagePage = lazyPage(() => import('../features/practice/StagePage'), 'Stag
 const ClosePage = lazyPage(() => import('../features/practice/ClosePage'), 'ClosePage')
 const SparePage = lazyPage(() => import('../features/spare/SparePage'), 'SparePage')
 const ShelfPage = lazyPage(() => import('../features/progress/ShelfPage'), 'ShelfPage')
+const HealthPage = lazyPage(() => import('../features/lookback/HealthPage'), 'HealthPage')
+const TakeAlongPage = lazyPage(() => import('../features/lookback/TakeAlongPage'), 'TakeAlongPage')
 const ReviewPage = lazyPage(() => import('../features/lookback/ReviewPage'), 'ReviewPage')
 const LookBackPage = lazyPage(() => import('../features/lookback/LookBackPage'), 'LookBackPage')
 const JournalDayPage = lazyPage(() => import('../features/progress/JournalDayPage'), 'JournalDayPage')
@@ -87,6 +89,8 @@ export function App() {
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/journal/day/:day" element={<JournalDayPage />} />
               <Route path="/journal/review" element={<ReviewPage />} />
+              <Route path="/journal/health" element={<HealthPage />} />
+              <Route path="/journal/take-along" element={<TakeAlongPage />} />
               <Route path="/journal/look-back" element={<LookBackPage />} />
               <Route path="/journal/shelf" element={<ShelfPage />} />
               <Route path="/set-up" element={<RoutinesPage />} />

@@ -30,6 +30,7 @@ export const places: readonly Place[] = [
       ['/journal', 'Days'],
       ['/journal/review', 'Review'],
       ['/journal/look-back', 'Look back'],
+      ['/journal/health', 'Body and ears'],
       ['/journal/shelf', 'Shelf'],
     ],
   },

@@ -150,6 +150,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Minutes = minutes,
             Seed = SeedOf(facts.Day, number),
             RoutineId = RoutineFor(facts, number, minutes).Id,
+            Purpose = facts.Profile.WeekPurpose,
         };
         Replan(row, facts);
         return row;

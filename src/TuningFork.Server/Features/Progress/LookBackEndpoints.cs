@@ -61,8 +61,26 @@ public static class LookBackEndpoints
     private const int MostDays = 366;
     private const int Listed = 12;
 
-    public static void MapLookBack(this WebApplication app) =>
-        app.MapGet("/api/look-back", LookAsync).WithTags("Look back").WithName("GetLookBack");
+    public static void MapLookBack(this WebApplication app)
+    {
+        var group = app.MapGroup("/api/look-back").WithTags("Look back");
+        group.MapGet("", LookAsync).WithName("GetLookBack");
+        group
+            .MapGet("/closer", (DateOnly from, DateOnly to, LookCloser closer, CancellationToken cancel) =>
+            {
+                Check(from, to);
+                return closer.OfAsync(from, to, cancel);
+            })
+            .WithName("LookCloser");
+    }
+
+    private static void Check(DateOnly from, DateOnly to)
+    {
+        if (to < from)
+            throw new FieldException("to", "The last day lies before the first; swap them.");
+        if (to.DayNumber - from.DayNumber >= MostDays)
+            throw new FieldException("from", $"Look back over {MostDays} days at most at a time.");
+    }
 
     private static async Task<LookBackView> LookAsync(
         DateOnly from,
@@ -73,10 +91,7 @@ public static class LookBackEndpoints
         CancellationToken cancel
     )
     {
-        if (to < from)
-            throw new FieldException("to", "The last day lies before the first; swap them.");
-        if (to.DayNumber - from.DayNumber >= MostDays)
-            throw new FieldException("from", $"Look back over {MostDays} days at most at a time.");
+        Check(from, to);
         var profile = await desk.ProfileAsync(cancel);
         var played = await PlayedAsync(db, from, to, cancel);
         var balance = WeekBalance.Of(
@@ -127,7 +142,7 @@ public static class LookBackEndpoints
         );
     }
 
-    private static async Task<List<(DateOnly Day, Area Area, double Seconds)>> PlayedAsync(
+    internal static async Task<List<(DateOnly Day, Area Area, double Seconds)>> PlayedAsync(
         PracticeDb db,
         DateOnly from,
         DateOnly to,

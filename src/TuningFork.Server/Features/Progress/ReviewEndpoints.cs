@@ -7,6 +7,7 @@ using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Features.Week;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Progress;
@@ -16,6 +17,10 @@ namespace TuningFork.Server.Features.Progress;
 /// <param name="Questions">What is not answered yet.</param>
 /// <param name="Answered">What was answered, in words.</param>
 /// <param name="Dates">Performances ahead, the nearest first, with what their sum says.</param>
+/// <param name="Goals">What each goal asks of the coming week.</param>
+/// <param name="Brought">What the changes of two and three weeks ago have brought.</param>
+/// <param name="Usual">The usual week, to be changed where it stands.</param>
+/// <param name="Purpose">What the week is for.</param>
 /// <param name="Weekday">The weekday on which it comes, 0 for Monday.</param>
 /// <param name="IsWritten">Whether it was written to the journal today.</param>
 public sealed record ReviewView(
@@ -26,7 +31,10 @@ public sealed record ReviewView(
     IReadOnlyList<ReviewQuestion> Questions,
     IReadOnlyList<string> Answered,
     IReadOnlyList<string> Dates,
-    IReadOnlyList<int> WeekdayMinutes,
+    IReadOnlyList<string> Goals,
+    IReadOnlyList<string> Brought,
+    UsualWeek Usual,
+    string Purpose,
     int OnShelf,
     int Weekday,
     bool IsWritten
@@ -45,6 +53,11 @@ public sealed record ReviewDayWish(int Weekday);
 /// <summary>The week's review over HTTP: each yes is carried out at once, so that a review left half-way loses nothing.</summary>
 public static class ReviewEndpoints
 {
+    /// <summary>Changes are looked back on for so many days, the review of two weeks later among them.</summary>
+    private const int LooksBack = 27;
+
+    private const int LongestPurpose = 200;
+
     public static void MapReview(this WebApplication app)
     {
         var group = app.MapGroup("/api/review").WithTags("Review");
@@ -80,11 +93,55 @@ public static class ReviewEndpoints
             [.. WeekReview.Questions(facts.Materials, facts.Day).Where(one => !IsAnswered(answers, one))],
             [.. answers.Select(row => row.Words)],
             [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
-            DayMinutes.WeekOf(facts.Profile),
+            await GoalsAsync(db, facts, cancel),
+            await BroughtAsync(db, facts, cancel),
+            WeekAhead.UsualOf(facts.Profile),
+            facts.Profile.WeekPurpose,
             facts.OnShelf,
             facts.Profile.ReviewWeekday,
             facts.Profile.ReviewedOn == facts.Day
         );
+    }
+
+    /// <summary>What each goal under way asks of the coming week.</summary>
+    private static async Task<IReadOnlyList<string>> GoalsAsync(PracticeDb db, DayFacts facts, CancellationToken cancel)
+    {
+        var rows = await db
+            .Goals.AsNoTracking()
+            .Where(row => row.Reached == null && row.Until >= facts.Day)
+            .OrderBy(row => row.Until)
+            .ToListAsync(cancel);
+        return
+        [
+            .. rows.Select(Bookkeeping.ToCore)
+                .Select(goal =>
+                    $"{facts.Materials.FirstOrDefault(one => one.Id == goal.MaterialId)?.Title}: {Goals.Week(goal, Goals.Measure(goal.Kind, goal.MaterialId, facts.Materials), facts.Day)}"
+                ),
+        ];
+    }
+
+    /// <summary>What was changed two to four weeks ago because it did not move: from where to where it has gone since.</summary>
+    private static async Task<IReadOnlyList<string>> BroughtAsync(PracticeDb db, DayFacts facts, CancellationToken cancel)
+    {
+        var (first, last) = (facts.Day.AddDays(-LooksBack), facts.Day.AddDays(-Core.Tempo.ReliefTime.Days));
+        var answers = await db
+            .ReviewAnswers.AsNoTracking()
+            .Where(row => row.Accepted && row.Topic == ReviewTopic.Stuck && row.Day >= first && row.Day <= last)
+            .OrderBy(row => row.Id)
+            .ToListAsync(cancel);
+        var lines = new List<string>();
+        foreach (var answer in answers)
+        {
+            var since = await LookBackEndpoints.MovementsAsync(db, answer.Day.AddDays(1), facts.Day, cancel);
+            lines.Add($"{answer.Words}: {Say(since.FirstOrDefault(one => one.MaterialId == answer.MaterialId))}");
+        }
+
+        return lines;
+
+        static string Say(Movement? since) =>
+            since is null ? "not played since."
+            : since.IsUp ? $"{since.Tempi}: it moves."
+            : $"{since.Tempi}: no gain yet.";
     }
 
     private static bool IsAnswered(List<ReviewAnswerRow> answers, ReviewQuestion question) =>
@@ -171,7 +228,11 @@ public static class ReviewEndpoints
                     .Concat(own.Length > 0 ? [own] : [])
             );
             db.Entries.Add(EntryBooks.New(clock.UtcNow, view.Day, EntryKind.Note, text, session: null, key: end.Key));
-            (await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel)).ReviewedOn = view.Day;
+            var profile = await db.Profiles.OrderBy(row => row.Id).FirstAsync(cancel);
+            (profile.ReviewedOn, profile.WeekPurpose) = (
+                view.Day,
+                own.Split('\n')[0] is { Length: <= LongestPurpose } purpose ? purpose : ""
+            );
             await db.SaveChangesAsync(cancel);
         }
 

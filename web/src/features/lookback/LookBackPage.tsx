@@ -1,5 +1,6 @@
-import { Box, chakra, Flex, Grid, Input } from '@chakra-ui/react'
+import { Box, chakra, Flex, Grid, Input, Text } from '@chakra-ui/react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { api } from '../../api/client'
 import { usePracticeDay } from '../../api/practiceDay'
 import { Field } from '../../ui/Field'
@@ -8,6 +9,7 @@ import { Page } from '../../ui/Page'
 import { Pick } from '../../ui/Pick'
 import { Tick } from '../../ui/Tick'
 import { dayAfter, sayDate } from '../../ui/words'
+import { Closer } from './closer'
 import { Balance, Counts, Days, Moved, Things } from './parts'
 
 const lengths = [
@@ -59,6 +61,9 @@ export function LookBackPage() {
           </Field>
         )}
       </Flex>
+      <Text mt="3">
+        <Link to="/journal/take-along">One page to take along</Link>
+      </Text>
       <Grid templateColumns={{ base: '1fr', lg: isBeside ? '1fr 1fr' : '1fr' }} gap="12" mt="6">
         <Stretch from={dayAfter(to, 1 - days)} to={to} isWide={!isBeside} />
         {isBeside && <Stretch from={dayAfter(before, 1 - days)} to={before} isWide={false} />}
@@ -91,6 +96,7 @@ function Stretch({ from, to, isWide }: { from: string; to: string; isWide: boole
           <Counts look={look.data} />
         </Box>
       </Grid>
+      <Closer from={from} to={to} isWide={isWide} />
     </Box>
   )
 }

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { Field } from '../../ui/Field'
+import { NumberInput } from '../../ui/NumberInput'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
@@ -35,7 +36,7 @@ export function ReviewPage() {
 function Guided({ review }: { review: Review }) {
   const saved = useSaved()
   const { problem, run } = useProblem()
-  const { questions, answered, dates, weekdayMinutes, onShelf, isWritten } = review
+  const { questions, answered, dates, goals, brought, onShelf, isWritten } = review
   const question = questions[0]
   const answer = (accept: boolean) => {
     if (!question) return
@@ -101,36 +102,20 @@ function Guided({ review }: { review: Review }) {
           </chakra.ul>
         )}
       </Part>
-      {dates.length > 0 && (
-        <Part title="Dates">
-          {dates.map((line) => (
-            <Text key={line} py="1">
-              {line}
-            </Text>
-          ))}
-        </Part>
-      )}
+      <Lines title="What the last changes brought" lines={brought} />
+      <Lines title="Goals" lines={goals} />
+      <Lines title="Dates" lines={dates} />
       <Part title="Next week">
-        <Text>
-          {weekdayMinutes
-            .map((minutes, day) => `${weekdays[day]} ${minutes > 0 ? minutes : 'free'}`)
-            .join(', ')}
-          .{' '}
-          <Link to="/set-up/instrument" style={{ textDecoration: 'underline' }}>
-            Change the minutes
-          </Link>
-          .
-          {onShelf > 0 && (
-            <>
-              {' '}
-              {onShelf === 1 ? 'One idea waits' : `${onShelf} ideas wait`} on{' '}
-              <Link to="/journal/shelf" style={{ textDecoration: 'underline' }}>
-                the shelf
-              </Link>
-              .
-            </>
-          )}
-        </Text>
+        <Minutes usual={review.usual} />
+        {onShelf > 0 && (
+          <Text mt="2">
+            {onShelf === 1 ? 'One idea waits' : `${onShelf} ideas wait`} on{' '}
+            <Link to="/journal/shelf" style={{ textDecoration: 'underline' }}>
+              the shelf
+            </Link>
+            .
+          </Text>
+        )}
       </Part>
       <Refusal problem={problem} />
       {isWritten ? (
@@ -138,7 +123,7 @@ function Guided({ review }: { review: Review }) {
           It is written in the journal.
         </Text>
       ) : (
-        <Write />
+        <Write purpose={review.purpose} />
       )}
       <Weekday weekday={review.weekday} />
     </Box>
@@ -156,11 +141,54 @@ function Part({ title, children }: { title: string; children: React.ReactNode })
   )
 }
 
-/** One's own words, and all of it into the journal. */
-function Write() {
+function Lines({ title, lines }: { title: string; lines: string[] }) {
+  if (lines.length === 0) return null
+  return (
+    <Part title={title}>
+      {lines.map((line) => (
+        <Text key={line} py="1">
+          {line}
+        </Text>
+      ))}
+    </Part>
+  )
+}
+
+/** Minutes of each weekday, changed where they stand. */
+function Minutes({ usual }: { usual: Schemas['UsualWeek'] }) {
   const saved = useSaved()
   const { problem, run } = useProblem()
-  const [words, setWords] = useState('')
+  const set = (day: number, value: number) =>
+    run(async () => {
+      const minutes = usual.minutes.map((old, at) => (at === day ? value : old))
+      await ask(client.PUT('/api/week/usual', { body: { ...usual, minutes } }))
+      await saved()
+    })
+  return (
+    <>
+      <Flex gap="3" wrap="wrap">
+        {weekdays.map((name, day) => (
+          <Field key={name} label={name} width="76px">
+            <NumberInput
+              label={`Minutes on ${name}`}
+              value={usual.minutes[day] ?? 0}
+              min={0}
+              max={240}
+              onChange={(value) => void set(day, value)}
+            />
+          </Field>
+        ))}
+      </Flex>
+      <Refusal problem={problem} />
+    </>
+  )
+}
+
+/** What next week is for, which its plans then say, and all of it into the journal. */
+function Write({ purpose }: { purpose: string }) {
+  const saved = useSaved()
+  const { problem, run } = useProblem()
+  const [words, setWords] = useState(purpose)
   const [key] = useState(() => crypto.randomUUID())
   const write = () =>
     run(async () => {

@@ -11,13 +11,21 @@ import { useState } from 'react'
 type Look = Schemas['LookBackView']
 
 /** A picture, and the sentence that says what to see in it. */
-function Part({ title, words, children }: { title: string; words: string; children?: React.ReactNode }) {
+export function Part({
+  title,
+  words,
+  children,
+}: {
+  title: string
+  words: string
+  children?: React.ReactNode
+}) {
   return (
     <Box as="section" aria-label={title} minW="0">
       <chakra.h3 fontSize="subheading" borderBottom="2px solid" borderColor="ink" pb="1">
         {title}
       </chakra.h3>
-      <Text mt="2" mb="3" maxW="62ch">
+      <Text mt="2" mb={words ? '3' : '0'} maxW="62ch">
         {words}
       </Text>
       {children}
@@ -83,8 +91,11 @@ function Spread({ week }: { week: number[] }) {
   const [isSet, setSet] = useState(false)
   const set = () =>
     run(async () => {
-      const profile = await ask(client.GET('/api/profile'))
-      await ask(client.PUT('/api/profile', { body: { ...profile, weekdayMinutes: week } }))
+      const { usual } = await ask(client.GET('/api/week/ahead'))
+      const sittings = usual.sittings.map((count, day) =>
+        Math.min(count, Math.max(1, Math.floor((week[day] ?? 0) / 5))),
+      )
+      await ask(client.PUT('/api/week/usual', { body: { ...usual, sittings, minutes: week } }))
       await saved()
       setSet(true)
     })

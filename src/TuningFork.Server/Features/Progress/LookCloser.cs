@@ -1,0 +1,318 @@
+using Microsoft.EntityFrameworkCore;
+using TuningFork.Core.EarTraining;
+using TuningFork.Core.LookingBack;
+using TuningFork.Core.Practice;
+using TuningFork.Core.SightReading;
+using TuningFork.Data;
+using TuningFork.Server.Features.Ear;
+using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Hosting;
+
+namespace TuningFork.Server.Features.Progress;
+
+/// <summary>Minutes of an area in a week.</summary>
+public sealed record AreaMinutes(Area Area, double Minutes);
+
+/// <summary>A week and what each area had.</summary>
+public sealed record WeekPlayed(DateOnly From, IReadOnlyList<AreaMinutes> Areas);
+
+/// <summary>How passages were rated on a day.</summary>
+public sealed record ReadinessOn(DateOnly Day, int Raw, int Shaping, int Ready);
+
+/// <summary>A strand of reading: bars read, and how many were on time.</summary>
+public sealed record StrandRead(Strand Strand, int Bars, int Right);
+
+/// <summary>A stretch of days looked at more closely.</summary>
+/// <param name="Weeks">Minutes of each area, week by week.</param>
+/// <param name="Readiness">How passages stood, week by week.</param>
+/// <param name="Methods">What methods brought, of those with enough.</param>
+/// <param name="Conditions">Whether hour, length and place in the day make a difference.</param>
+/// <param name="Keys">Exercises that go through keys, with those that were not touched.</param>
+/// <param name="Dates">Performances ahead, on the path or not, with what the sums say.</param>
+/// <param name="Confused">What the ear takes for each other.</param>
+/// <param name="Cures">Exercises made for a passage: whether it gained.</param>
+public sealed record CloserView(
+    IReadOnlyList<WeekPlayed> Weeks,
+    IReadOnlyList<ReadinessOn> Readiness,
+    string ReadinessWords,
+    IReadOnlyList<MethodGain> Methods,
+    string MethodWords,
+    IReadOnlyList<string> Conditions,
+    IReadOnlyList<NamedThing> Keys,
+    IReadOnlyList<string> Dates,
+    IReadOnlyList<StrandRead> Strands,
+    IReadOnlyList<string> Confused,
+    IReadOnlyList<NamedThing> Cures
+);
+
+/// <summary>What a stretch of days says when it is looked at more closely.</summary>
+public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock clock)
+{
+    private const int Week = 7;
+
+    /// <summary>A sitting with fewer takes says nothing about how clean it was.</summary>
+    private const int LeastTakes = 8;
+
+    /// <summary>A key is untouched when it was not played for so long.</summary>
+    private const int KeyDays = 28;
+
+    private const int KeysNamed = 6;
+
+    public async Task<CloserView> OfAsync(DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var facts = await plans.FactsAsync(cancel);
+        var readiness = await ReadinessAsync(from, to, cancel);
+        var methods = MethodGain.Of(await MethodVisitsAsync(from, to, cancel));
+        return new CloserView(
+            await WeeksAsync(from, to, cancel),
+            readiness,
+            SayReadiness(readiness),
+            methods,
+            MethodGain.Words(methods),
+            Core.LookingBack.Conditions.Words(await SittingsAsync(from, to, cancel)),
+            Keys(facts),
+            [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
+            await db
+                .Readings.Where(row => row.Day >= from && row.Day <= to)
+                .GroupBy(row => row.Asked)
+                .Select(group => new StrandRead(group.Key, group.Sum(row => row.Bars), group.Sum(row => row.Right)))
+                .ToListAsync(cancel),
+            [.. Confusions.Of(await EarDesk.CountsAsync(db, to, cancel)).Take(3).Select(pair => pair.Words)],
+            await CuresAsync(from, to, facts, cancel)
+        );
+    }
+
+    private async Task<IReadOnlyList<WeekPlayed>> WeeksAsync(DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var played = await LookBackEndpoints.PlayedAsync(db, from, to, cancel);
+        return
+        [
+            .. Starts(from, to)
+                .Select(start => new WeekPlayed(
+                    start,
+                    [
+                        .. Areas.All.Select(area => new AreaMinutes(
+                            area,
+                            Math.Round(
+                                played
+                                    .Where(one => one.Area == area && one.Day >= start && one.Day < start.AddDays(Week))
+                                    .Sum(one => one.Seconds) / 60,
+                                1
+                            )
+                        )),
+                    ]
+                )),
+        ];
+    }
+
+    /// <summary>First days of the weeks of a stretch, counted from its end; a week at its beginning that is not whole is left out.</summary>
+    private static IEnumerable<DateOnly> Starts(DateOnly from, DateOnly to) =>
+        Enumerable.Range(1, (to.DayNumber - from.DayNumber + 1) / Week).Select(back => to.AddDays(1 - (back * Week))).Reverse();
+
+    /// <summary>The last rating of each passage up to each week's last day.</summary>
+    private async Task<IReadOnlyList<ReadinessOn>> ReadinessAsync(DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var ratings = await db
+            .Ratings.AsNoTracking()
+            .Where(row => row.Day <= to && row.Material!.Kind == MaterialKind.Passage && !row.Material.Resting)
+            .OrderBy(row => row.Day)
+            .ThenBy(row => row.Id)
+            .Select(row => new
+            {
+                row.MaterialId,
+                row.Day,
+                row.Readiness,
+            })
+            .ToListAsync(cancel);
+        return
+        [
+            .. Starts(from, to)
+                .Select(start => start.AddDays(Week - 1))
+                .Select(day =>
+                {
+                    var last = ratings
+                        .Where(row => row.Day <= day)
+                        .GroupBy(row => row.MaterialId)
+                        .Select(group => group.Last().Readiness)
+                        .ToList();
+                    return new ReadinessOn(
+                        day,
+                        last.Count(one => one == Core.Spacing.Readiness.Raw),
+                        last.Count(one => one == Core.Spacing.Readiness.Shaping),
+                        last.Count(one => one == Core.Spacing.Readiness.Ready)
+                    );
+                }),
+        ];
+    }
+
+    private static string SayReadiness(IReadOnlyList<ReadinessOn> weeks)
+    {
+        if (weeks.Count == 0 || weeks[^1] is { Raw: 0, Shaping: 0, Ready: 0 })
+            return "No passage is rated yet: a 1, 2 or 3 at the end of a drill or on its piece.";
+        var (first, last) = (weeks[0], weeks[^1]);
+        var all = last.Raw + last.Shaping + last.Ready;
+        var change = last.Ready - first.Ready;
+        return $"{last.Ready} of {Words.Count(all, "passage")} rated ready, {(change == 0 ? "as many as" : change > 0 ? $"{change} more than" : $"{-change} fewer than")} at the beginning.";
+    }
+
+    /// <summary>A row of the file: a thing by one method on a day.</summary>
+    private sealed record Worked(DateOnly Day, int MaterialId, string Method, int Takes, int AllTakes, double Seconds);
+
+    /// <summary>Visits on which a thing was practised by one method alone, with what it gained.</summary>
+    private async Task<IReadOnlyList<MethodVisit>> MethodVisitsAsync(DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var worked = await db
+            .Database.SqlQuery<Worked>(
+                $"""
+                select d.Day, t.MaterialId, json_extract(d.DrillJson, '$.methodId') as Method, count(*) as Takes,
+                       (select count(*) from Takes other where other.SessionDrillId = d.Id) as AllTakes, d.PlayedSeconds as Seconds
+                from SessionDrills d join Takes t on t.SessionDrillId = d.Id
+                where d.Day >= {from} and d.Day <= {to} and t.MaterialId is not null and d.PlayedSeconds > 0
+                group by d.Id, t.MaterialId
+                """
+            )
+            .ToListAsync(cancel);
+        var gains = await db
+            .Visits.AsNoTracking()
+            .Where(visit => visit.Day >= from && visit.Day <= to && visit.ReachLog != null && visit.ReachLogBefore != null)
+            .Select(visit => new
+            {
+                visit.MaterialId,
+                visit.Day,
+                Gain = visit.ReachLog!.Value - visit.ReachLogBefore!.Value,
+            })
+            .ToDictionaryAsync(visit => (visit.MaterialId, visit.Day), visit => visit.Gain, cancel);
+        var own = await db
+            .Methods.IgnoreQueryFilters()
+            .AsNoTracking()
+            .ToDictionaryAsync(row => Bookkeeping.ToCore(row).Id.Name, row => row.Name, StringComparer.Ordinal, cancel);
+        return
+        [
+            .. worked
+                .GroupBy(row => (row.MaterialId, row.Day))
+                .Where(group =>
+                    gains.ContainsKey(group.Key) && group.Select(row => row.Method).Distinct(StringComparer.Ordinal).Count() == 1
+                )
+                .Select(group => new MethodVisit(
+                    NameOf(group.First().Method, own),
+                    100 * (Math.Exp(gains[group.Key]) - 1),
+                    group.Sum(row => row.Seconds * row.Takes / row.AllTakes) / 60
+                ))
+                .Where(visit => visit.Minutes > 0),
+        ];
+    }
+
+    private static string NameOf(string id, Dictionary<string, string> own) =>
+        own.GetValueOrDefault(id) ?? Methods.All.FirstOrDefault(method => method.Id.Name == id)?.Name ?? id;
+
+    private async Task<IReadOnlyList<SittingResult>> SittingsAsync(DateOnly from, DateOnly to, CancellationToken cancel)
+    {
+        var sessions = await db
+            .Sessions.AsNoTracking()
+            .Where(row => row.EndedUtc != null && row.Day >= from && row.Day <= to)
+            .OrderBy(row => row.Id)
+            .Select(row => new
+            {
+                row.Day,
+                row.StartedUtc,
+                Seconds = row.Drills.Where(drill => drill.Area != null).Sum(drill => drill.PlayedSeconds),
+                Takes = row.Drills.SelectMany(drill => drill.Takes).Count(),
+                Clean = row.Drills.SelectMany(drill => drill.Takes).Count(take => take.Clean),
+            })
+            .Where(row => row.Seconds > 0)
+            .ToListAsync(cancel);
+        var gains = (
+            await db
+                .Visits.AsNoTracking()
+                .Where(visit => visit.Day >= from && visit.Day <= to && visit.ReachLog != null && visit.ReachLogBefore != null)
+                .Select(visit => new { visit.Day, Gain = visit.ReachLog!.Value - visit.ReachLogBefore!.Value })
+                .ToListAsync(cancel)
+        ).ToLookup(visit => visit.Day, visit => 100 * (Math.Exp(visit.Gain) - 1));
+        return
+        [
+            .. sessions
+                .GroupBy(row => row.Day)
+                .SelectMany(day =>
+                    day.Select(
+                        (row, i) =>
+                            new SittingResult(
+                                TimeOnly.FromDateTime(
+                                    TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(row.StartedUtc, DateTimeKind.Utc), clock.Zone)
+                                ),
+                                row.Seconds / 60,
+                                i + 1,
+                                day.Count() == 1 && gains[day.Key].Any() ? gains[day.Key].Average() : null,
+                                row.Takes >= LeastTakes ? (double)row.Clean / row.Takes : null
+                            )
+                    )
+                ),
+        ];
+    }
+
+    /// <summary>Keys of each exercise that goes through them, which have not been touched for four weeks, or never.</summary>
+    private static IReadOnlyList<NamedThing> Keys(DayFacts facts) =>
+        [
+            .. facts
+                .Materials.Where(material => material is { KeyPlan: not null, Resting: false, LastVisit: not null })
+                .Select(material =>
+                {
+                    var touched = material
+                        .Keys.Where(key => facts.Day.DayNumber - key.LastDay.DayNumber < KeyDays)
+                        .Select(key => key.Key)
+                        .ToHashSet();
+                    var missing = material.KeyPlan!.Keys().Where(key => !touched.Contains(key)).Select(key => key.ToString()).ToList();
+                    return new NamedThing(
+                        material.Id,
+                        material.Title,
+                        missing.Count == 0
+                            ? "all its keys were touched in four weeks"
+                            : $"not for four weeks: {string.Join(", ", missing.Take(KeysNamed))}{(missing.Count > KeysNamed ? $" and {missing.Count - KeysNamed} more" : "")}"
+                    );
+                }),
+        ];
+
+    /// <summary>Exercises that were made for a passage, and what that passage gained in these days.</summary>
+    private async Task<IReadOnlyList<NamedThing>> CuresAsync(DateOnly from, DateOnly to, DayFacts facts, CancellationToken cancel)
+    {
+        var made = facts.Rows.Where(row => row is { SourceId: not null, Kind: MaterialKind.Exercise }).ToList();
+        var moved = (await LookBackEndpoints.MovementsAsync(db, from, to, cancel)).ToDictionary(one => one.MaterialId);
+        return
+        [
+            .. made.Where(row => facts.Materials.Any(one => one.Id == row.SourceId))
+                .Select(row => new NamedThing(
+                    row.Id,
+                    row.Title,
+                    $"for {facts.Materials.First(one => one.Id == row.SourceId).Title}: "
+                        + (
+                            moved.TryGetValue(row.SourceId!.Value, out var passage)
+                                ? passage.IsUp
+                                    ? $"{passage.Tempi}"
+                                    : "it has not gained in these days"
+                                : "not played in these days"
+                        )
+                )),
+            .. facts
+                .Materials.Where(one =>
+                    one is { Kind: MaterialKind.Exercise, Resting: false, Serves.Count: > 0 } && moved.ContainsKey(one.Id)
+                )
+                .Select(one => (Exercise: one, Passages: Served(one, facts, moved)))
+                .Where(one => one.Passages.Count > 0)
+                .Select(one => new NamedThing(
+                    one.Exercise.Id,
+                    one.Exercise.Title,
+                    $"serves {Words.List(one.Exercise.Serves)}: {one.Passages.Count(passage => passage.IsUp)} of {Words.Count(one.Passages.Count, "such passage")} gained"
+                )),
+        ];
+    }
+
+    /// <summary>What became of the passages with a difficulty that an exercise serves.</summary>
+    private static List<Movement> Served(Material exercise, DayFacts facts, Dictionary<int, Movement> moved) =>
+        [
+            .. facts
+                .Materials.Where(one =>
+                    one.Kind == MaterialKind.Passage && exercise.Serves.Contains(one.Difficulty, StringComparer.Ordinal)
+                )
+                .Select(one => moved.GetValueOrDefault(one.Id))
+                .OfType<Movement>(),
+        ];
+}

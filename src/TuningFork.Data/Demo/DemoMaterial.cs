@@ -49,7 +49,7 @@ internal static class DemoMaterial
             new(Passage(ferry, 8, 9, "join", "Breathe before 8, not between."), 95),
             new(Passage(ferry, 17, 18, "fingering", "Right hand stays down over the break."), 95),
             new(Passage(ferry, 26, 26, "rhythm", "Count the dotted beat in three."), 88),
-            new(Passage(ferry, 31, 33, "fingering", "A major run: left-hand C sharp."), 24, Ceiling: 0.72),
+            new(Passage(ferry, 31, 33, "fingering", "A major run: left-hand C sharp."), 46, Ceiling: 0.6),
             new(Passage(ferry, 44, 45, "tone", "High entry: hear it first."), 90),
             new(Passage(jig, 1, 2, "rhythm", ""), 80),
             new(Passage(jig, 9, 10, "coordination", "Tongue and fingers together, lightly."), 80, Slips: true),
@@ -82,7 +82,7 @@ internal static class DemoMaterial
                 Sheet("D minor arpeggio", 2, 96, """{"figure":"arpeggio","kind":"minor","tonic":"D","octaves":2,"rhythm":"triplet"}"""),
                 120
             ),
-            new(Exercise("Crossing the break in pairs", 4, 92, serves: "fingering,coordination"), 100, Ceiling: 0.86),
+            new(Exercise("Crossing the break in pairs", 4, 92, serves: "fingering,coordination"), 100, Ceiling: 0.6),
             new(
                 Sheet(
                     "Pattern 8 (2143) in E",

@@ -220,14 +220,14 @@ public static class LookBackEndpoints
             .ToListAsync(cancel);
         NamedThing Named(MaterialRow row, string words) => new(row.Id, Bookkeeping.TitleOf(row, row.Piece), words);
         string Ago(MaterialRow row) => $"last played {Words.Ago(today.DayNumber - row.LastVisit!.Value.DayNumber)}";
+        // A piece with passages moves by them; and what is all but there is not stuck: as the week's review sees it.
+        var withPassages = await db.Materials.Where(row => row.PieceId != null).Select(row => row.PieceId).Distinct().ToListAsync(cancel);
+        bool IsStuck(MaterialRow row) =>
+            row.Stuck && !withPassages.Contains(row.Id) && !Standing.AtTarget(Bookkeeping.ToCore(row, today, row.Piece), today);
         var awake = rows.Where(row => !Bookkeeping.Rests(row, today) && (row.Piece is null || !Bookkeeping.Rests(row.Piece, today)))
             .ToList();
         return (
-            [
-                .. awake
-                    .Where(row => row.Stuck)
-                    .Select(row => Named(row, row.Target is { } target ? $"{row.LastClean ?? 0} of {target}" : "")),
-            ],
+            [.. awake.Where(IsStuck).Select(row => Named(row, row.Target is { } target ? $"{row.LastClean ?? 0} of {target}" : ""))],
             [.. awake.Where(row => row.Slipped).Select(row => Named(row, Ago(row)))],
             [.. awake.Where(row => row.LastVisit < from).OrderBy(row => row.LastVisit).Take(Listed).Select(row => Named(row, Ago(row)))]
         );

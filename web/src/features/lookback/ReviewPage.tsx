@@ -77,7 +77,13 @@ function Guided({ review }: { review: Review }) {
             </chakra.h3>
             <Text mt="1">{question.why}</Text>
             <Flex gap="3" mt="4" wrap="wrap">
-              <Press look="strong" minH="44px" onClick={() => answer(true)}>
+              <Press
+                look="strong"
+                minH="44px"
+                whiteSpace="normal"
+                textAlign="left"
+                onClick={() => answer(true)}
+              >
                 → {question.proposal}
               </Press>
               <Press minH="44px" onClick={() => answer(false)}>

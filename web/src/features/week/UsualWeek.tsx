@@ -35,7 +35,7 @@ export function UsualWeekForm({ ahead, usual }: { ahead: Ahead; usual: Schemas['
   return (
     <Refused problem={ahead.problem}>
       <Grid
-        templateColumns="56px 90px 146px 90px"
+        templateColumns="40px 76px minmax(96px, 146px) 76px"
         gap="2"
         alignItems="center"
         maxW="420px"

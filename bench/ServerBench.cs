@@ -39,12 +39,18 @@ internal static class ServerBench
             }),
             ("four weeks back", "under 200 ms", () => http.GetStringAsync(Back(28))),
             ("a year back", "under 200 ms", () => http.GetStringAsync(Back(366))),
+            ("weeks, closer", "under 200 ms", () => http.GetStringAsync(Back(28, "/closer"))),
+            ("a year, closer", "under 200 ms", () => http.GetStringAsync(Back(366, "/closer"))),
+            ("the journal", "under 200 ms", () => http.GetStringAsync(new Uri("/api/journal", UriKind.Relative))),
+            ("a search", "under 100 ms", () => http.GetStringAsync(new Uri("/api/journal?search=thumb+lat", UriKind.Relative))),
+            ("body and ears", "under 200 ms", () => http.GetStringAsync(new Uri("/api/health", UriKind.Relative))),
+            ("the week ahead", "under 1 s", () => http.GetStringAsync(new Uri("/api/week/ahead", UriKind.Relative))),
         ];
 
-    private static Uri Back(int days)
+    private static Uri Back(int days, string how = "")
     {
         var today = DateOnly.FromDateTime(DateTime.Today);
-        return new Uri($"/api/look-back?from={today.AddDays(1 - days):yyyy-MM-dd}&to={today:yyyy-MM-dd}", UriKind.Relative);
+        return new Uri($"/api/look-back{how}?from={today.AddDays(1 - days):yyyy-MM-dd}&to={today:yyyy-MM-dd}", UriKind.Relative);
     }
 
     public static async Task RunAsync()

@@ -55,6 +55,7 @@ internal static class TenYears
                 entry.State = EntityState.Detached;
         }
 
+        db.Entries.AddRange(Written(history.Sessions));
         db.Visits.AddRange(history.Visits);
         db.EarAnswers.AddRange(Answers(today));
         db.EarItems.AddRange(EarItems.For(isPitched: true).Select(item => Known(item.Key, today)));
@@ -139,6 +140,40 @@ internal static class TenYears
 
     private static int PieceNumber(MaterialRow row) =>
         int.Parse((row.Piece ?? row).Title.Split(' ')[1], System.Globalization.CultureInfo.InvariantCulture);
+
+    /// <summary>Three entries a day, of words that come again and again.</summary>
+    private static IEnumerable<EntryRow> Written(IEnumerable<SessionRow> sessions)
+    {
+        string[] words =
+        [
+            "thumb",
+            "late",
+            "breath",
+            "even",
+            "slower",
+            "bar",
+            "shift",
+            "sing",
+            "left",
+            "hand",
+            "again",
+            "clean",
+            "first",
+            "quiet",
+        ];
+        var random = new Random(3);
+        foreach (var session in sessions)
+            for (var i = 0; i < 3; i++)
+                yield return new EntryRow
+                {
+                    Key = Guid.NewGuid(),
+                    AtUtc = session.StartedUtc,
+                    Day = session.Day,
+                    Kind = EntryKind.Session,
+                    SessionId = session.Id,
+                    Text = string.Join(' ', Enumerable.Range(0, 12).Select(_ => words[random.Next(words.Length)])),
+                };
+    }
 
     private static IEnumerable<MaterialRow> Materials()
     {

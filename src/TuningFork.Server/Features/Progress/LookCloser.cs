@@ -50,6 +50,9 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
 {
     private const int Week = 7;
 
+    /// <summary>Methods are compared over the last so many days of a stretch: what they brought longer ago is of another player.</summary>
+    private const int MethodDays = 84;
+
     /// <summary>A sitting with fewer takes says nothing about how clean it was.</summary>
     private const int LeastTakes = 8;
 
@@ -161,6 +164,8 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
     /// <summary>Visits on which a thing was practised by one method alone, with what it gained.</summary>
     private async Task<IReadOnlyList<MethodVisit>> MethodVisitsAsync(DateOnly from, DateOnly to, CancellationToken cancel)
     {
+        if (from < to.AddDays(1 - MethodDays))
+            from = to.AddDays(1 - MethodDays);
         var worked = await db
             .Database.SqlQuery<Worked>(
                 $"""

@@ -90,6 +90,8 @@ internal static class ServerBench
             }
         )
             start.ArgumentList.Add(argument);
+        // As ./run starts it.
+        start.Environment["DOTNET_GCgen0size"] = "0x1000000";
         using var server = Process.Start(start)!;
         try
         {

@@ -27,7 +27,15 @@ public static class Shuffle
         var total = all.Sum();
         double Of(double first) => (first / one.Count) - ((total - first) / other.Count);
         var seen = Of(one.Sum());
-        return new Compared(seen, Part(all, Math.Abs(seen), values => Math.Abs(Of(values.Take(one.Count).Sum()))));
+        return new Compared(seen, Part(all, Math.Abs(seen), values => Math.Abs(Of(Sum(values, one.Count)))));
+
+        static double Sum(double[] values, int first)
+        {
+            var sum = 0.0;
+            for (var i = 0; i < first; i++)
+                sum += values[i];
+            return sum;
+        }
     }
 
     /// <summary>Whether two rows go together, by their ranks (Spearman), on both sides.</summary>
@@ -37,7 +45,9 @@ public static class Shuffle
     public static Compared Ranks(IReadOnlyList<double> x, IReadOnlyList<double> y)
     {
         var seen = Spearman(x, y);
-        return new Compared(seen, Part([.. y], Math.Abs(seen), values => Math.Abs(Spearman(x, values))));
+        // Ranks stay what they are when they are shuffled.
+        var (a, b) = (RanksOf(x), RanksOf(y));
+        return new Compared(seen, Part(b, Math.Abs(seen), ranks => Math.Abs(Together(a, ranks))));
     }
 
     /// <summary>Spearman's rank correlation, ties at their middle rank; 0 where one row is all the same.</summary>
@@ -50,8 +60,13 @@ public static class Shuffle
         ArgumentNullException.ThrowIfNull(y);
         if (x.Count != y.Count || x.Count < 3)
             throw new ArgumentException("The rows are equally long, three or more.", nameof(y));
-        var (a, b) = (RanksOf(x), RanksOf(y));
-        var mean = (x.Count + 1) / 2.0;
+        return Together(RanksOf(x), RanksOf(y));
+    }
+
+    /// <summary>How far two rows of ranks go together.</summary>
+    private static double Together(double[] a, double[] b)
+    {
+        var mean = (a.Length + 1) / 2.0;
         var (sum, left, right) = (0.0, 0.0, 0.0);
         for (var i = 0; i < a.Length; i++)
         {

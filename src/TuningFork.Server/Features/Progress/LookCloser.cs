@@ -218,14 +218,28 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
             .OrderBy(row => row.Id)
             .Select(row => new
             {
+                row.Id,
                 row.Day,
                 row.StartedUtc,
-                Seconds = row.Drills.Where(drill => drill.Area != null).Sum(drill => drill.PlayedSeconds),
-                Takes = row.Drills.SelectMany(drill => drill.Takes).Count(),
-                Clean = row.Drills.SelectMany(drill => drill.Takes).Count(take => take.Clean),
             })
-            .Where(row => row.Seconds > 0)
             .ToListAsync(cancel);
+        var drills = db.SessionDrills.AsNoTracking().Where(drill => drill.Area != null && drill.Day >= from && drill.Day <= to);
+        var seconds = await drills
+            .GroupBy(drill => drill.SessionId)
+            .Select(group => new { group.Key, Seconds = group.Sum(drill => drill.PlayedSeconds) })
+            .ToDictionaryAsync(row => row.Key, row => row.Seconds, cancel);
+        // By the day of the takes, which has an index: by that of the drills all takes of all years would be read.
+        var takes = await db
+            .Takes.Where(take => take.Day >= from && take.Day <= to)
+            .Join(db.SessionDrills, take => take.SessionDrillId, drill => drill.Id, (take, drill) => new { drill.SessionId, take.Clean })
+            .GroupBy(take => take.SessionId)
+            .Select(group => new
+            {
+                group.Key,
+                All = group.Count(),
+                Clean = group.Count(take => take.Clean),
+            })
+            .ToDictionaryAsync(row => row.Key, row => (row.All, row.Clean), cancel);
         var gains = (
             await db
                 .Visits.AsNoTracking()
@@ -236,6 +250,7 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
         return
         [
             .. sessions
+                .Where(row => seconds.GetValueOrDefault(row.Id) > 0)
                 .GroupBy(row => row.Day)
                 .SelectMany(day =>
                     day.Select(
@@ -244,10 +259,10 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
                                 TimeOnly.FromDateTime(
                                     TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(row.StartedUtc, DateTimeKind.Utc), clock.Zone)
                                 ),
-                                row.Seconds / 60,
+                                seconds[row.Id] / 60,
                                 i + 1,
                                 day.Count() == 1 && gains[day.Key].Any() ? gains[day.Key].Average() : null,
-                                row.Takes >= LeastTakes ? (double)row.Clean / row.Takes : null
+                                takes.GetValueOrDefault(row.Id) is { All: >= LeastTakes } of ? (double)of.Clean / of.All : null
                             )
                     )
                 ),

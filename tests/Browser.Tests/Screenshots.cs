@@ -36,11 +36,7 @@ public sealed class Screenshots
         browser.See(By.LinkText("Crossing the break in pairs")).Click();
         Snap("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");
         Shot("/journal", "journal", "//section");
-        var concert = (string?)
-            (await app.Send(HttpMethod.Get, "/api/materials")).AsArray().First(row => (string?)row!["title"] == "Ferry Waltz")![
-                "performance"
-            ];
-        Shot($"/music/list/{concert}", "list", "//table");
+        Shot("/journal/look-back", "look-back", "//section[@aria-label='Readiness']");
         Shot("/", "today", "//ol/li");
         browser.Choose("Material to add", "Scale, two octaves");
         browser.Button("Add").Click();

@@ -1,3 +1,4 @@
+using System.Net.Http.Json;
 using System.Text.Json.Nodes;
 using Ical.Net;
 using Shouldly;
@@ -316,6 +317,76 @@ public sealed class WeekAheadTests : IDisposable
         app.Count("Busy").ShouldBe(read["taken"]!.GetValue<int>(), "what was refused took nothing away");
         await app.Send(HttpMethod.Delete, "/api/week/calendar", null, 200);
         app.Count("Busy").ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task A_calendar_with_anything_in_it_is_read_or_refused_and_never_fails()
+    {
+        await Begin();
+        var whole = Text(
+            Event(
+                $"DTSTART;TZID=Europe/Berlin:{Day:yyyyMMdd}T180000",
+                "DURATION:PT1H30M",
+                "RRULE:FREQ=WEEKLY;BYDAY=MO,WE;COUNT=9",
+                "SUMMARY:Choir"
+            ),
+            Event(
+                $"DTSTART:{Day:yyyyMMdd}T070000Z",
+                $"DTEND:{Day:yyyyMMdd}T080000Z",
+                "RRULE:FREQ=MONTHLY;BYSETPOS=-1;BYDAY=FR",
+                "SUMMARY:Bread"
+            )
+        );
+        var random = new Random(7);
+        for (var i = 0; i < 120; i++)
+        {
+            var text = whole.ToCharArray().ToList();
+            for (var change = random.Next(1, 5); change > 0; change--)
+            {
+                var at = random.Next(text.Count);
+                if (random.Next(3) == 0)
+                    text.RemoveAt(at);
+                else
+                    text[at] = "0123456789:;=,TZ-\r\nA\0é"[random.Next(22)];
+            }
+
+            using var answer = await app.Http.PostAsJsonAsync(
+                "/api/week/calendar",
+                new { text = new string([.. text]) },
+                TestContext.Current.CancellationToken
+            );
+            ((int)answer.StatusCode).ShouldBeOneOf(200, 400);
+            // What was read can be shown.
+            if (answer.IsSuccessStatusCode)
+                await app.Get("/api/week/ahead");
+        }
+    }
+
+    [Fact]
+    public async Task A_plan_with_minutes_of_its_own_stays_as_it_is_when_another_day_changes()
+    {
+        await Begin();
+        await app.Put("/api/today", new { version = 0, minutes = 20 });
+        await app.Post(
+            "/api/week/days-off",
+            new
+            {
+                from = Say(3),
+                until = Say(3),
+                kind = "Visit",
+            }
+        );
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(20);
+        await app.Post(
+            "/api/week/moved",
+            new
+            {
+                from = Say(0),
+                to = Say(1),
+                minutes = 5,
+            }
+        );
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(25);
     }
 
     [Fact]

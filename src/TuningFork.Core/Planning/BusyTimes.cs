@@ -51,7 +51,8 @@ public static class BusyTimes
         var free = Free(wished, minutes, busy);
         if (free == wished)
             return "";
-        var taken = busy.First(one => wished < one.Until && wished.Add(TimeSpan.FromMinutes(minutes)) > one.From);
+        var (start, end) = (wished.ToTimeSpan(), wished.ToTimeSpan() + TimeSpan.FromMinutes(minutes));
+        var taken = busy.First(one => one.From != one.Until && start < one.Until.ToTimeSpan() && end > one.From.ToTimeSpan());
         return $"{wished:HH\\:mm} is taken by {taken.Title}; {(free is { } at ? $"{at:HH\\:mm} is free" : $"no {minutes} minutes are free that day")}.";
     }
 }

@@ -27,11 +27,12 @@ public sealed class BusyTimesTests
     {
         var stretch = Gen.Select(Gen.Int[0, 1438], Gen.Int[0, 300])
             .Select((from, length) => new Busy(At(0).AddMinutes(from), At(0).AddMinutes(Math.Min(1439, from + length)), "x"));
-        Gen.Select(Gen.Int[420, 1260], Gen.Int[5, 60], stretch.List[0, 8])
+        Gen.Select(Gen.Int[0, 1439], Gen.Int[5, 60], stretch.List[0, 8])
             .Sample(
                 (wished, minutes, busy) =>
                 {
                     var free = BusyTimes.Free(At(0).AddMinutes(wished), minutes, busy);
+                    (BusyTimes.Say(At(0).AddMinutes(wished), minutes, busy).Length == 0).ShouldBe(free == At(0).AddMinutes(wished));
                     if (free is not { } start)
                         return;
                     var (from, until) = (start.ToTimeSpan().TotalMinutes, start.ToTimeSpan().TotalMinutes + minutes);

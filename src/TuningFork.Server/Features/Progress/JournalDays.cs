@@ -76,13 +76,17 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
                 .. answers.Select(answer => answer.Words),
             ],
             [.. bodies.Select(SayBody)],
-            await Near(db.Entries.Where(entry => entry.Day < day).Select(entry => entry.Day).Concat(Lived(day, null, null)))
+            await db
+                .Entries.Where(entry => entry.Day < day)
+                .Select(entry => entry.Day)
+                .Concat(Lived(day, null, null))
                 .MaxAsync(one => (DateOnly?)one, cancel),
-            await Near(db.Entries.Where(entry => entry.Day > day).Select(entry => entry.Day).Concat(Lived(null, day.AddDays(1), null)))
+            await db
+                .Entries.Where(entry => entry.Day > day)
+                .Select(entry => entry.Day)
+                .Concat(Lived(null, day.AddDays(1), null))
                 .MinAsync(one => (DateOnly?)one, cancel)
         );
-
-        static IQueryable<DateOnly> Near(IQueryable<DateOnly> days) => days;
     }
 
     /// <summary>Days on which something was played, read at sight or answered.</summary>

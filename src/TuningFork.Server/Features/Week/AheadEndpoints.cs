@@ -27,9 +27,9 @@ public static class AheadEndpoints
         group
             .MapDelete("/moved", async (WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel) =>
             {
-                var facts = await plans.FactsAsync(cancel);
-                await db.DaysMoved.Where(row => row.Day >= facts.Day).ExecuteDeleteAsync(cancel);
-                await AgainAsync(db, plans, cancel);
+                var (facts, before) = await NowAsync(plans, cancel);
+                db.DaysMoved.RemoveRange(await db.DaysMoved.Where(row => row.Day >= facts.Day).ToListAsync(cancel));
+                await SaveAsync(before, db, plans, cancel);
                 return await week.OfAsync(cancel);
             })
             .WithName("MoveMinutesBack");
@@ -81,7 +81,7 @@ public static class AheadEndpoints
         CancellationToken cancel
     )
     {
-        var profile = await plans.ProfileAsync(cancel);
+        var (facts, before) = await NowAsync(plans, cancel);
         ProfileEndpoints.CheckWeek(wish.Minutes, "minutes");
         if (wish.Hours.Count != 7 || wish.Sittings.Count != 7)
             throw new FieldException("hours", "Give an hour (or nothing) and the number of sittings for each of the seven weekdays.");
@@ -100,35 +100,37 @@ public static class AheadEndpoints
                 );
         if (wish.LessonWeekday is < 0 or > 6)
             throw new FieldException("lessonWeekday", "The weekday of the lesson is 0 (Monday) to 6 (Sunday), or none.");
+        var profile = facts.Profile;
         profile.WeekdayMinutes = string.Join(',', wish.Minutes);
         profile.WishedHours = hours.TrueForAll(hour => hour.Length == 0) ? "" : string.Join(',', hours);
         profile.WeekdaySittings = wish.Sittings.All(count => count == 1) ? "" : string.Join(',', wish.Sittings);
         profile.LessonWeekday = wish.LessonWeekday;
         profile.Reminds = wish.Reminds;
-        await AgainAsync(db, plans, cancel);
+        await SaveAsync(before, db, plans, cancel);
         return await week.OfAsync(cancel);
     }
 
     private static async Task<AheadView> MoveAsync(MoveWish wish, WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel)
     {
-        var facts = await plans.FactsAsync(cancel);
+        var (facts, before) = await NowAsync(plans, cancel);
         foreach (var (field, day) in new[] { ("from", wish.From), ("to", wish.To) })
             if (day < facts.Day || day > facts.Day.AddDays(MostDaysAhead))
                 throw new FieldException(field, "Minutes move between today and the days of the coming year.");
         var (from, to) = facts.Calendar.Move(wish.From, wish.To, wish.Minutes);
         await SetAsync(db, wish.From, from, cancel);
         await SetAsync(db, wish.To, to, cancel);
-        await AgainAsync(db, plans, cancel);
+        await SaveAsync(before, db, plans, cancel);
         return await week.OfAsync(cancel);
     }
 
     private static async Task<AheadView> SpreadAsync(WeekAhead week, PracticeDb db, PlanDesk plans, CancellationToken cancel)
     {
+        var (_, before) = await NowAsync(plans, cancel);
         if ((await week.OfAsync(cancel)).Missed is not { } missed)
             throw new FieldException("missed", "No day was missed lately that could be spread.", StatusCodes.Status409Conflict);
         foreach (var day in missed.Days)
             await SetAsync(db, day.Day, day.Minutes, cancel);
-        await AgainAsync(db, plans, cancel);
+        await SaveAsync(before, db, plans, cancel);
         return await week.OfAsync(cancel);
     }
 
@@ -138,19 +140,28 @@ public static class AheadEndpoints
         row.Minutes = minutes;
     }
 
-    /// <summary>Saves; a plan of today that was made for other minutes is made anew, with what was changed by hand.</summary>
-    private static async Task AgainAsync(PracticeDb db, PlanDesk plans, CancellationToken cancel)
+    /// <summary>What is known now, and the minutes of today's sitting.</summary>
+    private static async Task<(DayFacts Facts, int Minutes)> NowAsync(PlanDesk plans, CancellationToken cancel)
+    {
+        var facts = await plans.FactsAsync(cancel);
+        var sitting = await plans.StoredAsync(facts.Day, cancel);
+        return (facts, DayMinutes.OfSitting(facts, sitting?.Sitting ?? 0));
+    }
+
+    /// <summary>
+    /// Saves; where today's minutes have become others by it, a plan of today that was touched is made anew with what was changed by hand.
+    /// </summary>
+    /// <param name="before">Minutes of today's sitting before.</param>
+    private static async Task SaveAsync(int before, PracticeDb db, PlanDesk plans, CancellationToken cancel)
     {
         await db.SaveChangesAsync(cancel);
         var facts = await plans.FactsAsync(cancel);
-        if (await plans.StoredAsync(facts.Day, cancel) is not { } row)
+        var sitting = await plans.StoredAsync(facts.Day, cancel);
+        if (sitting is null || before == DayMinutes.OfSitting(facts, sitting.Sitting))
             return;
-        var minutes = Math.Clamp(DayMinutes.OfSitting(facts, row.Sitting), SittingLength.Least, SittingLength.Most);
-        if (minutes == row.Minutes)
-            return;
-        row.Version++;
-        row.Minutes = minutes;
-        PlanDesk.ReplanKeeping(row, facts, letGo: true);
+        sitting.Version++;
+        sitting.Minutes = Math.Clamp(DayMinutes.OfSitting(facts, sitting.Sitting), SittingLength.Least, SittingLength.Most);
+        PlanDesk.ReplanKeeping(sitting, facts, letGo: true);
         await db.SaveChangesAsync(cancel);
     }
 
@@ -162,7 +173,8 @@ public static class AheadEndpoints
         CancellationToken cancel
     )
     {
-        var today = (await plans.FactsAsync(cancel)).Day;
+        var (facts, before) = await NowAsync(plans, cancel);
+        var today = facts.Day;
         if (wish.Until < wish.From)
             throw new FieldException("until", "It ends before it begins. Give the last day, which may be the first.");
         if (wish.Until < today || wish.From > today.AddDays(MostDaysAhead) || wish.Until.DayNumber - wish.From.DayNumber >= LongestOff)
@@ -183,7 +195,7 @@ public static class AheadEndpoints
         db.DaysOff.Add(row);
         // What was said last holds: minutes that were moved to or from these days before are no longer there.
         db.DaysMoved.RemoveRange(await db.DaysMoved.Where(one => one.Day >= row.From && one.Day <= row.Until).ToListAsync(cancel));
-        await AgainAsync(db, plans, cancel);
+        await SaveAsync(before, db, plans, cancel);
         return await week.OfAsync(cancel);
     }
 

@@ -41,7 +41,7 @@ public sealed class WeekJourney
             $"BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//x//x//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:{at}000000Z\r\nDTSTART:{at}070000\r\nDTEND:{at}213000\r\nSUMMARY:Fair\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n",
             TestContext.Current.CancellationToken
         );
-        browser.See(By.XPath("//button[normalize-space(.)='Calendars']")).Click();
+        browser.Tap(browser.See(By.XPath("//button[normalize-space(.)='Calendars']")));
         browser.Driver.FindElement(By.CssSelector("input[aria-label='A calendar file (.ics)']")).SendKeys(file);
         browser.SeeText("1 stretch is taken in the coming four weeks");
         browser.SeeText("is taken by Fair");

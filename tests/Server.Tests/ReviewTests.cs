@@ -61,6 +61,30 @@ public sealed class ReviewTests : IDisposable
     }
 
     [Fact]
+    public async Task An_exercise_is_dropped_where_that_is_wished_whatever_was_proposed()
+    {
+        await app.Clock(Evening);
+        var (_, _, _, exercise) = await app.FirstDay();
+        app.Write(
+            $"""update "Materials" set "ReviewOn" = '{Evening:yyyy-MM-dd}', "Visits" = 3, "LastVisit" = '{Evening.AddDays(-2):yyyy-MM-dd}' where "Id" = {exercise}"""
+        );
+        var question = (await app.Get("/api/review"))["questions"]!.AsArray().Single(one => (int)one!["materialId"]! == exercise)!;
+        question["others"]!.AsArray().Select(one => (string?)one).ShouldContain("Drop");
+        var after = await app.Post(
+            "/api/review/answers",
+            new
+            {
+                topic = "Exercise",
+                materialId = exercise,
+                accept = true,
+                decision = "Drop",
+            }
+        );
+        ((string)after["answered"]!.AsArray().Single()!).ShouldEndWith(": drop it");
+        app.Number($"select Resting from Materials where Id={exercise}").ShouldBe(1);
+    }
+
+    [Fact]
     public async Task What_a_change_brought_is_said_two_weeks_later_and_the_purpose_stands_in_the_plans()
     {
         await app.Clock(Evening);

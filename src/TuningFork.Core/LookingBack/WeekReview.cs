@@ -43,10 +43,22 @@ public sealed record ReviewQuestion(
     public ReviewDecision Instead => Decision == ReviewDecision.Keep ? ReviewDecision.Rest : ReviewDecision.Keep;
 
     /// <summary>What a no does, in words.</summary>
-    public string Otherwise =>
-        Topic != ReviewTopic.Exercise ? "as it is"
-        : Instead == ReviewDecision.Rest ? "let it rest"
-        : "keep it";
+    public string Otherwise => Topic != ReviewTopic.Exercise ? "as it is" : Say(Instead);
+
+    /// <summary>Of an exercise: what else could become of it beside the proposal and the other one.</summary>
+    public IReadOnlyList<ReviewDecision> Others =>
+        Topic != ReviewTopic.Exercise ? [] : [.. Enum.GetValues<ReviewDecision>().Where(one => one != Decision && one != Instead)];
+
+    /// <summary>What becomes of an exercise, in words.</summary>
+    /// <param name="decision">The decision.</param>
+    public static string Say(ReviewDecision decision) =>
+        decision switch
+        {
+            ReviewDecision.Keep => "keep it",
+            ReviewDecision.Rest => "let it rest",
+            ReviewDecision.Drop => "drop it",
+            _ => "bring it back",
+        };
 }
 
 /// <summary>Ten minutes a week: what is stuck gets one change, what is done rests, what has lain long comes back (common practice).</summary>
@@ -147,13 +159,13 @@ public static class WeekReview
     private static ReviewQuestion Exercise(Material one, DateOnly day)
     {
         var proposal = Review.Propose(one, day);
-        var words = proposal.Decision switch
-        {
-            ReviewDecision.Keep => "keep it",
-            ReviewDecision.Rest => "let it rest",
-            ReviewDecision.Drop => "drop it",
-            _ => "bring it back",
-        };
-        return new ReviewQuestion(ReviewTopic.Exercise, one.Id, one.Title, proposal.Reason, words, Decision: proposal.Decision);
+        return new ReviewQuestion(
+            ReviewTopic.Exercise,
+            one.Id,
+            one.Title,
+            proposal.Reason,
+            ReviewQuestion.Say(proposal.Decision),
+            Decision: proposal.Decision
+        );
     }
 }

@@ -96,17 +96,27 @@ public static class SpareMinutes
         bool hasEar
     )
     {
-        ArgumentNullException.ThrowIfNull(materials);
         ArgumentNullException.ThrowIfNull(done);
-        var all = away
-            ? Away(materials, day, hasEar)
-            : [.. Passages(materials, day), .. Changes(materials, day), .. Scales(materials, day), .. Ear(hasEar)];
+        var all = All(materials, day, away, hasEar);
         var kinds = done.Select(key => all.FirstOrDefault(one => one.Key == key)?.Kind).ToList();
         return all.Where(one => !skipped.Contains(one.Key, StringComparer.Ordinal))
             // What came least today, then what kind came least; passages come twice as often as others.
             .OrderBy(one => done.Count(key => key == one.Key))
             .ThenBy(one => kinds.Count(kind => kind == one.Kind) / (one.Kind == SpareKind.Passage ? 2.0 : 1.0))
             .FirstOrDefault();
+    }
+
+    /// <summary>All that a spare minute could be spent on, the most pressing of each kind first.</summary>
+    /// <param name="materials">All material.</param>
+    /// <param name="day">The practice day.</param>
+    /// <param name="away">Away from the instrument.</param>
+    /// <param name="hasEar">Whether there are questions for the ear.</param>
+    public static IReadOnlyList<Spare> All(IReadOnlyList<Material> materials, DateOnly day, bool away, bool hasEar)
+    {
+        ArgumentNullException.ThrowIfNull(materials);
+        return away
+            ? Away(materials, day, hasEar)
+            : [.. Passages(materials, day), .. Changes(materials, day), .. Scales(materials, day), .. Ear(hasEar)];
     }
 
     private static IReadOnlyList<Spare> Passages(IReadOnlyList<Material> materials, DateOnly day) =>

@@ -90,8 +90,8 @@ internal static class DemoJournal
         db.DaysOff.Add(
             new DayOffRow
             {
-                From = today.AddDays(4),
-                Until = today.AddDays(4),
+                From = today.AddDays(8),
+                Until = today.AddDays(8),
                 Kind = Core.Planning.DayOffKind.LateShift,
                 Minutes = 10,
             }

@@ -4334,6 +4334,7 @@ export interface components {
             /** Format: int32 */
             materialId: number;
             accept: boolean;
+            decision?: null | components["schemas"]["ReviewDecision"];
         };
         ReviewDayWish: {
             /** Format: int32 */
@@ -4364,6 +4365,7 @@ export interface components {
             decision?: components["schemas"]["ReviewDecision"];
             instead?: components["schemas"]["ReviewDecision"];
             otherwise?: null | string;
+            others?: null | components["schemas"]["ReviewDecision"][];
         };
         /** @enum {unknown} */
         ReviewTopic: "Stuck" | "Exercise" | "Rest" | "BringBack";

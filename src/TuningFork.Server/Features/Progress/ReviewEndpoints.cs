@@ -41,7 +41,8 @@ public sealed record ReviewView(
 );
 
 /// <summary>An answer: a yes carries the proposal out.</summary>
-public sealed record ReviewAnswer(ReviewTopic Topic, int MaterialId, bool Accept);
+/// <param name="Decision">Of an exercise: what becomes of it, whatever was proposed; left out: the proposal, or the other one.</param>
+public sealed record ReviewAnswer(ReviewTopic Topic, int MaterialId, bool Accept, ReviewDecision? Decision = null);
 
 /// <summary>Writes the review to the journal. Sent again with the same key it is written once.</summary>
 /// <param name="Words">One's own, may be empty.</param>
@@ -161,7 +162,9 @@ public static class ReviewEndpoints
                 .FirstOrDefault(one => one.MaterialId == answer.MaterialId && one.Topic == answer.Topic)
                 ?? throw Problems.Unknown("materialId", "question of this review");
             var row = await db.Materials.FindAsync([answer.MaterialId], cancel) ?? throw Problems.Unknown("materialId", "material");
-            if (answer.Accept)
+            if (answer is { Topic: ReviewTopic.Exercise, Decision: { } decision })
+                Decide(row, decision, facts.Day);
+            else if (answer.Accept)
                 CarryOut(row, question, facts.Day);
             else if (answer.Topic == ReviewTopic.Exercise)
                 Decide(row, question.Instead, facts.Day);
@@ -173,7 +176,8 @@ public static class ReviewEndpoints
                     Topic = answer.Topic,
                     MaterialId = answer.MaterialId,
                     Accepted = answer.Accept,
-                    Words = $"{question.Title}: {(answer.Accept ? question.Proposal : question.Otherwise)}",
+                    Words =
+                        $"{question.Title}: {(answer.Decision is { } chosen ? ReviewQuestion.Say(chosen) : answer.Accept ? question.Proposal : question.Otherwise)}",
                 }
             );
             await db.SaveChangesAsync(cancel);

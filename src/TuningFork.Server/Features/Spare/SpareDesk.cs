@@ -68,8 +68,14 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
         if (!await db.Spares.AnyAsync(row => row.Key == done.Id, cancel))
         {
             var facts = await plans.FactsAsync(cancel);
-            var known = All(facts, away: false).Concat(All(facts, away: true)).FirstOrDefault(one => one.Key == done.Thing)
+            var known = SpareMinutes
+                .All(facts.Materials, facts.Day, away: false, hasEar: true)
+                .Concat(SpareMinutes.All(facts.Materials, facts.Day, away: true, hasEar: true))
+                .FirstOrDefault(one => one.Key == done.Thing)
                 ?? throw Problems.Unknown("thing", "spare minute");
+            // On the stage the take is marked there: beside an open sitting it is counted, and nothing else.
+            var isOpen = await db.Sessions.AnyAsync(session => session.EndedUtc == null, cancel);
+            var right = known.Kind == SpareKind.Passage && !isOpen ? done.Right : null;
             db.Spares.Add(
                 new SpareRow
                 {
@@ -79,12 +85,12 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
                     Thing = known.Key,
                     Title = known.Title,
                     MaterialId = known.MaterialId,
-                    Right = done.Right,
+                    Right = right,
                     Seconds = known.Seconds,
                 }
             );
-            if (known is { Kind: SpareKind.Passage, MaterialId: { } id } && done.Right is { } right)
-                await PlayedAsync(facts.Day, id, right, known.Tempo, facts.Profile, cancel);
+            if (right is { } came)
+                await PlayedAsync(facts.Day, known.MaterialId!.Value, came, known.Tempo, facts.Profile, cancel);
             await db.SaveChangesAsync(cancel);
         }
 
@@ -128,16 +134,6 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
         db.Spares.Remove(row);
         await db.SaveChangesAsync(cancel);
         return await ViewAsync(false, [], cancel);
-    }
-
-    private static IEnumerable<Core.Planning.Spare> All(DayFacts facts, bool away)
-    {
-        var seen = new List<string>();
-        while (SpareMinutes.Choose(facts.Materials, facts.Day, [], seen, away, hasEar: true) is { } one)
-        {
-            seen.Add(one.Key);
-            yield return one;
-        }
     }
 
     /// <summary>A take in passing: evidence of what can be played, and never the test of the day.</summary>

@@ -15,6 +15,13 @@ import { useStageKeys } from '../practice/useStageKeys'
 
 type Review = Schemas['ReviewView']
 
+const decisions: Record<Schemas['ReviewDecision'], string> = {
+  Keep: 'keep it',
+  Rest: 'let it rest',
+  Drop: 'drop it',
+  BringBack: 'bring it back',
+}
+
 const topics: Record<Schemas['ReviewTopic'], string> = {
   Stuck: 'Does not move',
   Exercise: 'An exercise to look at',
@@ -38,16 +45,20 @@ function Guided({ review }: { review: Review }) {
   const { problem, run } = useProblem()
   const { questions, answered, dates, goals, brought, onShelf, isWritten } = review
   const question = questions[0]
-  const answer = (accept: boolean) => {
+  const answer = (accept: boolean, decision?: Schemas['ReviewDecision']) => {
     if (!question) return
     const { topic, materialId } = question
     void run(async () => {
-      await ask(client.POST('/api/review/answers', { body: { topic, materialId, accept } }))
+      await ask(client.POST('/api/review/answers', { body: { topic, materialId, accept, decision } }))
       await saved()
     })
   }
+  // What else could become of an exercise has a figure each.
+  const others = Object.fromEntries(
+    (question?.others ?? []).map((one, i) => [`${i + 1}`, () => answer(true, one)]),
+  )
   useStageKeys(
-    { yes: () => answer(true), no: () => answer(false), pause: () => {}, letters: {} },
+    { yes: () => answer(true), no: () => answer(false), pause: () => {}, letters: others },
     question !== undefined,
   )
   return (
@@ -89,6 +100,11 @@ function Guided({ review }: { review: Review }) {
               <Press minH="44px" onClick={() => answer(false)}>
                 ← {question.otherwise}
               </Press>
+              {(question.others ?? []).map((one, i) => (
+                <Press key={one} look="quiet" minH="44px" onClick={() => answer(true, one)}>
+                  {i + 1} {decisions[one]}
+                </Press>
+              ))}
             </Flex>
           </Box>
         ) : (

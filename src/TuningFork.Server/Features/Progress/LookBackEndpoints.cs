@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.LookingBack;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -224,10 +225,14 @@ public static class LookBackEndpoints
         var withPassages = await db.Materials.Where(row => row.PieceId != null).Select(row => row.PieceId).Distinct().ToListAsync(cancel);
         bool IsStuck(MaterialRow row) =>
             row.Stuck && !withPassages.Contains(row.Id) && !Standing.AtTarget(Bookkeeping.ToCore(row, today, row.Piece), today);
+        string Near(MaterialRow row) =>
+            Bookkeeping.ToCore(row, today, row.Piece) is { Reach: { } reach } one
+                ? $"near {Bpm.Near(reach.Tempo)}{(one.Target is { } target ? $" of {target}" : "")}"
+                : "";
         var awake = rows.Where(row => !Bookkeeping.Rests(row, today) && (row.Piece is null || !Bookkeeping.Rests(row.Piece, today)))
             .ToList();
         return (
-            [.. awake.Where(IsStuck).Select(row => Named(row, row.Target is { } target ? $"{row.LastClean ?? 0} of {target}" : ""))],
+            [.. awake.Where(IsStuck).Select(row => Named(row, Near(row)))],
             [.. awake.Where(row => row.Slipped).Select(row => Named(row, Ago(row)))],
             [.. awake.Where(row => row.LastVisit < from).OrderBy(row => row.LastVisit).Take(Listed).Select(row => Named(row, Ago(row)))]
         );

@@ -51,7 +51,10 @@ export function TakeAlongPage() {
         <Lines
           title="What is stuck"
           none="Nothing is stuck."
-          lines={[...look.stuck, ...look.slipped].slice(0, most).map((one) => `${one.title}: ${one.words}`)}
+          lines={[
+            ...look.stuck.map((one) => `${one.title}: ${one.words}`),
+            ...look.slipped.map((one) => `${one.title}: slipped, ${one.words}`),
+          ].slice(0, most)}
         />
         <Questions look={look} />
         <Lines title="Dates" none="No date is set." lines={closer.dates} />
@@ -78,9 +81,7 @@ function Lines({ title, lines, none }: { title: string; lines: string[]; none: s
 
 /** Three questions, begun from what is stuck; kept while they are written. */
 function Questions({ look }: { look: Schemas['LookBackView'] }) {
-  const begun = look.stuck
-    .slice(0, 3)
-    .map((one) => `${one.title} stays at ${one.words}: what would you change?`)
+  const begun = look.stuck.slice(0, 3).map((one) => `${one.title} stays ${one.words}: what would you change?`)
   const { draft, write } = useDraft<{ texts: string[] | null }>('take-along', { texts: null })
   const texts = draft.texts ?? [...begun, '', '', ''].slice(0, 3)
   return (

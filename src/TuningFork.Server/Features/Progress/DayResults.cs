@@ -7,9 +7,9 @@ namespace TuningFork.Server.Features.Progress;
 /// <summary>What was read at sight, answered by ear and played back on a day, in a line each.</summary>
 internal static class DayResults
 {
-    /// <summary>Days on which there was any of it.</summary>
-    public static IQueryable<DateOnly> Days(PracticeDb db) =>
-        db.Readings.Select(row => row.Day).Concat(db.EarAnswers.Select(row => row.Day)).Concat(db.Copies.Select(row => row.Day));
+    /// <summary>Days on which there was any of it, each kind by itself.</summary>
+    public static IEnumerable<IQueryable<DateOnly>> Days(PracticeDb db) =>
+        [db.Readings.Select(row => row.Day), db.EarAnswers.Select(row => row.Day), db.Copies.Select(row => row.Day)];
 
     /// <summary>The lines of some days.</summary>
     public static async Task<ILookup<DateOnly, string>> OfAsync(PracticeDb db, IReadOnlyList<DateOnly> days, CancellationToken cancel)

@@ -21,13 +21,7 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
         var whole = !JournalSearch.IsNarrow(wish);
         var days = time is { } at
             ? (await SittingSearch.DaysAsync(db, at, clock.Zone, cancel)).FindAll(day => IsWithin(day, wish))
-            : await entries
-                .Select(entry => entry.Day)
-                .Concat(whole ? Lived(wish.Before, wish.From, wish.To) : db.Sessions.Where(_ => false).Select(session => session.Day))
-                .Distinct()
-                .OrderByDescending(day => day)
-                .Take(DaysAtOnce + 1)
-                .ToListAsync(cancel);
+            : await LatestAsync([entries.Select(entry => entry.Day), .. whole ? Lived(wish.Before, wish.From, wish.To) : []], cancel);
         var shown = days.Take(DaysAtOnce).ToList();
         return new JournalView(
             await DaysAsync(shown, entries, whole, whole || time is not null, cancel),
@@ -76,26 +70,44 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
                 .. answers.Select(answer => answer.Words),
             ],
             [.. bodies.Select(SayBody)],
-            await db
-                .Entries.Where(entry => entry.Day < day)
-                .Select(entry => entry.Day)
-                .Concat(Lived(day, null, null))
-                .MaxAsync(one => (DateOnly?)one, cancel),
-            await db
-                .Entries.Where(entry => entry.Day > day)
-                .Select(entry => entry.Day)
-                .Concat(Lived(null, day.AddDays(1), null))
-                .MinAsync(one => (DateOnly?)one, cancel)
+            await NearestAsync(
+                [db.Entries.Where(entry => entry.Day < day).Select(entry => entry.Day), .. Lived(day, null, null)],
+                true,
+                cancel
+            ),
+            await NearestAsync(
+                [db.Entries.Where(entry => entry.Day > day).Select(entry => entry.Day), .. Lived(null, day.AddDays(1), null)],
+                false,
+                cancel
+            )
         );
     }
 
-    /// <summary>Days on which something was played, read at sight or answered.</summary>
-    private IQueryable<DateOnly> Lived(DateOnly? before, DateOnly? from, DateOnly? to) =>
-        db
-            .Sessions.Where(session => session.EndedUtc != null)
-            .Select(session => session.Day)
-            .Concat(DayResults.Days(db))
-            .Where(day => (before == null || day < before) && (from == null || day >= from) && (to == null || day <= to));
+    /// <summary>The latest days of several sources; asked one by one, each stops at its own latest.</summary>
+    private static async Task<List<DateOnly>> LatestAsync(IReadOnlyList<IQueryable<DateOnly>> sources, CancellationToken cancel)
+    {
+        var found = new SortedSet<DateOnly>();
+        foreach (var source in sources)
+            found.UnionWith(await source.Distinct().OrderByDescending(day => day).Take(DaysAtOnce + 1).ToListAsync(cancel));
+        return [.. found.Reverse().Take(DaysAtOnce + 1)];
+    }
+
+    private static async Task<DateOnly?> NearestAsync(IReadOnlyList<IQueryable<DateOnly>> sources, bool latest, CancellationToken cancel)
+    {
+        var found = new List<DateOnly?>();
+        foreach (var source in sources)
+            found.Add(latest ? await source.MaxAsync(day => (DateOnly?)day, cancel) : await source.MinAsync(day => (DateOnly?)day, cancel));
+        return latest ? found.Max() : found.Min();
+    }
+
+    /// <summary>Days on which something was played, read at sight or answered: each kind by itself.</summary>
+    private IEnumerable<IQueryable<DateOnly>> Lived(DateOnly? before, DateOnly? from, DateOnly? to) =>
+        DayResults
+            .Days(db)
+            .Prepend(db.Sessions.Where(session => session.EndedUtc != null).Select(session => session.Day))
+            .Select(days =>
+                days.Where(day => (before == null || day < before) && (from == null || day >= from) && (to == null || day <= to))
+            );
 
     private static bool IsWithin(DateOnly day, JournalWish wish) =>
         (wish.Before is null || day < wish.Before) && (wish.From is null || day >= wish.From) && (wish.To is null || day <= wish.To);

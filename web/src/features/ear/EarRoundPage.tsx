@@ -1,11 +1,10 @@
 import { Box, chakra, Flex, Grid, Text } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { api, ask, client, type Schemas } from '../../api/client'
-import { useSaved } from '../../api/saved'
+import { api, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
-import { Refusal, useProblem } from '../../ui/refusal'
+import { Refusal } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
 import { sayClock } from '../../ui/words'
 import { DeskFrame } from '../practice/DeskFrame'
@@ -16,6 +15,7 @@ import { SoundBlocked } from '../../sound/SoundBlocked'
 import { hasNotes } from '../../sound/useEarSound'
 import { LineNotes } from './LineNotes'
 import { labelOf, useEarRound, type RoundState } from './useEarRound'
+import { useSpareLeave } from './useSpareLeave'
 
 /** A round by itself lasts so long. */
 const usualSeconds = 300
@@ -28,7 +28,7 @@ export function EarRoundPage() {
   const [search] = useSearchParams()
   const isSpare = search.has('spare')
   const back = isSpare ? { name: 'back', to: '/spare' } : { name: 'back to the ear', to: '/craft/ear' }
-  const leave = useLeave(useDesk('EarRound', null, back), isSpare)
+  const leave = useSpareLeave(useDesk('EarRound', null, back), isSpare)
   const session = api.useQuery('get', '/api/session', undefined, { enabled: leave.fromStage })
   if (leave.fromStage && session.isPending) return <Outline />
   const drill = session.data?.drills[session.data.position]
@@ -39,20 +39,6 @@ export function EarRoundPage() {
         ? spareSeconds
         : usualSeconds
   return <Round only={search.getAll('only')} seconds={seconds} leave={leave} />
-}
-
-/** A question in passing counts as a spare minute when it was answered. */
-function useLeave(leave: Leave, isSpare: boolean): Leave {
-  const saved = useSaved()
-  const { run } = useProblem()
-  if (!isSpare) return leave
-  const go = async (done: boolean) => {
-    const body = { id: crypto.randomUUID(), thing: 'ear', right: null }
-    if (done) await run(() => ask(client.POST('/api/spare', { body })))
-    await saved()
-    await leave.go(done)
-  }
-  return { ...leave, go }
 }
 
 function Round({ only, seconds, leave }: { only: string[]; seconds: number; leave: Leave }) {

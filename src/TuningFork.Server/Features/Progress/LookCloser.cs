@@ -220,9 +220,7 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
                     day.Select(
                         (row, i) =>
                             new SittingResult(
-                                TimeOnly.FromDateTime(
-                                    TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(row.StartedUtc, DateTimeKind.Utc), clock.Zone)
-                                ),
+                                TimeOnly.FromDateTime(clock.Local(row.StartedUtc)),
                                 seconds[row.Id] / 60,
                                 i + 1,
                                 day.Count() == 1 && gains[day.Key].Any() ? gains[day.Key].Average() : null,

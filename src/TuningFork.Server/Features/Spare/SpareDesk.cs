@@ -206,11 +206,7 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
             profile.SpareADay,
             TimeOnly.FromDateTime(clock.LocalNow.DateTime),
             today.Count,
-            today.Count > 0
-                ? TimeOnly.FromDateTime(
-                    TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(today[^1].AtUtc, DateTimeKind.Utc), clock.Zone)
-                )
-                : null
+            today.Count > 0 ? TimeOnly.FromDateTime(clock.Local(today[^1].AtUtc)) : null
         );
 
     private static TimeOnly TimeOf(string field, string text) =>

@@ -169,8 +169,8 @@ public sealed class WeekAhead(PracticeDb db, PlanDesk plans, PracticeClock clock
     /// <summary>The part of a taken stretch that lies in a day, by the clock on the wall; null where none does.</summary>
     private Busy? On(BusyRow row, DateOnly day)
     {
-        var from = TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(row.FromUtc, DateTimeKind.Utc), clock.Zone);
-        var until = TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(row.UntilUtc, DateTimeKind.Utc), clock.Zone);
+        var from = clock.Local(row.FromUtc);
+        var until = clock.Local(row.UntilUtc);
         var (begin, end) = (day.ToDateTime(TimeOnly.MinValue), day.ToDateTime(new TimeOnly(23, 59)));
         return from >= end || until <= begin
             ? null

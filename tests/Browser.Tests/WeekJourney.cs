@@ -53,7 +53,7 @@ public sealed class WeekJourney
         browser.Complaints().Where(line => !line.Contains("409", StringComparison.Ordinal)).ShouldBeEmpty();
     }
 
-    private static List<int> Minutes(Browser browser) =>
+    internal static List<int> Minutes(Browser browser) =>
         [
             .. browser
                 .Driver.FindElements(By.CssSelector("[data-testid='day-minutes']"))

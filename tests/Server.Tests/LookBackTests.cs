@@ -56,6 +56,32 @@ public sealed class LookBackTests : IDisposable
         await app.Refused(HttpMethod.Get, "/api/look-back?from=2029-06-02&to=2031-06-01", new { }, "from");
     }
 
+    [Fact]
+    public async Task A_day_says_since_when_nothing_came_clean_where_it_was_tried()
+    {
+        await app.Clock(Evening.AddDays(9));
+        var (_, first, second, _) = await app.FirstDay();
+        foreach (
+            var (material, day, clean, best) in new (int, int, string, string)[]
+            {
+                (first, 0, "78", "null"),
+                (first, 2, "null", "78"),
+                (first, 4, "84", "78"),
+                (second, 0, "60", "null"),
+                (second, 4, "64", "60"),
+            }
+        )
+            app.Write(
+                $"""
+                insert into "Visits" ("MaterialId", "Day", "Tries", "Takes", "CleanTakes", "LongestClean", "Clean", "BestBefore", "VisitsBefore")
+                values ({material}, '{Evening.AddDays(day):yyyy-MM-dd}', '', 3, 0, 0, {clean}, {best}, 0)
+                """
+            );
+        var moved = (await app.Get($"/api/journal/days/{Evening.AddDays(4):yyyy-MM-dd}"))["day"]!["moved"]!;
+        ((string)moved[0]!).ShouldEndWith(": 78 → 84, first clean take in 4 days");
+        ((string)moved[1]!).ShouldEndWith(": 60 → 64");
+    }
+
     /// <summary>Plays what the day plans: a minute in each drill, and three takes where there is something to mark.</summary>
     private async Task PlayAsync(DateTimeOffset at)
     {

@@ -178,6 +178,39 @@ public sealed class WeekAheadTests : IDisposable
     }
 
     [Fact]
+    public async Task An_exception_of_today_that_is_removed_gives_a_touched_plan_its_minutes_again()
+    {
+        await Begin();
+        var today = await app.Get("/api/today");
+        var drill = (string?)today["drills"]![0]!["id"];
+        await app.Post(
+            "/api/today/changes",
+            new
+            {
+                version = 0,
+                kind = "Lock",
+                drillId = drill,
+            }
+        );
+        var off = await app.Post(
+            "/api/week/days-off",
+            new
+            {
+                from = Say(0),
+                until = Say(0),
+                kind = "LateShift",
+                minutes = 10,
+            }
+        );
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(10);
+        var path = $"/api/week/days-off/{off["daysOff"]![0]!["id"]}";
+        await app.Send(HttpMethod.Delete, path, null, 200);
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(today["minutes"]!.GetValue<int>());
+        await app.Send(HttpMethod.Post, $"{path}/back", null, 200);
+        (await app.Get("/api/today"))["minutes"]!.GetValue<int>().ShouldBe(10);
+    }
+
+    [Fact]
     public async Task The_forecast_of_a_day_is_the_plan_of_that_day_when_what_is_typical_came_true()
     {
         var ahead = await Begin();
@@ -210,6 +243,7 @@ public sealed class WeekAheadTests : IDisposable
         var spread = await app.Post("/api/week/spread", new { });
         Minutes(spread).Sum().ShouldBe(Minutes(ahead).Sum() + ahead["missed"]!["minutes"]!.GetValue<int>());
         spread["missed"].ShouldBeNull();
+        JsonNode.DeepEquals(spread, await app.Get("/api/week/ahead")).ShouldBeTrue("what is likely is the same whoever asks");
         await app.Refused(HttpMethod.Post, "/api/week/spread", new { }, "missed", 409);
     }
 

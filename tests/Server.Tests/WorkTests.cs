@@ -125,6 +125,9 @@ public sealed class WorkTests : IDisposable
         session = await app.Act(session, "Missed", 40);
         var retries = (await app.Get($"/api/materials/{id}/tempo"))["retries"]!.AsArray();
         retries.Select(one => ((string?)one!["name"], (int?)one["times"])).ShouldBe([("G3 to G4", 2), ("G4 to G5", 1)]);
+        var day = $"{Evening:yyyy-MM-dd}";
+        var back = (await app.Get($"/api/look-back/closer?from={day}&to={day}"))["retries"]!.AsArray();
+        ((string?)back.Single()!["words"]).ShouldBe("tried again: G3 to G4 (2 times), G4 to G5 (1 time)");
         session = await app.Act(session, "Undo", 41);
         (await app.Get($"/api/materials/{id}/tempo"))["retries"]!.AsArray().Count.ShouldBe(1);
         await app.Close();

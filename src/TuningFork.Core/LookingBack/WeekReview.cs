@@ -151,7 +151,12 @@ public static class WeekReview
             one.Id,
             one.Title,
             one.Target is { } target ? $"{reach} of {target}" : reach,
-            relief == Relief.WeekOff ? ReliefTime.Words(relief) : $"{ReliefTime.Words(relief)}, for two weeks",
+            relief switch
+            {
+                Relief.WeekOff => ReliefTime.Words(relief),
+                Relief.TwoShortVisits => $"{ReliefTime.Words(relief)}, one of them a spare minute, for two weeks",
+                _ => $"{ReliefTime.Words(relief)}, for two weeks",
+            },
             Relief: relief
         );
     }

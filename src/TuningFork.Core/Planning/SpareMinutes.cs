@@ -200,14 +200,18 @@ public static class SpareMinutes
                 )),
         ];
 
-    /// <summary>Passages under way and below their target, the most pressing first.</summary>
+    /// <summary>Passages under way and below their target: first what has its second visit of the day open, then the most pressing.</summary>
     private static IEnumerable<Material> Raw(IReadOnlyList<Material> materials, DateOnly day) =>
         materials
             .Where(material =>
                 material is { Kind: MaterialKind.Passage, Resting: false, LastVisit: not null } && !Standing.AtTarget(material, day)
             )
-            .OrderBy(material => material.Performance ?? DateOnly.MaxValue)
+            .OrderByDescending(material => IsSecondVisit(material, day))
+            .ThenBy(material => material.Performance ?? DateOnly.MaxValue)
             .ThenBy(Part);
+
+    /// <summary>What is to have two short visits a day, and was visited once.</summary>
+    private static bool IsSecondVisit(Material material, DateOnly day) => material.TwiceADay && material.LastVisit == day;
 
     private static double Part(Material material) =>
         material.Target is { } target ? (material.Reach ?? material.Start).Tempo / target.Value : (int)material.Readiness / 3.0;
@@ -215,7 +219,8 @@ public static class SpareMinutes
     private static int TempoOf(Material material) => Math.Max(20, (int)((material.Reach ?? material.Start).Tempo * Ease));
 
     private static string Why(Material material, DateOnly day) =>
-        material.Performance is { } date ? $"concert in {Words.Days(date.DayNumber - day.DayNumber)}"
+        IsSecondVisit(material, day) ? "its second short visit today"
+        : material.Performance is { } date ? $"concert in {Words.Days(date.DayNumber - day.DayNumber)}"
         : material.Target is { } target ? $"at {(material.Reach ?? material.Start).Tempo:0} of {target.Value}"
         : "not ready yet";
 }

@@ -70,8 +70,14 @@ public sealed class LookingBackTests
     public void A_day_says_what_went_further_than_ever_in_three_lines()
     {
         DayMove
-            .Lines([new("Mill, bars 5–8", 78, 84), new("Quay", 60, 58), new("Lamp", null, 40), new("Round", 90, 92), new("Jig", 100, 120)])
-            .ShouldBe(["Lamp: clean for the first time, at 40", "Jig: 100 → 120", "Mill, bars 5–8: 78 → 84"]);
+            .Lines([
+                new("Mill, bars 5–8", 78, 84, DaysTried: 4),
+                new("Quay", 60, 58),
+                new("Lamp", null, 40),
+                new("Round", 90, 92),
+                new("Jig", 100, 120),
+            ])
+            .ShouldBe(["Lamp: clean for the first time, at 40", "Jig: 100 → 120", "Mill, bars 5–8: 78 → 84, first clean take in 4 days"]);
     }
 
     [Fact]

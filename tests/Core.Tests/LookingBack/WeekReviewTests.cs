@@ -42,7 +42,7 @@ public sealed class WeekReviewTests
         questions
             .Select(one => (one.Topic, one.MaterialId, one.Proposal))
             .ShouldBe([
-                (ReviewTopic.Stuck, 1, "two short visits a day, for two weeks"),
+                (ReviewTopic.Stuck, 1, "two short visits a day, one of them a spare minute, for two weeks"),
                 (ReviewTopic.Stuck, 3, "a week's rest"),
                 (ReviewTopic.Stuck, 4, "half of its minutes, for two weeks"),
                 (ReviewTopic.Exercise, 5, "let it rest"),

@@ -76,6 +76,16 @@ public sealed class SpareMinutesTests
         SpareMinutes.Choose(materials, Day, ["ear"], [], away: true, hasEar: true)!.Kind.ShouldBe(SpareKind.Look);
         SpareMinutes.Choose([], Day, [], [], away: false, hasEar: false).ShouldBeNull();
         SpareMinutes
+            .Choose(
+                [Passage(5, 60) with { Performance = Day.AddDays(9) }, Passage(1, 90) with { TwiceADay = true, LastVisit = Day }],
+                Day,
+                [],
+                [],
+                away: false,
+                hasEar: false
+            )!
+            .ShouldSatisfyAllConditions(one => one.MaterialId.ShouldBe(1), one => one.Why.ShouldBe("its second short visit today"));
+        SpareMinutes
             .Choose([Passage(5, 60) with { Performance = Day.AddDays(9) }, Passage(1, 50)], Day, [], [], away: false, hasEar: false)!
             .MaterialId.ShouldBe(5, "its concert is near");
     }

@@ -22,6 +22,7 @@ public sealed record StrandRead(Strand Strand, int Bars, int Right);
 /// <param name="Methods">What methods brought, of those with enough.</param>
 /// <param name="Conditions">Whether hour, length and place in the day make a difference.</param>
 /// <param name="Keys">Exercises that go through keys, with those that were not touched.</param>
+/// <param name="Retries">Exercises by steps or octaves, with what needed another try.</param>
 /// <param name="Dates">Performances ahead, on the path or not, with what the sums say.</param>
 /// <param name="Confused">What the ear takes for each other.</param>
 /// <param name="Cures">Exercises made for a passage: whether it gained.</param>
@@ -33,6 +34,7 @@ public sealed record CloserView(
     string MethodWords,
     IReadOnlyList<string> Conditions,
     IReadOnlyList<NamedThing> Keys,
+    IReadOnlyList<NamedThing> Retries,
     IReadOnlyList<string> Dates,
     IReadOnlyList<StrandRead> Strands,
     IReadOnlyList<string> Confused,

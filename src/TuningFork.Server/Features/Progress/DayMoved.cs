@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.LookingBack;
 using TuningFork.Data;
+using TuningFork.Data.Rows;
 
 namespace TuningFork.Server.Features.Progress;
 
@@ -10,12 +11,15 @@ internal static class DayMoved
     /// <summary>The lines of some days.</summary>
     public static async Task<ILookup<DateOnly, string>> OfAsync(PracticeDb db, IReadOnlyList<DateOnly> days, CancellationToken cancel)
     {
-        var visits = await db
-            .Visits.AsNoTracking()
+        var moved = db.Visits.Where(visit =>
+            days.Contains(visit.Day) && visit.Clean != null && (visit.BestBefore == null || visit.Clean > visit.BestBefore)
+        );
+        var visits = await moved
+            .AsNoTracking()
             .Include(visit => visit.Material)
                 .ThenInclude(material => material!.Piece)
-            .Where(visit => days.Contains(visit.Day) && visit.Clean != null && (visit.BestBefore == null || visit.Clean > visit.BestBefore))
             .ToListAsync(cancel);
+        var tried = await TriedAsync(db, moved, cancel);
         return visits
             .Where(visit => visit.Material is not null)
             .GroupBy(visit => visit.Day)
@@ -25,11 +29,33 @@ internal static class DayMoved
                         day.Select(visit => new DayMove(
                             Bookkeeping.TitleOf(visit.Material!, visit.Material!.Piece),
                             visit.BestBefore,
-                            visit.Clean!.Value
+                            visit.Clean!.Value,
+                            tried.GetValueOrDefault(visit.Id)
                         ))
                     )
                     .Select(line => (day.Key, Line: line))
             )
             .ToLookup(one => one.Key, one => one.Line);
+    }
+
+    /// <summary>Days since the last clean take before each visit, of those that were tried in between and missed.</summary>
+    private static async Task<Dictionary<int, int>> TriedAsync(PracticeDb db, IQueryable<VisitRow> moved, CancellationToken cancel)
+    {
+        var before = await moved
+            .Select(visit => new
+            {
+                visit.Id,
+                visit.Day,
+                Clean = db
+                    .Visits.Where(one => one.MaterialId == visit.MaterialId && one.Day < visit.Day && one.Clean != null)
+                    .Max(one => (DateOnly?)one.Day),
+                Missed = db
+                    .Visits.Where(one => one.MaterialId == visit.MaterialId && one.Day < visit.Day && one.Clean == null && one.Takes > 0)
+                    .Max(one => (DateOnly?)one.Day),
+            })
+            .ToListAsync(cancel);
+        return before
+            .Where(one => one.Missed > one.Clean)
+            .ToDictionary(one => one.Id, one => one.Day.DayNumber - one.Clean!.Value.DayNumber);
     }
 }

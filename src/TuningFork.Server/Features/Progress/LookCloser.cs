@@ -2,9 +2,11 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.LookingBack;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Server.Features.Ear;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Progress;
@@ -38,6 +40,7 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
             MethodGain.Words(methods),
             Core.LookingBack.Conditions.Words(await SittingsAsync(from, to, cancel)),
             Keys(facts),
+            await RetriesAsync(from, to, facts, cancel),
             [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
             await db
                 .Readings.Where(row => row.Day >= from && row.Day <= to)
@@ -252,6 +255,32 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
                     );
                 }),
         ];
+
+    /// <summary>Exercises by steps or octaves that were played in these days, each with the steps that needed another try.</summary>
+    private async Task<IReadOnlyList<NamedThing>> RetriesAsync(DateOnly from, DateOnly to, DayFacts facts, CancellationToken cancel)
+    {
+        var played = await db
+            .Visits.Where(visit => visit.Day >= from && visit.Day <= to && visit.Takes > 0)
+            .Select(visit => visit.MaterialId)
+            .Distinct()
+            .ToListAsync(cancel);
+        var things = new List<NamedThing>();
+        foreach (var row in facts.Rows.Where(row => played.Contains(row.Id) && Bookkeeping.WorkOf(row) is { Kind: WorkKind.Steps }))
+        {
+            var again = await LateItems.RetriesAsync(db, row.Id, Bookkeeping.WorkOf(row), from, to, cancel);
+            things.Add(
+                new NamedThing(
+                    row.Id,
+                    row.Title,
+                    again.Count == 0
+                        ? "each step came at once"
+                        : $"tried again: {string.Join(", ", again.Select(one => $"{one.Name} ({Words.Count(one.Times, "time")})"))}"
+                )
+            );
+        }
+
+        return things;
+    }
 
     /// <summary>Exercises that were made for a passage, and what that passage gained in these days.</summary>
     private async Task<IReadOnlyList<NamedThing>> CuresAsync(DateOnly from, DateOnly to, DayFacts facts, CancellationToken cancel)

@@ -15,9 +15,6 @@ public static class LateItems
     /// <summary>So many runs are looked at.</summary>
     private const int Runs = 6;
 
-    /// <summary>Days that are looked back for retries.</summary>
-    private const int LooksBack = 28;
-
     /// <summary>What came late in the last runs of an exercise, most often first.</summary>
     public static async Task<IReadOnlyList<LateItemView>> OfAsync(PracticeDb db, int material, CancellationToken cancel)
     {
@@ -37,21 +34,21 @@ public static class LateItems
         ];
     }
 
-    /// <summary>The steps of an exercise that needed another try in the last weeks, and how often, in the order of the exercise.</summary>
+    /// <summary>The steps of an exercise that needed another try in some days, and how often, in the order of the exercise.</summary>
     public static async Task<IReadOnlyList<LateItemView>> RetriesAsync(
         PracticeDb db,
         int material,
         Work? work,
-        DateOnly today,
+        DateOnly from,
+        DateOnly to,
         CancellationToken cancel
     )
     {
         if (work is not { Kind: WorkKind.Steps })
             return [];
-        var since = today.AddDays(-LooksBack);
         var missed = await db
             .Takes.AsNoTracking()
-            .Where(take => take.MaterialId == material && !take.Clean && take.LateItems != "" && take.Day > since)
+            .Where(take => take.MaterialId == material && !take.Clean && take.LateItems != "" && take.Day >= from && take.Day <= to)
             .Select(take => take.LateItems)
             .ToListAsync(cancel);
         var times = missed.CountBy(name => name, StringComparer.Ordinal).ToDictionary(StringComparer.Ordinal);

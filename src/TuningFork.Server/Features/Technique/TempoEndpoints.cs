@@ -62,6 +62,9 @@ public static class TempoEndpoints
 {
     private const int OffDays = 28;
 
+    /// <summary>Days that are looked back for steps that needed another try.</summary>
+    private const int RetryDays = 28;
+
     public static void MapTempo(this WebApplication app) =>
         app.MapGet(
                 "/api/materials/{id:int}/tempo",
@@ -132,7 +135,7 @@ public static class TempoEndpoints
                         await LadderRecords.OfAsync(db, row.Id, cancel),
                         await LimitRecords.OfAsync(db, row.Id, cancel),
                         await LateItems.OfAsync(db, row.Id, cancel),
-                        await LateItems.RetriesAsync(db, row.Id, Bookkeeping.WorkOf(row), today, cancel),
+                        await LateItems.RetriesAsync(db, row.Id, Bookkeeping.WorkOf(row), today.AddDays(1 - RetryDays), today, cancel),
                         await OffAsync(db, row.Id, today, cancel),
                         await stations.OfAsync(row, today, cancel)
                     );

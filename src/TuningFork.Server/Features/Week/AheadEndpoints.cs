@@ -34,7 +34,10 @@ public static class AheadEndpoints
             })
             .WithName("MoveMinutesBack");
         group.MapPost("/days-off", AddOffAsync).WithName("AddDayOff");
-        group.MapRemoval<DayOffRow>("/days-off/{id:int}", "DayOff", "exception", checkBack: NoOverlapAsync);
+        group
+            .MapGroup("")
+            .AddEndpointFilter(ReplanTodayAsync)
+            .MapRemoval<DayOffRow>("/days-off/{id:int}", "DayOff", "exception", checkBack: NoOverlapAsync);
         group.MapGet("/reminder", (WeekAhead week, CancellationToken cancel) => week.ReminderAsync(cancel)).WithName("GetReminder");
         MapCalendars(app, group);
     }
@@ -163,6 +166,17 @@ public static class AheadEndpoints
         sitting.Minutes = Math.Clamp(DayMinutes.OfSitting(facts, sitting.Sitting), SittingLength.Least, SittingLength.Most);
         PlanDesk.ReplanKeeping(sitting, facts, letGo: true);
         await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>A removal knows nothing of plans: what it changes of today is looked at around it.</summary>
+    private static async ValueTask<object?> ReplanTodayAsync(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+    {
+        var services = context.HttpContext.RequestServices;
+        var (plans, cancel) = (services.GetRequiredService<PlanDesk>(), context.HttpContext.RequestAborted);
+        var (_, before) = await NowAsync(plans, cancel);
+        var answer = await next(context);
+        await SaveAsync(before, services.GetRequiredService<PracticeDb>(), plans, cancel);
+        return answer;
     }
 
     private static async Task<AheadView> AddOffAsync(

@@ -17,9 +17,6 @@ public sealed class Forecast(PracticeDb db, PlanDesk plans)
     /// <summary>Of so many takes one is missed: where most is learnt (see how a day is planned).</summary>
     private const int OneMissedIn = 6;
 
-    private readonly Dictionary<(int Material, DateOnly Day), VisitRow> visits = [];
-    private readonly List<(DateOnly Day, Area Area, double Seconds)> played = [];
-
     /// <summary>The plans of some days from today on; a day without minutes has none.</summary>
     /// <param name="facts">What is known today. Its rows are played on in memory: they must not be used for anything else after this.</param>
     /// <param name="days">How many days.</param>
@@ -31,15 +28,16 @@ public sealed class Forecast(PracticeDb db, PlanDesk plans)
             await db.Goals.AsNoTracking().Where(row => row.Reached == null && row.Until >= facts.Day).ToListAsync(cancel)
         ).ConvertAll(Bookkeeping.ToCore);
         var lately = await PlayedLately.OfAsync(db, facts.Day, cancel);
+        var lived = new Lived(facts, keys);
         var found = new List<DayPlan?>();
         for (var ahead = 0; ahead < days; ahead++)
         {
             var day = facts.Day.AddDays(ahead);
-            var now = ahead == 0 ? facts : At(facts, day, keys, goals, lately.Later(day, played));
+            var now = ahead == 0 ? facts : At(facts, day, keys, goals, lately.Later(day, lived.Played));
             var plan = await PlanAsync(now, ahead == 0, cancel);
             found.Add(plan);
             foreach (var drill in plan?.Drills ?? [])
-                Play(drill, day, facts, keys);
+                lived.Play(drill, day);
         }
 
         return found;
@@ -67,43 +65,55 @@ public sealed class Forecast(PracticeDb db, PlanDesk plans)
             LastEnded = null,
         };
 
-    /// <summary>Plays a drill as one typically does: of each thing some takes, one in six missed.</summary>
-    private void Play(Drill drill, DateOnly day, DayFacts facts, List<KeyRow> keys)
+    /// <summary>The days that were played in memory: the rows go on as if they had been lived.</summary>
+    private sealed class Lived(DayFacts facts, List<KeyRow> keys)
     {
-        if (drill.Area is not { } area)
-            return;
-        played.Add((day, area, drill.Minutes * 60));
-        foreach (var target in drill.Targets.Where(target => target.MaterialId is not null))
+        private readonly Dictionary<(int Material, DateOnly Day), VisitRow> visits = [];
+
+        public List<(DateOnly Day, Area Area, double Seconds)> Played { get; } = [];
+
+        /// <summary>Plays a drill as one typically does: of each thing some takes, one in six missed.</summary>
+        public void Play(Drill drill, DateOnly day)
         {
-            var row = facts.Rows.First(one => one.Id == target.MaterialId);
-            if (!visits.TryGetValue((row.Id, day), out var visit))
-                visits[(row.Id, day)] = visit = VisitBooks.Begin(row, day);
-            if (row.Kind == MaterialKind.Book)
-                continue;
-            var takes = Math.Clamp(drill.Minutes * 60 / Math.Max(1, drill.Targets.Count * Math.Max(15, target.TakeSeconds)), 1, MostTakes);
-            for (var take = 1; take <= takes; take++)
+            if (drill.Area is not { } area)
+                return;
+            Played.Add((day, area, drill.Minutes * 60));
+            foreach (var target in drill.Targets.Where(target => target.MaterialId is not null))
             {
-                var clean = take % OneMissedIn != 0;
-                if (TodaysTempo.PartOf(target.Key) is { } part)
-                    VisitBooks.Played(
-                        KeyOf(keys, row.Id, part),
-                        day,
-                        visit.Tries.Length == 0,
-                        new Try(clean, target.Tempo),
-                        row,
-                        Bookkeeping.ToCore(row, day).StartInKey
-                    );
-                VisitBooks.Add(row, visit, clean, target.Tempo?.Value, TodaysTempo.Weight(drill.MethodId, target.Key));
+                var row = facts.Rows.First(one => one.Id == target.MaterialId);
+                if (!visits.TryGetValue((row.Id, day), out var visit))
+                    visits[(row.Id, day)] = visit = VisitBooks.Begin(row, day);
+                if (row.Kind == MaterialKind.Book)
+                    continue;
+                var takes = Math.Clamp(
+                    drill.Minutes * 60 / Math.Max(1, drill.Targets.Count * Math.Max(15, target.TakeSeconds)),
+                    1,
+                    MostTakes
+                );
+                for (var take = 1; take <= takes; take++)
+                {
+                    var clean = take % OneMissedIn != 0;
+                    if (TodaysTempo.PartOf(target.Key) is { } part)
+                        VisitBooks.Played(
+                            KeyOf(row.Id, part),
+                            day,
+                            visit.Tries.Length == 0,
+                            new Try(clean, target.Tempo),
+                            row,
+                            Bookkeeping.ToCore(row, day).StartInKey
+                        );
+                    VisitBooks.Add(row, visit, clean, target.Tempo?.Value, TodaysTempo.Weight(drill.MethodId, target.Key));
+                }
             }
         }
-    }
 
-    private static KeyRow KeyOf(List<KeyRow> keys, int material, string name)
-    {
-        if (keys.Find(key => key.MaterialId == material && key.Key == name) is { } there)
-            return there;
-        var added = new KeyRow { MaterialId = material, Key = name };
-        keys.Add(added);
-        return added;
+        private KeyRow KeyOf(int material, string name)
+        {
+            if (keys.Find(key => key.MaterialId == material && key.Key == name) is { } there)
+                return there;
+            var added = new KeyRow { MaterialId = material, Key = name };
+            keys.Add(added);
+            return added;
+        }
     }
 }

@@ -13,7 +13,7 @@ type Closer = Schemas['CloserView']
 export function Closer({ from, to, isWide }: { from: string; to: string; isWide: boolean }) {
   const closer = api.useQuery('get', '/api/look-back/closer', { params: { query: { from, to } } })
   if (!closer.data) return <OutlineLines />
-  const { conditions, dates, strands, confused, keys, cures } = closer.data
+  const { conditions, dates, strands, confused, keys, retries, cures } = closer.data
   return (
     <Grid templateColumns={{ base: '1fr', md: isWide ? '1fr 1fr' : '1fr' }} columnGap="12" rowGap="7" mt="8">
       <Weeks weeks={closer.data.weeks} />
@@ -54,6 +54,11 @@ export function Closer({ from, to, isWide }: { from: string; to: string; isWide:
         </Part>
       )}
       <Things title="Keys" words="What goes through the keys, and what was left out." things={keys} />
+      <Things
+        title="Step by step"
+        words="Steps and octaves that did not come at the first try."
+        things={retries}
+      />
       <Things
         title="Exercises and their passages"
         words="Whether what they are for has gained."

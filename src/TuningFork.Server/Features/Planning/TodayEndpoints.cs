@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.Json;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
@@ -149,8 +148,7 @@ public static class TodayEndpoints
 
     private static int MinutesUntil(string until, PracticeClock clock)
     {
-        if (!TimeOnly.TryParseExact(until, ["HH:mm", "H:mm"], CultureInfo.InvariantCulture, DateTimeStyles.None, out var time))
-            throw new FieldException("until", "Give the time of day as hours and minutes, like 19:30.");
+        var time = TimeOfDay.Read(until) ?? throw new FieldException("until", "Give the time of day as hours and minutes, like 19:30.");
         var now = TimeOnly.FromDateTime(clock.LocalNow.DateTime);
         return (int)Math.Round((time - now).TotalMinutes);
     }

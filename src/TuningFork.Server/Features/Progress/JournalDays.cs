@@ -16,11 +16,11 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
     public async Task<JournalView> ReadAsync(JournalWish wish, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(wish);
-        var time = SittingSearch.TimeOf(wish.Search);
+        var time = TimeOfDay.Read(wish.Search);
         var entries = JournalSearch.Entries(db, time is null ? wish : wish with { Search = null });
         var whole = !JournalSearch.IsNarrow(wish);
         var days = time is { } at
-            ? (await SittingSearch.DaysAsync(db, at, clock.Zone, cancel)).FindAll(day => IsWithin(day, wish))
+            ? (await SittingSearch.DaysAsync(db, at, clock, cancel)).FindAll(day => IsWithin(day, wish))
             : await LatestAsync([entries.Select(entry => entry.Day), .. whole ? Lived(wish.Before, wish.From, wish.To) : []], cancel);
         var shown = days.Take(DaysAtOnce).ToList();
         return new JournalView(

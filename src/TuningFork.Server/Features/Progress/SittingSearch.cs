@@ -1,20 +1,14 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Data;
+using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Progress;
 
 /// <summary>Finds sittings by the clock: "7:30" those that were under way at half past seven.</summary>
 internal static class SittingSearch
 {
-    private static readonly string[] Forms = ["H:mm", "HH:mm"];
-
-    /// <summary>The time of day that was looked for; null where it was words.</summary>
-    public static TimeOnly? TimeOf(string? search) =>
-        TimeOnly.TryParseExact(search?.Trim(), Forms, CultureInfo.InvariantCulture, DateTimeStyles.None, out var time) ? time : null;
-
     /// <summary>Days with a sitting under way at that time, by the player's clock; the newest first.</summary>
-    public static async Task<List<DateOnly>> DaysAsync(PracticeDb db, TimeOnly time, TimeZoneInfo zone, CancellationToken cancel)
+    public static async Task<List<DateOnly>> DaysAsync(PracticeDb db, TimeOnly time, PracticeClock clock, CancellationToken cancel)
     {
         var sittings = await db
             .Sessions.Where(session => session.EndedUtc != null)
@@ -25,18 +19,16 @@ internal static class SittingSearch
                 session.EndedUtc,
             })
             .ToListAsync(cancel);
-        TimeOnly Local(DateTime utc) =>
-            TimeOnly.FromDateTime(TimeZoneInfo.ConvertTimeFromUtc(DateTime.SpecifyKind(utc, DateTimeKind.Utc), zone));
         return
         [
             .. sittings
                 // To the minute: the end is part of it, as it is shown.
-                .Where(one => time.IsBetween(Minute(Local(one.StartedUtc)), Minute(Local(one.EndedUtc!.Value)).AddMinutes(1)))
+                .Where(one => time.IsBetween(Minute(clock.Local(one.StartedUtc)), Minute(clock.Local(one.EndedUtc!.Value)).AddMinutes(1)))
                 .Select(one => one.Day)
                 .Distinct()
                 .OrderDescending(),
         ];
     }
 
-    private static TimeOnly Minute(TimeOnly time) => new(time.Hour, time.Minute);
+    private static TimeOnly Minute(DateTime time) => new(time.Hour, time.Minute);
 }

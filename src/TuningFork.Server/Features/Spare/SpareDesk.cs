@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
@@ -44,7 +43,7 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
         return new SpareView(
             spare is null ? null : await ThingAsync(spare, facts, cancel),
             waiting,
-            next is { } at ? Say(at) : "",
+            next is { } at ? TimeOfDay.Say(at) : "",
             today.Count,
             [.. Enumerable.Range(1 - Week, Week).Select(back => done.Count(row => row.Day == facts.Day.AddDays(back)))],
             await MostAsync(done, facts, cancel),
@@ -105,7 +104,7 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
         if (until < from.AddHours(2) || until <= from)
             throw new FieldException("until", "The waking hours last two hours or more, within one day.");
         var profile = await plans.ProfileAsync(cancel);
-        (profile.SpareADay, profile.SpareFrom, profile.SpareUntil) = (wish.ADay, Say(from), Say(until));
+        (profile.SpareADay, profile.SpareFrom, profile.SpareUntil) = (wish.ADay, TimeOfDay.Say(from), TimeOfDay.Say(until));
         await db.SaveChangesAsync(cancel);
         return await ViewAsync(false, [], cancel);
     }
@@ -210,9 +209,5 @@ public sealed class SpareDesk(PracticeDb db, PlanDesk plans, StageMusic music, P
         );
 
     private static TimeOnly TimeOf(string field, string text) =>
-        TimeOnly.TryParseExact(text, "HH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out var time)
-            ? time
-            : throw new FieldException(field, $"\"{text}\" is no time of day. Write it like 09:00.");
-
-    private static string Say(TimeOnly time) => time.ToString("HH:mm", CultureInfo.InvariantCulture);
+        TimeOfDay.Read(text) ?? throw new FieldException(field, $"\"{text}\" is no time of day. Write it like 09:00.");
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
 using Microsoft.EntityFrameworkCore;
@@ -88,9 +87,9 @@ public static class AheadEndpoints
         ProfileEndpoints.CheckWeek(wish.Minutes, "minutes");
         if (wish.Hours.Count != 7 || wish.Sittings.Count != 7)
             throw new FieldException("hours", "Give an hour (or nothing) and the number of sittings for each of the seven weekdays.");
-        var hours = wish.Hours.Select(hour => (hour ?? "").Trim()).ToList();
+        var hours = wish.Hours.Select(hour => TimeOfDay.Read(hour) is { } time ? TimeOfDay.Say(time) : (hour ?? "").Trim()).ToList();
         foreach (var hour in hours.Where(hour => hour.Length > 0))
-            if (!TimeOnly.TryParseExact(hour, "HH:mm", CultureInfo.InvariantCulture, DateTimeStyles.None, out _))
+            if (TimeOfDay.Read(hour) is null)
                 throw new FieldException("hours", $"\"{hour}\" is no time of day. Write it like 18:30, or leave it empty.");
         for (var day = 0; day < 7; day++)
             if (

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
@@ -78,7 +77,7 @@ public sealed class WeekAhead(PracticeDb db, PlanDesk plans, PracticeClock clock
         if (facts.Calendar.MinutesOn(day) == 0 || facts.MinutesByDay.GetValueOrDefault(day) > 0)
             return new ReminderView("", "");
         var row = await plans.StoredAsync(day, cancel) ?? await plans.FreshAsync(facts, cancel);
-        return new ReminderView(Say(hour), PlanDesk.Read(row).Drills.FirstOrDefault(drill => !drill.IsBreak)?.Title ?? "");
+        return new ReminderView(TimeOfDay.Say(hour), PlanDesk.Read(row).Drills.FirstOrDefault(drill => !drill.IsBreak)?.Title ?? "");
     }
 
     public static UsualWeek UsualOf(ProfileRow profile) =>
@@ -117,12 +116,12 @@ public sealed class WeekAhead(PracticeDb db, PlanDesk plans, PracticeClock clock
             day,
             minutes,
             facts.Calendar.IsMoved(day),
-            hour is { } at ? Say(at) : "",
+            hour is { } at ? TimeOfDay.Say(at) : "",
             hour is { } wished && minutes > 0 ? BusyTimes.Say(wished, minutes, taken) : "",
             DayMinutes.SittingsOn(facts.Profile, day),
             facts.Calendar.Off(day)?.Name ?? "",
             [.. marks[day]],
-            taken.ConvertAll(one => new BusyView(Say(one.From), Say(one.Until), one.Title)),
+            taken.ConvertAll(one => new BusyView(TimeOfDay.Say(one.From), TimeOfDay.Say(one.Until), one.Title)),
             [.. (plan?.Drills ?? []).Select(drill => new LikelyDrill(drill.Area, drill.Title, drill.Minutes, drill.Reason))]
         );
     }
@@ -178,22 +177,11 @@ public sealed class WeekAhead(PracticeDb db, PlanDesk plans, PracticeClock clock
     }
 
     private static TimeOnly? HourOn(ProfileRow profile, DateOnly day) =>
-        profile.WishedHours.Length > 0
-        && TimeOnly.TryParseExact(
-            profile.WishedHours.Split(',')[PracticeDay.Weekday(day)],
-            "HH:mm",
-            CultureInfo.InvariantCulture,
-            DateTimeStyles.None,
-            out var hour
-        )
-            ? hour
-            : null;
+        profile.WishedHours.Length > 0 ? TimeOfDay.Read(profile.WishedHours.Split(',')[PracticeDay.Weekday(day)]) : null;
 
     private DateTime Utc(DateOnly day, TimeOnly hour)
     {
         var local = day.ToDateTime(hour);
         return TimeZoneInfo.ConvertTimeToUtc(clock.Zone.IsInvalidTime(local) ? local.AddHours(1) : local, clock.Zone);
     }
-
-    private static string Say(TimeOnly time) => time.ToString("HH:mm", CultureInfo.InvariantCulture);
 }

@@ -17,6 +17,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
     public DbSet<VisitRow> Visits => Set<VisitRow>();
 
     public DbSet<MusicRow> Music => Set<MusicRow>();
+    public DbSet<MusicFileRow> MusicFiles => Set<MusicFileRow>();
 
     public DbSet<RatingRow> Ratings => Set<RatingRow>();
 
@@ -107,6 +108,9 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<MusicRow>().HasKey(row => row.MaterialId);
         modelBuilder.Entity<MusicRow>().HasOne(row => row.Material).WithOne().HasForeignKey<MusicRow>(row => row.MaterialId);
         modelBuilder.Entity<MusicRow>().Property(row => row.MaterialId).ValueGeneratedNever();
+        modelBuilder.Entity<MusicFileRow>().HasKey(row => row.MaterialId);
+        modelBuilder.Entity<MusicFileRow>().HasOne(row => row.Material).WithOne().HasForeignKey<MusicFileRow>(row => row.MaterialId);
+        modelBuilder.Entity<MusicFileRow>().Property(row => row.MaterialId).ValueGeneratedNever();
         modelBuilder.Entity<AskRow>().HasKey(ask => ask.Key);
         modelBuilder.Entity<DayMinutesRow>().HasKey(row => row.Day);
         modelBuilder.Entity<SpareRow>().HasIndex(row => row.Key).IsUnique();

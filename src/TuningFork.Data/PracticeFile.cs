@@ -94,6 +94,7 @@ public static class PracticeFile
         {
             await db.Database.MigrateAsync(cancel);
             await AbilityRebuild.RunAsync(db, cancel);
+            await MusicRebuild.RunAsync(db, cancel);
         }
 
         await using var made = SafeFile.Open(path);

@@ -2,7 +2,7 @@ using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>Shows the music of a transposing instrument as it sounds.</summary>
+/// <summary>Moves music: to the pitch at which it sounds, or by any interval.</summary>
 public static class Concert
 {
     /// <summary>The score at concert pitch; notes respelled where the written spelling would need too many accidentals.</summary>
@@ -10,38 +10,46 @@ public static class Concert
     public static Score Of(Score score)
     {
         ArgumentNullException.ThrowIfNull(score);
-        var way = score.ToSounding;
+        return Moved(score, score.ToSounding) with { ToSounding = Interval.Unison };
+    }
+
+    /// <summary>The score higher or lower; notes respelled where their key is.</summary>
+    /// <param name="score">The music.</param>
+    /// <param name="way">The way that every note goes.</param>
+    public static Score Moved(Score score, Interval way)
+    {
+        ArgumentNullException.ThrowIfNull(score);
+        var key = score.Key;
+        var bars = new List<Bar>();
+        foreach (var bar in score.Bars)
+        {
+            key = bar.Key ?? key;
+            var interval = Spelling(way, key);
+            bars.Add(bar with { Key = bar.Key?.Plus(way), Elements = [.. bar.Elements.Select(element => Moved(element, interval))] });
+        }
+
         return score with
         {
             Key = score.Key.Plus(way),
-            ToSounding = Interval.Unison,
-            Bars =
-            [
-                .. score.Bars.Select(bar =>
-                    bar with
-                    {
-                        Key = bar.Key?.Plus(way),
-                        Elements =
-                        [
-                            .. bar.Elements.Select(element =>
-                                element with
-                                {
-                                    Pitches = [.. element.Pitches.Select(pitch => Moved(pitch, way, score.Key))],
-                                }
-                            ),
-                        ],
-                    }
-                ),
-            ],
+            Bars = bars,
         };
     }
 
-    private static Pitch Moved(Pitch pitch, Interval way, Key from)
+    private static Element Moved(Element element, Interval by) =>
+        element.IsRest
+            ? element
+            : element with
+            {
+                Pitches = [.. element.Pitches.Select(pitch => pitch.Near(by))],
+                TiedOnly = [.. element.TiedOnly.Select(pitch => pitch.Near(by))],
+                Grace = [.. element.Grace.Select(pitch => pitch.Near(by))],
+            };
+
+    /// <summary>Where the key was respelled, the notes go the same way: a diminished second up or down.</summary>
+    private static Interval Spelling(Interval way, Key from)
     {
-        // Where the key was respelled, the notes go the same way: a diminished second up or down.
         var plain = from.Signature + (way.Semitones * 7) - (way.Steps * 12);
         var respelled = from.Plus(way).Signature - plain;
-        var interval = respelled == 0 ? way : new Interval(way.Steps + (respelled > 0 ? -1 : 1), way.Semitones);
-        return pitch.Near(interval);
+        return respelled == 0 ? way : new Interval(way.Steps + (respelled > 0 ? -1 : 1), way.Semitones);
     }
 }

@@ -15,37 +15,13 @@ public static class Performed
     public static IReadOnlyList<HeardNote> Notes(Score score)
     {
         ArgumentNullException.ThrowIfNull(score);
-        var heard = new List<HeardNote>();
-        var held = new Dictionary<int, int>();
-        var at = Fraction.Zero;
-        foreach (var index in score.Played())
-        {
-            foreach (var element in score.Bars[index].Elements)
-            {
-                var tied = new Dictionary<int, int>();
-                foreach (var pitch in element.Pitches)
-                {
-                    var midi = pitch.Midi + score.ToSounding.Semitones;
-                    if (held.TryGetValue(midi, out var first))
-                        heard[first] = heard[first] with { Length = heard[first].Length + element.Length };
-                    else
-                        heard.Add(new HeardNote(midi, at, element.Length, index));
-                    if (element.Tied)
-                        tied[midi] = held.TryGetValue(midi, out first) ? first : heard.Count - 1;
-                }
-
-                held = tied;
-                at += element.Length;
-            }
-        }
-
-        return heard;
+        return Joined(Heads(score));
     }
 
-    /// <summary>All notes of staves that are played together, in the order in which they begin.</summary>
-    /// <param name="staves">The staves.</param>
-    public static IReadOnlyList<HeardNote> Notes(IReadOnlyList<Score> staves) =>
-        [.. staves.SelectMany(Notes).OrderBy(note => note.At).ThenBy(note => note.Midi)];
+    /// <summary>All notes of voices that are played together, in the order in which they begin. A tie may lead to another voice.</summary>
+    /// <param name="voices">The voices, of the same bars.</param>
+    public static IReadOnlyList<HeardNote> Notes(IReadOnlyList<Score> voices) =>
+        Joined([.. voices.SelectMany(Heads).OrderBy(head => head.Note.At).ThenBy(head => head.Note.Midi)]);
 
     /// <summary>Length of all that is played, in whole notes.</summary>
     /// <param name="score">The music.</param>
@@ -53,5 +29,43 @@ public static class Performed
     {
         ArgumentNullException.ThrowIfNull(score);
         return Fraction.Sum(score.Played().Select(index => score.Bars[index].Length));
+    }
+
+    private static List<(HeardNote Note, bool IsTied)> Heads(Score score)
+    {
+        var heads = new List<(HeardNote, bool)>();
+        var at = Fraction.Zero;
+        foreach (var index in score.Played())
+        {
+            foreach (var element in score.Bars[index].Elements)
+            {
+                foreach (var pitch in element.Pitches)
+                    heads.Add((new HeardNote(pitch.Midi + score.ToSounding.Semitones, at, element.Length, index), element.IsTied(pitch)));
+                at += element.Length;
+            }
+        }
+
+        return heads;
+    }
+
+    private static List<HeardNote> Joined(List<(HeardNote Note, bool IsTied)> heads)
+    {
+        var heard = new List<HeardNote>();
+        var held = new Dictionary<(int Midi, Fraction End), int>();
+        foreach (var (note, isTied) in heads)
+        {
+            if (held.Remove((note.Midi, note.At), out var first))
+                heard[first] = heard[first] with { Length = heard[first].Length + note.Length };
+            else
+            {
+                heard.Add(note);
+                first = heard.Count - 1;
+            }
+
+            if (isTied)
+                held[(note.Midi, note.At + note.Length)] = first;
+        }
+
+        return heard;
     }
 }

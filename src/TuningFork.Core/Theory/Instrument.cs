@@ -17,6 +17,15 @@ public enum Clef
 
     /// <summary>Without pitch.</summary>
     Percussion,
+
+    /// <summary>C on the first line.</summary>
+    Soprano,
+
+    /// <summary>C on the second line.</summary>
+    MezzoSoprano,
+
+    /// <summary>F on the third line.</summary>
+    Baritone,
 }
 
 /// <summary>What an instrument is: how it is written and how that sounds.</summary>

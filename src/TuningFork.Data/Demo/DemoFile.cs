@@ -99,7 +99,7 @@ public static class DemoFile
                 }
             );
         if (player == DemoPlayer.Clarinet)
-            db.Music.Add(new MusicRow { Material = known[0].Row, Abc = DemoMusic.FerryWaltz() });
+            db.Music.Add(new MusicRow { Material = known[0].Row, Score = DemoMusic.FerryWaltz() });
         await Seed.WarmUpsAsync(db, cancel);
         var history = new History(profile, routine, seed: 4711, await db.WarmUps.ToListAsync(cancel));
         foreach (var item in known.Where(item => item.Ceiling is not null))

@@ -24,5 +24,5 @@ public static class DemoMusic
         """;
 
     /// <summary>The waltz as music is kept.</summary>
-    public static string FerryWaltz() => AbcWriter.Write(AbcReader.Read(Waltz).Score with { Title = "" });
+    public static string FerryWaltz() => ScoreJson.Write(AbcReader.Read(Waltz).Music.Each(voice => voice with { Title = "" }));
 }

@@ -825,6 +825,24 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Methods");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicFileRow", b =>
+                {
+                    b.Property<int>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Bytes")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("MaterialId");
+
+                    b.ToTable("MusicFiles");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>
                 {
                     b.Property<int>("MaterialId")
@@ -839,6 +857,10 @@ namespace TuningFork.Data.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Score")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.HasKey("MaterialId");
@@ -1611,6 +1633,17 @@ namespace TuningFork.Data.Migrations
                         .HasForeignKey("PieceId");
 
                     b.Navigation("Piece");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.MusicFileRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithOne()
+                        .HasForeignKey("TuningFork.Data.Rows.MusicFileRow", "MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Material");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.MusicRow", b =>

@@ -12,7 +12,7 @@ namespace TuningFork.Core.Tests.Data;
 /// <summary>What the demo says about the bars of its waltz, read in these bars. Clarinet: the break lies between written B♭4 and B4.</summary>
 public sealed class DemoMusicTests
 {
-    private readonly IReadOnlyList<Bar> bars = AbcReader.Read(DemoMusic.FerryWaltz()).Score.Bars;
+    private readonly IReadOnlyList<Bar> bars = ScoreJson.Read(DemoMusic.FerryWaltz()).Lead.Bars;
 
     [Fact]
     public void It_has_forty_eight_whole_bars_and_ends_on_its_tonic()

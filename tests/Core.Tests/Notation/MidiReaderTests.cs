@@ -41,8 +41,9 @@ public sealed class MidiReaderTests
             made.WaitForExit();
         }
 
-        var (score, leftOut) = MidiReader.Read(File.ReadAllBytes(Path.Combine(folder, "tune.mid")), Clarinet);
+        var (music, leftOut) = MidiReader.Read(File.ReadAllBytes(Path.Combine(folder, "tune.mid")), Clarinet);
         leftOut.ShouldBeEmpty();
+        var score = music.Lead;
         score.Check().ShouldBeEmpty();
         (score.Time, score.Key.ToString()).ShouldBe(
             (new TimeSignature(3, 4), "E major"),
@@ -61,7 +62,7 @@ public sealed class MidiReaderTests
             var score = ScoreMaker.Random(new Random(seed));
             if (score.Bars.Any(bar => !OnTheGrid(bar, score.Time)))
                 continue;
-            var (read, _) = MidiReader.Read(MidiWriter.Write(score), Clarinet with { Transposition = score.ToSounding.Semitones });
+            var read = MidiReader.Read(MidiWriter.Write(score), Clarinet with { Transposition = score.ToSounding.Semitones }).Score;
             read.Check().ShouldBeEmpty($"seed {seed}");
             Heard(read).ShouldBe(Heard(score), $"seed {seed}: {AbcWriter.Write(score)} was read as {AbcWriter.Write(read)}");
             ((read.Key.Signature - score.Key.Signature) % 12).ShouldBe(0, $"seed {seed}");
@@ -165,7 +166,7 @@ public sealed class MidiReaderTests
                 file[8 + random.Next(file.Length - 8)] = (byte)random.Next(256);
             try
             {
-                var (score, _) = MidiReader.Read(random.Next(4) == 0 ? file[..random.Next(file.Length)] : file, Clarinet);
+                var score = MidiReader.Read(random.Next(4) == 0 ? file[..random.Next(file.Length)] : file, Clarinet).Score;
                 score.Check().ShouldBeEmpty($"seed {seed}");
                 Heard(AbcReader.Read(AbcWriter.Write(score)).Score with { ToSounding = score.ToSounding })
                     .ShouldBe(Heard(score), $"seed {seed}");

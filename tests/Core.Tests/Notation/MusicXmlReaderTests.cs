@@ -33,45 +33,10 @@ public sealed class MusicXmlReaderTests
         Notes(MusicXmlReader.Read(packed).Score).ShouldBe(Notes(ScoreSamples.Upbeat));
     }
 
-    [Fact]
-    public void Further_parts_voices_and_grace_notes_are_left_out_and_named()
-    {
-        var read = Read(
-            """
-            <measure number="1"><attributes><divisions>2</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>
-            <harmony/><note><grace/><pitch><step>D</step><octave>4</octave></pitch></note>
-            <note><pitch><step>C</step><octave>4</octave></pitch><duration>4</duration><voice>1</voice></note>
-            <backup><duration>4</duration></backup><note><pitch><step>E</step><octave>3</octave></pitch><duration>4</duration><voice>2</voice></note></measure>
-            <measure number="2"><note><pitch><step>G</step><alter>1</alter><octave>4</octave></pitch><duration>1</duration></note></measure>
-            """
-        );
-        read.LeftOut.ShouldBe(
-            ["bar 2 was short and was filled with rests", "chord symbols", "further voices", "grace and cue notes"],
-            ignoreOrder: true
-        );
-        read.Score.Bars[1].Elements[0].Pitches[0].ToString().ShouldBe("G#4");
-        read.Score.Check().ShouldBeEmpty();
-    }
-
-    [Fact]
-    public void Notes_beyond_the_end_of_a_bar_are_left_out_with_all_that_sounds_with_them()
-    {
-        var read = Read(
-            """
-            <measure number="1"><attributes><divisions>1</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>
-            <note><pitch><step>C</step><octave>5</octave></pitch><duration>2</duration></note>
-            <note><pitch><step>D</step><octave>5</octave></pitch><duration>1</duration></note>
-            <note><chord/><pitch><step>F</step><octave>5</octave></pitch><duration>1</duration></note></measure>
-            """
-        );
-        read.LeftOut.ShouldBe(["notes beyond the end of bar 1"]);
-        read.Score.Bars[0].Elements.ShouldHaveSingleItem().Pitches.ShouldHaveSingleItem().ToString().ShouldBe("C5");
-    }
-
     [Theory]
     [InlineData("", "")]
     [InlineData("<score-partwise><part>", "is broken in line 1")]
-    [InlineData("<score-timewise/>", "score-partwise")]
+    [InlineData("<score-timewise/>", "no part")]
     [InlineData("<html/>", "This is no MusicXML score")]
     [InlineData("<score-partwise/>", "no part")]
     [InlineData("<score-partwise><part><measure/></part></score-partwise>", "no notes")]

@@ -1220,6 +1220,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/music/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LookAtMusic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/music/file": {
         parameters: {
             query?: never;
@@ -2310,6 +2326,8 @@ export interface components {
             reason: string;
             /** Format: double */
             beats: number;
+            /** Format: int32 */
+            staves: number;
         };
         BarsWish: {
             /** Format: int32 */
@@ -2474,7 +2492,7 @@ export interface components {
             name: string;
         };
         /** @enum {unknown} */
-        Clef: "Treble" | "Bass" | "Alto" | "Tenor" | "Percussion";
+        Clef: "Treble" | "Bass" | "Alto" | "Tenor" | "Percussion" | "Soprano" | "MezzoSoprano" | "Baritone";
         Click: {
             /** Format: double */
             at: number;
@@ -3667,6 +3685,27 @@ export interface components {
             to: string;
             /** Format: int32 */
             minutes: number;
+        };
+        /** @enum {unknown} */
+        MusicFormat: "Abc" | "MusicXml" | "Midi";
+        MusicLook: {
+            format: components["schemas"]["MusicFormat"];
+            choices: components["schemas"]["ChoiceView"][];
+            /** Format: int32 */
+            part: number;
+            /** Format: int32 */
+            staves: number;
+            /** Format: int32 */
+            voices: number;
+            transposition: string;
+            canMove: boolean;
+            isMoved: boolean;
+            /** Format: int32 */
+            firstBar: number;
+            /** Format: int32 */
+            lastBar: number;
+            leftOut: string[];
+            bars: components["schemas"]["BarsView"];
         };
         MusicWish: {
             abc: string;
@@ -7252,9 +7291,46 @@ export interface operations {
             };
         };
     };
+    LookAtMusic: {
+        parameters: {
+            query?: {
+                part?: number;
+                staff?: number;
+                voice?: number;
+                sounding?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MusicLook"];
+                };
+            };
+        };
+    };
     SendMusic: {
         parameters: {
-            query?: never;
+            query?: {
+                name?: string;
+                part?: number;
+                staff?: number;
+                voice?: number;
+                sounding?: boolean;
+            };
             header?: never;
             path: {
                 id: number;
@@ -7306,6 +7382,7 @@ export interface operations {
                 variant?: string;
                 step?: number;
                 key?: string;
+                staff?: number;
             };
             header?: never;
             path: {

@@ -65,7 +65,7 @@ public static class TakeFromDemo
                 new MusicRow
                 {
                     Material = copies[music.MaterialId],
-                    Abc = music.Abc,
+                    Score = music.Score,
                     LeftOut = music.LeftOut,
                 }
             );

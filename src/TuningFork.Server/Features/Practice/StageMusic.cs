@@ -28,14 +28,15 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
             if (target.Work is { Kind: WorkKind.Notation } written)
                 return (
                     Key.TryParse(key.InKey, out var other)
-                        ? AbcWriter.Write(VariantMaker.InKey(AbcReader.Read(written.Text).Score, other))
+                        ? AbcWriter.Write(VariantMaker.InKey(AbcReader.Read(written.Text, cancel: cancel).Score, other))
                         : written.Text,
                     ""
                 );
             if (await WrittenAsync(key, target.Work, cue.StopAfterBar, cancel, cue.Step) is not { } bars)
                 return ("", "");
-            var altered = AlteredMusic.Of(bars, key.Part == TargetPart.Variant ? key.Name : cue.Variant, cue.Step);
-            return (AbcWriter.Write(altered with { Title = "", Tempo = null }), "");
+            var version = key.Part == TargetPart.Variant ? key.Name : cue.Variant;
+            // As written all voices are shown; an altered version is made of the leading one.
+            return (Shown(version.Length == 0 ? bars : new Music([AlteredMusic.Of(bars.Lead, version, cue.Step)])), "");
         }
         catch (FieldException problem)
         {
@@ -55,9 +56,7 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
     {
         try
         {
-            return await music.OfPassageAsync(material, cancel, null) is { } bars
-                ? AbcWriter.Write(bars with { Title = "", Tempo = null })
-                : "";
+            return await music.OfPassageAsync(material, cancel, null) is { } bars ? Shown(bars) : "";
         }
         catch (FieldException)
         {
@@ -71,7 +70,9 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
         try
         {
             var key = TargetKey.Parse(target.Key);
-            return await WrittenAsync(key, target.Work, null, cancel) is { } bars && AlteredMusic.Links(bars, key.Name) is > 0 and var links
+            return
+                await WrittenAsync(key, target.Work, null, cancel) is { } bars
+                && AlteredMusic.Links(bars.Lead, key.Name) is > 0 and var links
                 ? links
                 : null;
         }
@@ -81,11 +82,13 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
         }
     }
 
+    private static string Shown(Music music) => AbcWriter.Write(music.Each(voice => voice with { Title = "", Tempo = null }));
+
     [LoggerMessage(LogLevel.Error, "The music of {Key} cannot be shown.")]
     private static partial void NoMusic(ILogger log, string key, Exception problem);
 
     /// <summary>The notes of a thing, in its key, its pattern, its rhythm; null when it has none.</summary>
-    private async Task<Score?> WrittenAsync(TargetKey key, Work? work, int? stopAfterBar, CancellationToken cancel, int? step = null)
+    private async Task<Music?> WrittenAsync(TargetKey key, Work? work, int? stopAfterBar, CancellationToken cancel, int? step = null)
     {
         if (key.Kind != TargetKind.Material)
             return null;
@@ -99,9 +102,9 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
             var instrument = ProfileBooks.InstrumentOf(await plans.ProfileAsync(cancel));
             if (work is { Kind: WorkKind.Steps, By: not StepsBy.Words })
                 return SheetEndpoints.Steps(sheet, work.By, instrument).ElementAtOrDefault(step ?? 0)?.Wish is { } wish
-                    ? Sheets.Make(wish, instrument).Score
+                    ? new Music([Sheets.Make(wish, instrument).Score])
                     : null;
-            return SheetEndpoints.Make(SheetEndpoints.For(sheet, key, work), instrument).Score;
+            return new Music([SheetEndpoints.Make(SheetEndpoints.For(sheet, key, work), instrument).Score]);
         }
         catch (FieldException)
         {

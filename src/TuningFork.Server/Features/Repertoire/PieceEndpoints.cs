@@ -79,24 +79,74 @@ public static class PieceEndpoints
                     .ToList();
             })
             .WithName("GetCauses");
+        MapMusic(group);
+        group.MapRemoval<MusicRow>("/{id:int}/music", "Music", "music of this piece");
+        group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
+    }
+
+    private static void MapMusic(RouteGroupBuilder group)
+    {
         group
             .MapPut("/{id:int}/music", async (int id, MusicWish wish, PieceMusic music, CancellationToken cancel) =>
-                await music.KeepAsync(id, System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)), cancel)
+                await music.KeepAsync(
+                    id,
+                    System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)),
+                    "typed.abc",
+                    new MusicWanted(IsTyped: true),
+                    cancel
+                )
             )
             .WithMetadata(new OwnTurn())
             .WithName("SetMusic");
         group
-            .MapPost("/{id:int}/music/file", async (int id, HttpRequest request, PieceMusic music, CancellationToken cancel) =>
-            {
-                using var bytes = new MemoryStream();
-                await request.Body.CopyToAsync(bytes, cancel);
-                return await music.KeepAsync(id, bytes.ToArray(), cancel);
-            })
+            .MapPost(
+                "/{id:int}/music/look",
+                async (
+                    int id,
+                    HttpRequest request,
+                    PieceMusic music,
+                    CancellationToken cancel,
+                    int? part = null,
+                    int? staff = null,
+                    int? voice = null,
+                    bool? sounding = null
+                ) => await music.LookAsync(id, await BytesAsync(request, cancel), new MusicWanted(part, staff, voice, sounding), cancel)
+            )
+            .Accepts<byte[]>("application/octet-stream")
+            .WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn())
+            .WithName("LookAtMusic");
+        group
+            .MapPost(
+                "/{id:int}/music/file",
+                async (
+                    int id,
+                    HttpRequest request,
+                    PieceMusic music,
+                    CancellationToken cancel,
+                    string name = "",
+                    int? part = null,
+                    int? staff = null,
+                    int? voice = null,
+                    bool? sounding = null
+                ) =>
+                    await music.KeepAsync(
+                        id,
+                        await BytesAsync(request, cancel),
+                        name,
+                        new MusicWanted(part, staff, voice, sounding),
+                        cancel
+                    )
+            )
             .Accepts<byte[]>("application/octet-stream")
             .WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn())
             .WithName("SendMusic");
-        group.MapRemoval<MusicRow>("/{id:int}/music", "Music", "music of this piece");
-        group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
+    }
+
+    private static async Task<byte[]> BytesAsync(HttpRequest request, CancellationToken cancel)
+    {
+        using var bytes = new MemoryStream();
+        await request.Body.CopyToAsync(bytes, cancel);
+        return bytes.ToArray();
     }
 
     public static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
@@ -230,38 +280,55 @@ public static class PieceEndpoints
         CancellationToken cancel,
         string variant = "",
         int step = 0,
-        string key = ""
+        string key = "",
+        int? staff = null
     )
     {
         await PieceAsync(db, id, cancel);
         var whole = await music.OfPieceAsync(id, cancel)
             ?? throw new FieldException("id", "This piece has no music yet. Type it, or take a file.", StatusCodes.Status404NotFound);
-        if (!MusicDesk.Holds(whole, from, to))
+        if (!Excerpt.Holds(whole.Lead, from, to))
+            throw new FieldException("to", $"The music has bars {Excerpt.FirstBar(whole.Lead)} to {Excerpt.LastBar(whole.Lead)}.");
+        if (staff is { } wanted && (wanted < 0 || wanted >= whole.Staves))
             throw new FieldException(
-                "to",
-                $"The music has bars {Excerpt.FirstBar(whole)} to {whole.Bars.Count - 1 + Excerpt.FirstBar(whole)}."
+                "staff",
+                $"This music has {Words.Count(whole.Staves, "staff").Replace("staffs", "staves", StringComparison.Ordinal)}."
             );
-        var bars = Excerpt.Of(whole, from, to);
+        var bars = Excerpt.Of(staff is { } hand ? whole.OfStaff(hand) : whole, from, to);
         if (key.Length > 0)
-            bars = VariantMaker.InKey(bars, Problems.KeyOf("key", key));
+        {
+            var wish = Problems.KeyOf("key", key);
+            bars = bars.Each(voice => VariantMaker.InKey(voice, wish));
+        }
+
         var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
         if (variant.Length == 0)
-            return View(bars, instrument, new Variant("", "as written", [bars]), 0);
+            return View(bars, instrument);
         if (!VariantMaker.Ids.Contains(variant, StringComparer.Ordinal))
             throw new FieldException("variant", $"There is no such variant; there are {Words.List(VariantMaker.Ids)}.");
-        return View(bars, instrument, VariantMaker.Make(bars, variant), step);
+        return View(bars, instrument, VariantMaker.Make(bars.Lead, variant), step);
     }
 
-    public static BarsView View(Score written, Instrument instrument, Variant variant, int step)
+    /// <summary>Bars as they are written.</summary>
+    public static BarsView View(Music music, Instrument instrument) =>
+        View(music, instrument, new Variant("", "as written", [music.Lead]), 0);
+
+    /// <summary>Bars as a variant plays them; one is made of the leading voice alone.</summary>
+    private static BarsView View(Music written, Instrument instrument, Variant variant, int step)
     {
-        var shown = variant.Steps.Count == 0 ? written : variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)];
+        var shown =
+            variant.Id.Length == 0 || variant.Steps.Count == 0
+                ? written
+                : new Music([variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)]]);
+        var sounding = shown.Each(voice => voice with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) });
         return new BarsView(
-            AbcWriter.Write(shown with { Title = "", Tempo = null }),
-            SheetEndpoints.Played(shown with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) }),
+            AbcWriter.Write(shown.Each(voice => voice with { Title = "", Tempo = null })),
+            SheetEndpoints.Played(sounding.Voices),
             variant.Name,
             variant.Steps.Count,
             variant.Reason,
-            (Performed.Length(shown) / new Fraction(1, 4)).Value
+            (Performed.Length(shown.Lead) / new Fraction(1, 4)).Value,
+            written.Staves
         );
     }
 }

@@ -116,7 +116,17 @@ public sealed record MusicWish(string Abc);
 /// <summary>Bars of a piece as music.</summary>
 /// <param name="Steps">Steps of the variant, 0 when it cannot be made.</param>
 /// <param name="Reason">Why it cannot be made; empty when it can.</param>
-public sealed record BarsView(string Abc, IReadOnlyList<PlayedNoteView> Played, string Name, int Steps, string Reason, double Beats);
+/// <param name="Beats">How long they are, in quarters.</param>
+/// <param name="Staves">How many staves they stand on as they are written.</param>
+public sealed record BarsView(
+    string Abc,
+    IReadOnlyList<PlayedNoteView> Played,
+    string Name,
+    int Steps,
+    string Reason,
+    double Beats,
+    int Staves
+);
 
 /// <summary>A school of spacing for a piece; null for the player's.</summary>
 public sealed record PieceSchoolWish(School? School);

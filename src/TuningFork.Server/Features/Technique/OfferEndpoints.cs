@@ -53,7 +53,7 @@ public static class OfferEndpoints
                     var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
                     if (!instrument.IsPitched)
                         return new OffersView(row.Difficulty, "", false, known, []);
-                    var written = row.PieceId is { } piece ? (await music.OfPieceAsync(piece, cancel))?.Key : null;
+                    var written = row.PieceId is { } piece ? (await music.OfPieceAsync(piece, cancel))?.Lead.Key : null;
                     var key = written ?? Key.C;
                     return new OffersView(
                         row.Difficulty,

@@ -22,12 +22,13 @@ internal static class WorkLook
                 var groove = Groove.Parse(work.Text);
                 return new LookView($"{Words.Count(groove.Bars, "bar")} of {Words.Count(groove.BeatsPerBar, "beat")}", "", [], groove, []);
             case WorkKind.Notation:
-                var (score, leftOut) = Read(work.Text);
+                var (music, leftOut) = Read(work.Text);
+                var score = music.Lead;
                 var played = SheetEndpoints.Played(score with { ToSounding = ProfileBooks.InstrumentOf(profile).ToSounding });
                 return new LookView(
                     $"{Words.Count(score.Bars.Count, "bar")} in {score.Key.Name}",
                     AbcWriter.Write(score with { Tempo = null }),
-                    leftOut,
+                    [.. leftOut.Select(one => one.ToString())],
                     null,
                     played
                 );
@@ -103,7 +104,7 @@ internal static class WorkLook
     {
         try
         {
-            return AbcReader.Read(text);
+            return AbcReader.Read(text, isTyped: true);
         }
         catch (AbcException problem)
         {

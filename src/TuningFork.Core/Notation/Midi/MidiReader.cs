@@ -3,78 +3,129 @@ using TuningFork.Core.Theory;
 namespace TuningFork.Core.Notation;
 
 /// <summary>
-/// Reads one part of a MIDI file as written music for an instrument. Each quarter gets the coarsest grid that its notes lie
-/// on: quarters, eighths, sixteenths, triplets, thirty-seconds; in metres of eighths no triplets.
+/// Reads one track of a MIDI file as written music for an instrument. Each beat gets the coarsest grid that its notes lie on:
+/// halves, quarters, thirds, sixths, fifths and sevenths of it. The beat is a quarter, in metres of eighths an eighth.
 /// </summary>
 public static class MidiReader
 {
-    private static readonly Fraction Quarter = new(1, 4);
+    /// <summary>Grids of a beat with what they cost, in beats, so that the coarser one wins where both fit.</summary>
+    private static readonly (int Parts, double Cost)[] Grids =
+    [
+        (1, 0),
+        (2, 0.01),
+        (4, 0.02),
+        (3, 0.025),
+        (6, 0.04),
+        (8, 0.05),
+        (5, 0.055),
+        (7, 0.065),
+        (12, 0.07),
+        (16, 0.08),
+    ];
 
-    /// <summary>Grids of a quarter with what they cost, in quarters, so that the coarser one wins where both fit.</summary>
-    private static readonly (int Parts, double Cost)[] Grids = [(1, 0), (2, 0.01), (4, 0.02), (3, 0.025), (8, 0.05)];
-
-    /// <summary>The music, and what was left out.</summary>
+    /// <summary>The tracks of a file that have notes.</summary>
     /// <param name="file">The bytes of a .mid file.</param>
-    /// <param name="instrument">Whose written pitch and clef it is to have.</param>
     /// <param name="cancel">Stops the reading.</param>
     /// <exception cref="MusicFileException">It cannot be read.</exception>
+    public static IReadOnlyList<MusicChoice> Choices(byte[] file, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(file);
+        return
+        [
+            .. MidiFile
+                .Parse(file, cancel)
+                .Tracks.Select(
+                    (track, i) =>
+                        new MusicChoice(
+                            track.Name.Length > 0 ? track.Name
+                                : track.IsDrums ? "drums"
+                                : $"track {i + 1}",
+                            track.Notes.Count,
+                            Transposition: 0,
+                            IsDrums: track.IsDrums
+                        )
+                ),
+        ];
+    }
+
+    /// <summary>The music of a track, and what was left out.</summary>
+    /// <param name="file">The bytes of a .mid file.</param>
+    /// <param name="instrument">Whose written pitch and clef it is to have.</param>
+    /// <param name="part">Which of the tracks with notes, from 0; null for the fullest that the instrument can play.</param>
+    /// <param name="cancel">Stops the reading.</param>
+    /// <exception cref="MusicFileException">It cannot be read, or has no such track.</exception>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
-    public static ReadMusic Read(byte[] file, Instrument instrument, CancellationToken cancel = default)
+    public static ReadMusic Read(byte[] file, Instrument instrument, int? part = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(file);
         ArgumentNullException.ThrowIfNull(instrument);
         var midi = MidiFile.Parse(file, cancel);
-        var fullest = midi.Tracks.MaxBy(one => one.Notes.Count) ?? throw new MusicFileException("There are no notes in this file.");
-        var track = fullest with { Notes = [.. fullest.Notes.Where(note => note.Midi - instrument.Transposition is >= 0 and <= 127)] };
+        if (midi.Tracks.Count == 0)
+            throw new MusicFileException("There are no notes in this file.");
+        if (part is { } index && (index < 0 || index >= midi.Tracks.Count))
+            throw new MusicFileException($"This file has {midi.Tracks.Count} tracks with notes; choose one of them.");
+        var chosen = part is { } at
+            ? midi.Tracks[at]
+            : midi.Tracks.OrderByDescending(one => one.IsDrums == !instrument.IsPitched).ThenByDescending(one => one.Notes.Count).First();
+        var by = chosen.IsDrums ? 0 : instrument.Transposition;
+        var track = chosen with { Notes = [.. chosen.Notes.Where(note => note.Midi - by is >= 0 and <= 127)] };
         if (track.Notes.Count == 0)
-            throw new MusicFileException($"All notes of this file lie beyond what can be written for the {instrument.Name}.");
-        var leftOut = midi
-            .Tracks.Where(other => other != fullest)
-            .Select((other, i) => $"part {(other.Name.Length > 0 ? other.Name : $"{i + 2}")}")
-            .ToList();
-        if (track.Notes.Count < fullest.Notes.Count)
-            leftOut.Add($"{Count(fullest.Notes.Count - track.Notes.Count)} beyond what can be written");
+            throw new MusicFileException($"All notes of this track lie beyond what can be written for the {instrument.Name}.");
+        var leftOut = new LeftOutList();
+        if (track.Notes.Count < chosen.Notes.Count)
+            leftOut.Add($"{Count(chosen.Notes.Count - track.Notes.Count)} beyond what can be written");
         if (midi.Keys.Select(key => (key.Fifths, key.IsMinor)).Distinct().Count() > 1)
             leftOut.Add("changes of key");
+        if (midi.Tempi > 1)
+            leftOut.Add("changes of tempo");
+        var score = Written(midi, track, instrument, by, leftOut);
+        return new ReadMusic(new Music([score]), leftOut.By(score.Numbers()));
+    }
+
+    private static Score Written(MidiFile midi, MidiTrack track, Instrument instrument, int by, LeftOutList leftOut)
+    {
+        var toSounding = track.IsDrums ? Interval.Unison : instrument.ToSounding;
         var key =
-            midi.Keys.Count > 0
-                ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(instrument.ToSounding.Reversed)
-                : Key.C.Plus(instrument.ToSounding.Reversed);
+            track.IsDrums ? Key.C
+            : midi.Keys.Count > 0 ? Key.OfSignature(midi.Keys[0].Fifths, midi.Keys[0].IsMinor).Plus(toSounding.Reversed)
+            : Key.C.Plus(toSounding.Reversed);
         var bars = Bars(midi, track, leftOut);
         var sounds = new Queue<Sound>(Sounds(midi, track, bars, leftOut));
-        return new ReadMusic(
-            new Score
-            {
-                Title = track.Name,
-                Clef = instrument.Clef,
-                Key = key,
-                Time = bars[0].Time,
-                ToSounding = instrument.ToSounding,
-                Bars =
-                [
-                    .. bars.Select(
-                        (bar, i) =>
-                            new Bar(Fill(bar, sounds, pitch => Spelled(pitch - instrument.Transposition, key)))
-                            {
-                                Time = i > 0 && bar.Time != bars[i - 1].Time ? bar.Time : null,
-                            }
-                    ),
-                ],
-            },
-            leftOut
-        );
+        return new Score
+        {
+            Title = track.Name,
+            Clef = track.IsDrums ? Clef.Percussion : instrument.Clef,
+            Key = key,
+            Time = bars[0].Time,
+            ToSounding = toSounding,
+            Bars =
+            [
+                .. bars.Select(
+                    (bar, i) =>
+                        new Bar(
+                            Tuplets.Grouped([
+                                .. Fill(bar, sounds, pitch => track.IsDrums ? DrumPlaces.Of(pitch) : Spelled(pitch - by, key)),
+                            ])
+                        )
+                        {
+                            Time = i > 0 && bar.Time != bars[i - 1].Time ? bar.Time : null,
+                        }
+                ),
+            ],
+        };
     }
 
     private sealed record Space(Fraction From, TimeSignature Time)
     {
         public Fraction To => From + Time.Bar;
 
-        public bool InQuarters => Time.Unit <= 4;
+        /// <summary>What is looked at by itself: a quarter, in metres of eighths an eighth.</summary>
+        public Fraction Beat => new(1, Time.Unit <= 4 ? 4 : 8);
     }
 
     private sealed record Sound(Fraction From, Fraction To, IReadOnlyList<int> Midi);
 
-    private static List<Space> Bars(MidiFile midi, MidiTrack track, List<string> leftOut)
+    private static List<Space> Bars(MidiFile midi, MidiTrack track, LeftOutList leftOut)
     {
         var end = Exact(track.Notes.Max(note => note.End), midi);
         var bars = new List<Space>();
@@ -98,7 +149,7 @@ public static class MidiReader
     }
 
     /// <summary>Notes and chords one after the other on their grids; each ends where the next begins, at the latest.</summary>
-    private static List<Sound> Sounds(MidiFile midi, MidiTrack track, List<Space> bars, List<string> leftOut)
+    private static List<Sound> Sounds(MidiFile midi, MidiTrack track, List<Space> bars, LeftOutList leftOut)
     {
         var grids = GridsOf(midi, track, bars);
         var end = bars[^1].To;
@@ -125,30 +176,29 @@ public static class MidiReader
         return sounds;
     }
 
-    /// <summary>The grid of every quarter of every bar; bars of eighths have one of sixteenths throughout.</summary>
-    private static Dictionary<Fraction, int> GridsOf(MidiFile midi, MidiTrack track, List<Space> bars)
-    {
-        var places = track
+    /// <summary>The grid of every beat of every bar.</summary>
+    private static Dictionary<Fraction, int> GridsOf(MidiFile midi, MidiTrack track, List<Space> bars) =>
+        track
             .Notes.SelectMany(note => new[] { (At: note.Tick, Weight: 1.0), (At: note.End, Weight: 0.2) })
             .Select(pair => (At: Exact(pair.At, midi), pair.Weight))
-            .ToLookup(pair => BeatOf(pair.At, bars));
-        return places.ToDictionary(
-            beat => beat.Key.From,
-            beat =>
-                beat.Key.InQuarters
-                    ? Grids
-                        .MinBy(grid => grid.Cost + beat.Max(pair => pair.Weight * Away((pair.At - beat.Key.From).Value * 4, grid.Parts)))
+            .ToLookup(pair => BeatOf(pair.At, bars))
+            .ToDictionary(
+                beat => beat.Key.From,
+                beat =>
+                    Grids
+                        .MinBy(grid =>
+                            grid.Cost
+                            + beat.Max(pair => pair.Weight * Away(((pair.At - beat.Key.From) / beat.Key.Length).Value, grid.Parts))
+                        )
                         .Parts
-                    : 4
-        );
-    }
+            );
 
-    private static double Away(double quarters, int parts) => Math.Abs((quarters * parts) - Math.Round(quarters * parts)) / parts;
+    private static double Away(double beats, int parts) => Math.Abs((beats * parts) - Math.Round(beats * parts)) / parts;
 
-    private static (Fraction From, bool InQuarters) BeatOf(Fraction at, List<Space> bars)
+    private static (Fraction From, Fraction Length) BeatOf(Fraction at, List<Space> bars)
     {
         var bar = bars[BarOf(at, bars)];
-        return (Floor(at, bar), bar.InQuarters);
+        return (Floor(at, bar), bar.Beat);
     }
 
     private static int BarOf(Fraction at, List<Space> bars)
@@ -168,9 +218,10 @@ public static class MidiReader
 
     private static Fraction Snap(Fraction at, List<Space> bars, Dictionary<Fraction, int> grids)
     {
-        var (from, _) = BeatOf(at, bars);
+        var (from, length) = BeatOf(at, bars);
         var parts = grids.GetValueOrDefault(from, 4);
-        return from + new Fraction((long)Math.Round((at - from).Value * 4 * parts, MidpointRounding.AwayFromZero), 4L * parts);
+        var place = (long)Math.Round(((at - from) / length).Value * parts, MidpointRounding.AwayFromZero);
+        return from + (length * new Fraction(place, parts));
     }
 
     private static Fraction Exact(long tick, MidiFile midi) => new(tick, 4L * midi.Division);
@@ -200,7 +251,7 @@ public static class MidiReader
         var elements = new List<Element>();
         foreach (var (from, to, sound) in Cut(pieces, bar))
         {
-            IReadOnlyList<Pitch> pitches = sound is null ? [] : [.. sound.Midi.Select(spell)];
+            IReadOnlyList<Pitch> pitches = sound is null ? [] : [.. sound.Midi.Select(spell).Distinct()];
             elements.AddRange(
                 Written(from, to, bar, last => new Element(pitches, Fraction.Zero)
                 {
@@ -219,8 +270,8 @@ public static class MidiReader
     {
         var borders = pieces
             .SelectMany(piece => new[] { piece.From, piece.To })
-            .Where(at => IsThird(at - bar.From))
-            .SelectMany(at => new[] { Floor(at, bar), Floor(at, bar) + Quarter })
+            .Where(at => IsOdd(at - bar.From))
+            .SelectMany(at => new[] { Floor(at, bar), Floor(at, bar) + bar.Beat })
             .Distinct()
             .Order()
             .ToList();
@@ -239,15 +290,19 @@ public static class MidiReader
 
     private static IEnumerable<Element> Written(Fraction from, Fraction to, Space bar, Func<bool, Element> make)
     {
-        var beat = Floor(from, bar);
-        if (IsThird(from - bar.From) || IsThird(to - bar.From))
+        if (IsOdd(from - bar.From) || IsOdd(to - bar.From))
         {
-            var whole = make(true);
-            yield return whole with
-            {
-                Written = (to - from) * new Fraction(3, 2),
-                Tuplet = new Tuplet(3, 2, from == beat, to == beat + Quarter),
-            };
+            var beat = Floor(from, bar);
+            var odd = OddOf(from - bar.From, to - bar.From);
+            var normal = odd == 3 ? 2 : 4;
+            var written = (to - from) * new Fraction(odd, normal);
+            var heads = Values.TryCut(written) ?? [Gaps.Rounded(written)];
+            for (var i = 0; i < heads.Count; i++)
+                yield return make(i == heads.Count - 1) with
+                {
+                    Written = heads[i],
+                    Tuplet = new Tuplet(odd, normal, from == beat && i == 0, to == beat + bar.Beat && i == heads.Count - 1),
+                };
             yield break;
         }
 
@@ -261,13 +316,22 @@ public static class MidiReader
 
     private static Fraction Floor(Fraction at, Space bar)
     {
-        var beats = (at - bar.From) / Quarter;
-        return bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * Quarter);
+        var beats = (at - bar.From) / bar.Beat;
+        return bar.From + (new Fraction(beats.Numerator / beats.Denominator, 1) * bar.Beat);
     }
 
     private static string Count(int notes) => notes == 1 ? "1 note" : $"{notes} notes";
 
-    private static bool IsThird(Fraction part) => part.Denominator % 3 == 0;
+    private static bool IsOdd(Fraction part) => OddOf(part, part) > 1;
+
+    /// <summary>The odd number in whose parts a place or another one lies: 3 for a triplet; 1 for none.</summary>
+    private static int OddOf(Fraction one, Fraction other)
+    {
+        foreach (var odd in new[] { 3, 5, 7 })
+            if (one.Denominator % odd == 0 || other.Denominator % odd == 0)
+                return odd;
+        return 1;
+    }
 
     /// <summary>By the key where it holds the note, else sharp in keys of sharps and flat in keys of flats.</summary>
     private static Pitch Spelled(int midi, Key key)

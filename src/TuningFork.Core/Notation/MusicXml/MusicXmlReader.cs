@@ -4,8 +4,8 @@ using System.Xml;
 namespace TuningFork.Core.Notation;
 
 /// <summary>
-/// Reads one voice of MusicXML (4.0 and before, score-partwise), plain or packed as .mxl. Nothing outside the file is ever
-/// asked for: document types are skipped, entities are refused, packed files are read up to a limit.
+/// Reads MusicXML (4.0 and before, by parts or by time), plain or packed as .mxl. Nothing outside the file is ever asked for:
+/// document types are skipped, entities are refused, packed files are read up to a limit.
 /// </summary>
 public static class MusicXmlReader
 {
@@ -15,23 +15,42 @@ public static class MusicXmlReader
     /// <summary>Most bars.</summary>
     public const int MostBars = 10_000;
 
-    /// <summary>The music, and what was left out.</summary>
+    /// <summary>The parts of a score.</summary>
     /// <param name="file">The bytes of a .musicxml, .xml or .mxl file.</param>
     /// <param name="cancel">Stops the reading.</param>
     /// <exception cref="MusicFileException">It cannot be read.</exception>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
-    public static ReadMusic Read(byte[] file, CancellationToken cancel = default)
+    public static IReadOnlyList<MusicChoice> Choices(byte[] file, CancellationToken cancel = default) =>
+        [.. MusicXmlScan.Of(Opened(file, cancel), cancel).Parts.Select(part => part.Choice)];
+
+    /// <summary>The music of a part, and what was left out.</summary>
+    /// <param name="file">The bytes of a .musicxml, .xml or .mxl file.</param>
+    /// <param name="part">Which part, from 0; null for the first with notes.</param>
+    /// <param name="cancel">Stops the reading.</param>
+    /// <exception cref="MusicFileException">It cannot be read, or has no such part.</exception>
+    /// <exception cref="OperationCanceledException">It was stopped.</exception>
+    public static ReadMusic Read(byte[] file, int? part = null, CancellationToken cancel = default)
+    {
+        var text = Opened(file, cancel);
+        var scan = MusicXmlScan.Of(text, cancel);
+        var index = part ?? Math.Max(0, scan.Parts.FindIndex(one => one.Choice.Notes > 0));
+        if (index < 0 || index >= scan.Parts.Count)
+            throw new MusicFileException($"This score has {scan.Parts.Count} parts; choose one of them.");
+        return Reading(text, reader => MusicXmlScore.Read(reader, scan, index, cancel));
+    }
+
+    private static string Opened(byte[] file, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(file);
         if (file.Length > MostBytes)
             throw new MusicFileException($"The file is larger than {MostBytes / 1024 / 1024} MB; export a part of it.");
-        var plain = file is [(byte)'P', (byte)'K', ..] ? Unpacked(file, cancel) : file;
-        MusicXmlBounds.Check(plain, cancel);
-        return Reading(plain, reader => MusicXmlScore.Read(reader, cancel));
+        var text = EncodedText.Of(file is [(byte)'P', (byte)'K', ..] ? Unpacked(file, cancel) : file).TrimStart();
+        MusicXmlBounds.Check(text, cancel);
+        return MusicXmlScore.IsByTime(text) ? Reading(text, MusicXmlScore.ByParts) : text;
     }
 
     /// <summary>Opens a text for reading, from its first element on; nothing outside it is asked for.</summary>
-    internal static T Reading<T>(byte[] bytes, Func<XmlReader, T> read)
+    internal static T Reading<T>(string text, Func<XmlReader, T> read)
     {
         var settings = new XmlReaderSettings
         {
@@ -45,7 +64,7 @@ public static class MusicXmlReader
         };
         try
         {
-            using var reader = XmlReader.Create(new MemoryStream(bytes), settings);
+            using var reader = XmlReader.Create(new StringReader(text), settings);
             reader.MoveToContent();
             return read(reader);
         }
@@ -84,8 +103,9 @@ public static class MusicXmlReader
     /// <summary>The place of the music as the container names it, or null.</summary>
     private static string? RootFile(byte[] container, CancellationToken cancel)
     {
-        MusicXmlBounds.Check(container, cancel);
-        return Reading(container, reader =>
+        var text = EncodedText.Of(container).TrimStart();
+        MusicXmlBounds.Check(text, cancel);
+        return Reading(text, reader =>
             reader.ReadToFollowing("rootfile", "*") || reader.LocalName == "rootfile" ? reader.GetAttribute("full-path") : null
         );
     }

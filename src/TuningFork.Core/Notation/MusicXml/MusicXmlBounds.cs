@@ -12,27 +12,27 @@ internal static class MusicXmlBounds
     private const int MostElements = 2_000_000;
     private const int MostInABar = 20_000;
 
-    /// <summary>Longest tag with its attributes, in bytes; those of an element are compared with each other.</summary>
+    /// <summary>Longest tag with its attributes, in signs; those of an element are compared with each other.</summary>
     private const int LongestTag = 32 * 1024;
 
     /// <exception cref="MusicFileException">It is beyond a bound, or broken.</exception>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
-    public static void Check(byte[] bytes, CancellationToken cancel)
+    public static void Check(string text, CancellationToken cancel)
     {
-        Tags(bytes);
-        MusicXmlReader.Reading(bytes, reader => Elements(reader, cancel));
+        Tags(text);
+        MusicXmlReader.Reading(text, reader => Elements(reader, cancel));
     }
 
-    private static void Tags(byte[] bytes)
+    private static void Tags(string text)
     {
         var begun = -1;
-        for (var i = 0; i < bytes.Length; i++)
+        for (var i = 0; i < text.Length; i++)
         {
-            if (bytes[i] == '<')
+            if (text[i] == '<')
                 begun = i;
-            else if (bytes[i] == '>')
+            else if (text[i] == '>')
                 begun = -1;
-            else if (begun >= 0 && i - begun > LongestTag && bytes[begun + 1] is not ((byte)'!' or (byte)'?'))
+            else if (begun >= 0 && i - begun > LongestTag && text[begun + 1] is not ('!' or '?'))
                 throw Beyond("one of its tags is too long");
         }
     }

@@ -3,10 +3,13 @@ using System.Globalization;
 namespace TuningFork.Core.Notation;
 
 /// <summary>ABC text, read sign by sign; knows the line and the place for what it refuses.</summary>
-internal sealed class AbcText(string text)
+/// <param name="whole">All of the text; places are told in it.</param>
+/// <param name="begin">Where reading begins.</param>
+/// <param name="end">Where it ends.</param>
+internal sealed class AbcText(string whole, int begin, int end)
 {
-    private readonly string text = text.ReplaceLineEndings("\n");
-    private int at;
+    private readonly string text = whole[..end].Replace('\r', '\n');
+    private int at = begin;
 
     public bool IsOver => at >= text.Length;
 
@@ -15,6 +18,17 @@ internal sealed class AbcText(string text)
     public bool AtLineStart => at == 0 || text[at - 1] == '\n';
 
     public char Peek(int ahead) => at + ahead < text.Length ? text[at + ahead] : '\0';
+
+    /// <summary>Whether a sign stands further on in this line.</summary>
+    public bool LineHas(char sign, int ahead)
+    {
+        var found = at + ahead < text.Length ? text.IndexOf(sign, at + ahead) : -1;
+        var line = text.IndexOf('\n', at);
+        return found >= 0 && (line < 0 || found < line);
+    }
+
+    /// <summary>Goes back to a place that was marked.</summary>
+    public void Back(int mark) => at = mark;
 
     public char Take() => text[at++];
 
@@ -40,17 +54,17 @@ internal sealed class AbcText(string text)
         if (!IsOver)
             at++;
         var comment = line.IndexOf('%', StringComparison.Ordinal);
-        return (comment < 0 ? line : line[..comment]).Trim();
+        return (comment <= 0 || line[comment - 1] == '\\' ? (comment == 0 ? "" : line) : line[..comment]).Trim();
     }
 
     /// <summary>What stands up to an ending sign, which is taken too.</summary>
-    public string UpTo(char end, string what)
+    public string UpTo(char last, string what)
     {
         var from = at;
-        var found = text.IndexOf(end, at);
+        var found = text.IndexOf(last, at);
         var line = text.IndexOf('\n', at);
         if (found < 0 || (line >= 0 && line < found))
-            throw Wrong($"{what} is not closed. Write {end} at its end.", from);
+            throw Wrong($"{what} is not closed. Write {last} at its end.", from);
         at = found + 1;
         return text[from..found];
     }
@@ -85,8 +99,9 @@ internal sealed class AbcText(string text)
     public AbcException Wrong(string message, int? place = null)
     {
         var where = Math.Min(place ?? at, text.Length);
-        var before = text.AsSpan(0, where);
-        return new AbcException(before.Count('\n') + 1, where - (before.LastIndexOf('\n') + 1) + 1, message);
+        var before = whole.AsSpan(0, where);
+        var line = before.Count('\n') + before.Count('\r') - before.Count("\r\n") + 1;
+        return new AbcException(line, where - (before.LastIndexOfAny('\n', '\r') + 1) + 1, message);
     }
 
     /// <summary>The place now, to be named later.</summary>

@@ -8,13 +8,19 @@ public static class MidiWriter
 {
     private const int Velocity = 80;
 
-    /// <summary>The bytes of the file.</summary>
+    /// <summary>The bytes of the file of one voice.</summary>
     /// <param name="score">The music.</param>
     /// <exception cref="ArgumentException">Its note values are too fine for the format.</exception>
-    public static byte[] Write(Score score)
+    public static byte[] Write(Score score) => Write(new Music([score]));
+
+    /// <summary>The bytes of the file, all voices in one track.</summary>
+    /// <param name="music">The music.</param>
+    /// <exception cref="ArgumentException">Its note values are too fine for the format.</exception>
+    public static byte[] Write(Music music)
     {
-        ArgumentNullException.ThrowIfNull(score);
-        var notes = Performed.Notes(score);
+        ArgumentNullException.ThrowIfNull(music);
+        var score = music.Lead;
+        var notes = music.Voices.Count == 1 ? Performed.Notes(score) : Performed.Notes(music.Voices);
         var division = Division(notes);
         var events = new List<(long Tick, int Order, byte[] Data)>();
         if (score.Title.Length > 0)

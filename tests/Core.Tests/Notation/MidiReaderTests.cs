@@ -153,6 +153,88 @@ public sealed class MidiReaderTests
         return true;
     }
 
+    /// <summary>What other programs put around and between the notes (Standard MIDI File 1.0, The MIDI Association, from memory).</summary>
+    [Theory]
+    [InlineData("plain")]
+    [InlineData("sysex")]
+    [InlineData("riff")]
+    [InlineData("long head")]
+    [InlineData("unknown chunk")]
+    [InlineData("running")]
+    public void Messages_of_devices_wrappings_and_short_forms_change_no_note(string kind)
+    {
+        byte[] reset = kind == "sysex" ? [0, 0xF0, 5, 0x7E, 0x7F, 9, 1, 0xF7, 0, 0xF7, 2, 1, 2] : [];
+        byte[] notes =
+            kind == "running"
+                ? [0, 0x90, 60, 80, 96, 60, 0, 0, 62, 80, 96, 62, 0]
+                : [0, 0x90, 60, 80, 96, 0x80, 60, 0, 0, 0x90, 62, 80, 96, 0x80, 62, 0];
+        var file = Smf([0, 0xFF, 0x58, 4, 3, 2, 24, 8, .. reset, .. notes], kind == "long head" ? 4 : 0, kind == "unknown chunk");
+        if (kind == "riff")
+            file = [.. "RIFF"u8, 0, 0, 0, 0, .. "RMIDdata"u8, 0, 0, 0, 0, .. file];
+        var score = MidiReader.Read(file, InstrumentNames.Find("piano")!).Score;
+        score.Time.ToString().ShouldBe("3/4");
+        Heard(score).Select(note => (note.Midi, note.At.ToString())).ShouldBe([(60, "0"), (62, "1/4")]);
+    }
+
+    [Theory]
+    [InlineData(96, 16, 6, 4, 4)]
+    [InlineData(100, 20, 5, 4, 4)]
+    [InlineData(84, 12, 7, 4, 4)]
+    [InlineData(96, 16, 9, 6, 8)]
+    public void Groups_of_five_six_seven_and_thirds_of_eighths_are_written_as_what_they_are(
+        int division,
+        int each,
+        int count,
+        int beats,
+        int unit
+    )
+    {
+        var events = new List<byte> { 0, 0xFF, 0x58, 4, (byte)beats, (byte)Math.Log2(unit), 24, 8 };
+        for (var i = 0; i < count; i++)
+            events.AddRange([0, 0x90, (byte)(60 + i), 80, (byte)each, 0x80, (byte)(60 + i), 0]);
+        var score = MidiReader.Read(Smf([.. events], division: division), InstrumentNames.Find("piano")!).Score;
+        score.Check().ShouldBeEmpty();
+        var notes = score.Bars[0].Elements.Where(element => !element.IsRest).ToList();
+        notes.Count.ShouldBe(count);
+        notes.ShouldAllBe(note => note.Tuplet != null && note.Pitches.Count == 1);
+    }
+
+    [Fact]
+    public void Drums_are_read_for_those_who_play_them()
+    {
+        var file = Smf([0, 0x99, 36, 80, 96, 0x89, 36, 0, 0, 0x99, 38, 80, 96, 0x89, 38, 0]);
+        MidiReader.Choices(file).ShouldHaveSingleItem().IsDrums.ShouldBeTrue();
+        var score = MusicFiles.Open(file, new MusicWanted(), InstrumentNames.Find("drum kit")!).Music.Lead;
+        (score.Clef, string.Join(' ', score.Bars[0].Elements.Take(2).Select(one => one.Pitches[0]))).ShouldBe((Clef.Percussion, "F4 C5"));
+    }
+
+    private static byte[] Smf(byte[] events, int more = 0, bool unknown = false, int division = 96)
+    {
+        byte[] track = [.. events, 0, 0xFF, 0x2F, 0];
+        return
+        [
+            .. "MThd"u8,
+            0,
+            0,
+            0,
+            (byte)(6 + more),
+            0,
+            0,
+            0,
+            1,
+            0,
+            (byte)division,
+            .. new byte[more],
+            .. unknown ? (byte[])[.. "XFIH"u8, 0, 0, 0, 2, 1, 2] : [],
+            .. "MTrk"u8,
+            0,
+            0,
+            (byte)(track.Length >> 8),
+            (byte)track.Length,
+            .. track,
+        ];
+    }
+
     /// <summary>Whatever is wrong with the bytes: refused in words, or read as music that can be kept and read again.</summary>
     [Fact]
     public void Damaged_files_are_refused_or_read_as_whole_music()

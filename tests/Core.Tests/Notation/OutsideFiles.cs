@@ -98,12 +98,36 @@ internal static class OutsideFiles
         try
         {
             var taken = read();
-            return new OutsideResult(name, "", Difference(expected, [.. heard(taken.Music)], tolerance, pitched), taken.LeftOut);
+            var differs = Difference(expected, [.. heard(taken.Music)], tolerance, pitched);
+            return new OutsideResult(name, "", differs.Length > 0 ? differs : ComesBack(taken.Music), taken.LeftOut);
         }
         catch (Exception problem) when (problem is MusicFileException or AbcException)
         {
             return expected.Count == 0 ? new OutsideResult(name, "", "", []) : new OutsideResult(name, problem.Message, "", []);
         }
+    }
+
+    /// <summary>Kept, and written in each format and read again, it is heard as before; empty where it is.</summary>
+    private static string ComesBack(Music music)
+    {
+        var plain = music.Each(voice => voice with { ToSounding = Interval.Unison });
+        var before = Performed.Notes(plain.Voices);
+        foreach (
+            var (format, back) in new (string, Func<Music>)[]
+            {
+                ("kept", () => ScoreJson.Read(ScoreJson.Write(plain))),
+                ("as ABC", () => AbcReader.Read(AbcWriter.Write(plain)).Music),
+                ("as MusicXML", () => MusicXmlReader.Read(Encoding.UTF8.GetBytes(MusicXmlWriter.Write(plain))).Music),
+            }
+        )
+        {
+            var after = Performed.Notes(back().Voices);
+            var same = before.Zip(after).TakeWhile(pair => pair.First with { Bar = 0 } == pair.Second with { Bar = 0 }).Count();
+            if (same < before.Count || same < after.Count)
+                return $"{format} it comes back otherwise: {before.ElementAtOrDefault(same)} became {after.ElementAtOrDefault(same)}";
+        }
+
+        return "";
     }
 
     /// <summary>The notes as they are written, without repeats, ties joined.</summary>

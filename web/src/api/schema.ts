@@ -1284,6 +1284,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pieces/{id}/bars/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetBarsFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pieces/{id}/passages": {
         parameters: {
             query?: never;
@@ -3012,6 +3028,16 @@ export interface components {
         FeedWish: {
             on: boolean;
         };
+        FilePartView: {
+            name: string;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            staves: number;
+            /** Format: int32 */
+            voices: number;
+            isDrums: boolean;
+        };
         FindWish: {
             /** Format: uuid */
             key: string;
@@ -3690,7 +3716,7 @@ export interface components {
         MusicFormat: "Abc" | "MusicXml" | "Midi";
         MusicLook: {
             format: components["schemas"]["MusicFormat"];
-            choices: components["schemas"]["ChoiceView"][];
+            choices: components["schemas"]["FilePartView"][];
             /** Format: int32 */
             part: number;
             /** Format: int32 */
@@ -7400,6 +7426,34 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BarsView"];
                 };
+            };
+        };
+    };
+    GetBarsFile: {
+        parameters: {
+            query: {
+                from: number;
+                to: number;
+                format: components["schemas"]["MusicFormat"];
+                variant?: string;
+                step?: number;
+                key?: string;
+                staff?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

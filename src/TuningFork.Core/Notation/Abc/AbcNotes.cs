@@ -27,7 +27,11 @@ internal sealed class AbcNotes(AbcText signs, Action<string> leftOut)
     {
         voice.Carried.Clear();
         foreach (var pitch in element.Pitches)
-            if (element.IsTied(pitch) && voice.Key.AlterationOf(pitch.Name.Step) != pitch.Name.Alteration)
+            if (
+                element.IsTied(pitch)
+                && voice.Key.AlterationOf(pitch.Name.Step) != pitch.Name.Alteration
+                && element.Pitches.Count(other => other.Diatonic == pitch.Diatonic) == 1
+            )
                 voice.Carried[(pitch.Name.Step, pitch.Octave)] = pitch.Name.Alteration;
     }
 

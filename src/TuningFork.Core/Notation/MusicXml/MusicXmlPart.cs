@@ -74,7 +74,9 @@ internal sealed class MusicXmlPart(IReadOnlyList<Fraction> lengths)
         var music = Mended.Of(new Music(voices), leftOut);
         var all = voices[0].Numbers();
         if (music.Check() is [var (number, problem), ..])
-            throw new MusicFileException(string.Create(CultureInfo.InvariantCulture, $"Bar {all[number - 1]} cannot be read: {problem}"));
+            throw new MusicFileException(
+                string.Create(CultureInfo.InvariantCulture, $"Bar {all[number - 1]} cannot be read: {problem.Split(": ", 2)[^1]}")
+            );
         return new ReadMusic(music, leftOut.By(all));
     }
 

@@ -1,16 +1,11 @@
-using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
-using TuningFork.Core.Notation;
-using TuningFork.Core.Notation.Variants;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Core.Spacing;
-using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
-using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Repertoire;
@@ -79,74 +74,7 @@ public static class PieceEndpoints
                     .ToList();
             })
             .WithName("GetCauses");
-        MapMusic(group);
-        group.MapRemoval<MusicRow>("/{id:int}/music", "Music", "music of this piece");
-        group.MapGet("/{id:int}/bars", BarsAsync).WithName("GetBars");
-    }
-
-    private static void MapMusic(RouteGroupBuilder group)
-    {
-        group
-            .MapPut("/{id:int}/music", async (int id, MusicWish wish, PieceMusic music, CancellationToken cancel) =>
-                await music.KeepAsync(
-                    id,
-                    System.Text.Encoding.UTF8.GetBytes(Problems.Text("abc", wish.Abc, AbcReader.LongestText)),
-                    "typed.abc",
-                    new MusicWanted(IsTyped: true),
-                    cancel
-                )
-            )
-            .WithMetadata(new OwnTurn())
-            .WithName("SetMusic");
-        group
-            .MapPost(
-                "/{id:int}/music/look",
-                async (
-                    int id,
-                    HttpRequest request,
-                    PieceMusic music,
-                    CancellationToken cancel,
-                    int? part = null,
-                    int? staff = null,
-                    int? voice = null,
-                    bool? sounding = null
-                ) => await music.LookAsync(id, await BytesAsync(request, cancel), new MusicWanted(part, staff, voice, sounding), cancel)
-            )
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn())
-            .WithName("LookAtMusic");
-        group
-            .MapPost(
-                "/{id:int}/music/file",
-                async (
-                    int id,
-                    HttpRequest request,
-                    PieceMusic music,
-                    CancellationToken cancel,
-                    string name = "",
-                    int? part = null,
-                    int? staff = null,
-                    int? voice = null,
-                    bool? sounding = null
-                ) =>
-                    await music.KeepAsync(
-                        id,
-                        await BytesAsync(request, cancel),
-                        name,
-                        new MusicWanted(part, staff, voice, sounding),
-                        cancel
-                    )
-            )
-            .Accepts<byte[]>("application/octet-stream")
-            .WithMetadata(new RequestSizeLimitAttribute(MusicXmlReader.MostBytes), new OwnTurn())
-            .WithName("SendMusic");
-    }
-
-    private static async Task<byte[]> BytesAsync(HttpRequest request, CancellationToken cancel)
-    {
-        using var bytes = new MemoryStream();
-        await request.Body.CopyToAsync(bytes, cancel);
-        return bytes.ToArray();
+        group.MapMusic();
     }
 
     public static async Task<MaterialRow> PieceAsync(PracticeDb db, int id, CancellationToken cancel) =>
@@ -267,68 +195,6 @@ public static class PieceEndpoints
             row.Version,
             Standing.Words(one),
             Standing.IsGrowing(one, facts.Day)
-        );
-    }
-
-    private static async Task<BarsView> BarsAsync(
-        int id,
-        int from,
-        int to,
-        PracticeDb db,
-        PlanDesk desk,
-        MusicDesk music,
-        CancellationToken cancel,
-        string variant = "",
-        int step = 0,
-        string key = "",
-        int? staff = null
-    )
-    {
-        await PieceAsync(db, id, cancel);
-        var whole = await music.OfPieceAsync(id, cancel)
-            ?? throw new FieldException("id", "This piece has no music yet. Type it, or take a file.", StatusCodes.Status404NotFound);
-        if (!Excerpt.Holds(whole.Lead, from, to))
-            throw new FieldException("to", $"The music has bars {Excerpt.FirstBar(whole.Lead)} to {Excerpt.LastBar(whole.Lead)}.");
-        if (staff is { } wanted && (wanted < 0 || wanted >= whole.Staves))
-            throw new FieldException(
-                "staff",
-                $"This music has {Words.Count(whole.Staves, "staff").Replace("staffs", "staves", StringComparison.Ordinal)}."
-            );
-        var bars = Excerpt.Of(staff is { } hand ? whole.OfStaff(hand) : whole, from, to);
-        if (key.Length > 0)
-        {
-            var wish = Problems.KeyOf("key", key);
-            bars = bars.Each(voice => VariantMaker.InKey(voice, wish));
-        }
-
-        var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
-        if (variant.Length == 0)
-            return View(bars, instrument);
-        if (!VariantMaker.Ids.Contains(variant, StringComparer.Ordinal))
-            throw new FieldException("variant", $"There is no such variant; there are {Words.List(VariantMaker.Ids)}.");
-        return View(bars, instrument, VariantMaker.Make(bars.Lead, variant), step);
-    }
-
-    /// <summary>Bars as they are written.</summary>
-    public static BarsView View(Music music, Instrument instrument) =>
-        View(music, instrument, new Variant("", "as written", [music.Lead]), 0);
-
-    /// <summary>Bars as a variant plays them; one is made of the leading voice alone.</summary>
-    private static BarsView View(Music written, Instrument instrument, Variant variant, int step)
-    {
-        var shown =
-            variant.Id.Length == 0 || variant.Steps.Count == 0
-                ? written
-                : new Music([variant.Steps[Math.Clamp(step, 0, variant.Steps.Count - 1)]]);
-        var sounding = shown.Each(voice => voice with { ToSounding = instrument.ToSounding, TempoBeat = new Fraction(1, 4) });
-        return new BarsView(
-            AbcWriter.Write(shown.Each(voice => voice with { Title = "", Tempo = null })),
-            SheetEndpoints.Played(sounding.Voices),
-            variant.Name,
-            variant.Steps.Count,
-            variant.Reason,
-            (Performed.Length(shown.Lead) / new Fraction(1, 4)).Value,
-            written.Staves
         );
     }
 }

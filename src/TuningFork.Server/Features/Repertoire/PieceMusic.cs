@@ -9,7 +9,7 @@ namespace TuningFork.Server.Features.Repertoire;
 
 /// <summary>Something that can be chosen from a file.</summary>
 /// <param name="IsDrums">True where its notes stand for instruments and not for pitches.</param>
-public sealed record ChoiceView(string Name, int Notes, int Staves, int Voices, bool IsDrums);
+public sealed record FilePartView(string Name, int Notes, int Staves, int Voices, bool IsDrums);
 
 /// <summary>A file looked at before its music is kept.</summary>
 /// <param name="Choices">Its parts, tunes or tracks.</param>
@@ -25,7 +25,7 @@ public sealed record ChoiceView(string Name, int Notes, int Staves, int Voices, 
 /// <param name="Bars">Its first bars.</param>
 public sealed record MusicLook(
     MusicFormat Format,
-    IReadOnlyList<ChoiceView> Choices,
+    IReadOnlyList<FilePartView> Choices,
     int Part,
     int Staves,
     int Voices,
@@ -41,8 +41,8 @@ public sealed record MusicLook(
 /// <summary>Takes the music of a piece in. It is read before it is one's turn to write, so that a long file keeps nobody waiting.</summary>
 public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger ledger, IHttpContextAccessor http)
 {
-    /// <summary>Bars that are shown for a yes.</summary>
-    private const int Shown = 16;
+    /// <summary>Bars that are shown for a yes; of shorter music all, with its repeats.</summary>
+    private const int Shown = 24;
 
     private const int LongestName = 200;
 
@@ -55,10 +55,10 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
         var opened = await MusicDesk.OpenAsync(file, wanted, instrument, cancel);
         var lead = opened.Music.Lead;
         var numbers = lead.Numbers();
-        var shown = Excerpt.Of(opened.Music, numbers[0], numbers[Math.Min(numbers.Count, Shown) - 1]);
+        var shown = numbers.Count <= Shown ? opened.Music : Excerpt.Of(opened.Music, numbers[0], numbers[Shown - 1]);
         return new MusicLook(
             opened.Format,
-            [.. opened.Choices.Select(choice => new ChoiceView(choice.Name, choice.Notes, choice.Staves, choice.Voices, choice.IsDrums))],
+            [.. opened.Choices.Select(choice => new FilePartView(choice.Name, choice.Notes, choice.Staves, choice.Voices, choice.IsDrums))],
             opened.Part,
             opened.Staves,
             opened.Voices,
@@ -68,7 +68,7 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
             numbers[0],
             numbers[^1],
             Lines(opened, piece),
-            PieceEndpoints.View(shown, instrument)
+            MusicEndpoints.View(shown, instrument)
         );
     }
 
@@ -91,7 +91,7 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
         var kept = await db.MusicFiles.FindAsync([id], cancel) ?? db.MusicFiles.Add(new MusicFileRow { MaterialId = id }).Entity;
         (kept.Name, kept.Bytes) = (Problems.Text("name", name, LongestName), file);
         await db.SaveChangesAsync(cancel);
-        return PieceEndpoints.View(opened.Music, instrument);
+        return MusicEndpoints.View(opened.Music, instrument);
     }
 
     private static List<string> Lines(OpenedMusic opened, MaterialRow piece)

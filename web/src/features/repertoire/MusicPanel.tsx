@@ -1,16 +1,15 @@
-import { Box, Flex, Text, Textarea } from '@chakra-ui/react'
+import { Box, Flex, Text } from '@chakra-ui/react'
 import { useState } from 'react'
 import { useChoices } from '../../api/choices'
 import { api, ask, client, refusalOf, type Schemas } from '../../api/client'
-import { useSaved } from '../../api/saved'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
-import { FileChoice } from '../../ui/FileChoice'
 import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
+import { printOnly } from '../../ui/print'
 import { Refusal, useProblem } from '../../ui/refusal'
+import { save } from '../../ui/save'
 import { Select } from '../../ui/Select'
-import { useRemoval } from '../../ui/removal'
 import type { Range } from './BarMap'
 
 /** The bars that are chosen, engraved; as written or in one of the altered versions, in any key. */
@@ -18,8 +17,9 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
   const [variant, setVariant] = useState('')
   const [step, setStep] = useState(0)
   const [tonic, setTonic] = useState('')
+  const [staff, setStaff] = useState<number | undefined>()
   const choices = useChoices()
-  const query = { from: range.from, to: range.to, variant, step, key: tonic ? `${tonic} major` : '' }
+  const query = { from: range.from, to: range.to, variant, step, key: tonic ? `${tonic} major` : '', staff }
   const bars = api.useQuery(
     'get',
     '/api/pieces/{id}/bars',
@@ -57,6 +57,20 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
             ))}
           </Select>
         </Field>
+        {bars.data && bars.data.staves > 1 && (
+          <Field label="hands" width="130px">
+            <Select
+              value={staff ?? ''}
+              onChange={(event) =>
+                setStaff(event.target.value === '' ? undefined : Number(event.target.value))
+              }
+            >
+              <option value="">together</option>
+              <option value={0}>right hand</option>
+              <option value={bars.data.staves - 1}>left hand</option>
+            </Select>
+          </Field>
+        )}
         {bars.data && bars.data.steps > 1 && (
           <Flex gap="1" align="center">
             <Press aria-label="Step before" disabled={step === 0} onClick={() => setStep(step - 1)}>
@@ -82,7 +96,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
         </Text>
       )}
       {bars.data && (
-        <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="3">
+        <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="3" className="sheet">
           <Engraving
             abc={bars.data.abc}
             label={`Bars ${range.from} to ${range.to}, ${bars.data.name}`}
@@ -90,88 +104,52 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
           />
         </Box>
       )}
+      {bars.data && <TakeAway piece={piece} query={query} />}
     </Box>
   )
 }
 
-/** Music from a file or typed; what was not taken over is listed. */
-export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {
-  const saved = useSaved()
+/** The bars as they are shown, as a file or on paper. */
+function TakeAway({ piece, query }: { piece: Schemas['PieceView']; query: BarsQuery }) {
   const { problem, run } = useProblem()
-  const removal = useRemoval()
-  const [typing, setTyping] = useState(false)
-  const [abc, setAbc] = useState('')
-  const path = { id: piece.id }
-  const done = async (view: unknown) => {
-    if (!view) return
-    setTyping(false)
-    await saved()
-  }
-  const send = async (file: File) => {
-    await done(
-      await run(() =>
-        ask(
-          client.POST('/api/pieces/{id}/music/file', {
-            params: { path },
-            body: file as unknown as string,
-            bodySerializer: (body: unknown) => body as BodyInit,
-            headers: { 'Content-Type': 'application/octet-stream' },
-          }),
-        ),
-      ),
-    )
-  }
-  const remove = () =>
-    run(() =>
-      removal(
-        `the music of ${piece.title}`,
-        () => ask(client.DELETE('/api/pieces/{id}/music', { params: { path } })),
-        () => ask(client.POST('/api/pieces/{id}/music/back', { params: { path } })),
-      ),
-    )
-  const type = async () =>
-    done(await run(() => ask(client.PUT('/api/pieces/{id}/music', { params: { path }, body: { abc } }))))
+  const take = (format: Schemas['MusicFormat'], ending: string) =>
+    run(async () => {
+      const content = await ask(
+        client.GET('/api/pieces/{id}/bars/file', {
+          params: { path: { id: piece.id }, query: { ...query, format } },
+          parseAs: 'blob',
+        }),
+      )
+      save(content as unknown as Blob, `${piece.title} ${query.from}-${query.to}.${ending}`)
+      return true
+    })
   return (
-    <Box as="section" aria-label="Where the music comes from" mt="4">
-      <Flex gap="4" align="center" wrap="wrap">
-        <FileChoice
-          label="Music file"
-          accept=".musicxml,.xml,.mxl,.abc,.mid,.midi"
-          take={(file) => void send(file)}
-        >
-          {piece.hasMusic ? 'Another file' : 'Take the music from a file (MusicXML, ABC, MIDI)'}
-        </FileChoice>
-        {piece.hasMusic && (
-          <Press look="quiet" onClick={remove}>
-            Remove the music
-          </Press>
-        )}
-        <Press look="quiet" onClick={() => setTyping(!typing)}>
-          {typing ? 'not typed after all' : 'type it in ABC'}
+    <>
+      <Flex gap="4" wrap="wrap" mt="1" className="no-print" align="center">
+        <Text color="faded">Take these bars away:</Text>
+        <Press look="quiet" onClick={() => take('MusicXml', 'musicxml')}>
+          as MusicXML
+        </Press>
+        <Press look="quiet" onClick={() => take('Abc', 'abc')}>
+          as ABC
+        </Press>
+        <Press look="quiet" onClick={() => take('Midi', 'mid')}>
+          as MIDI
+        </Press>
+        <Press look="quiet" onClick={() => printOnly('.sheet')}>
+          on paper
         </Press>
       </Flex>
-      {typing && (
-        <>
-          <Textarea
-            aria-label="Music in ABC"
-            rows={6}
-            fontFamily="ui-monospace, monospace"
-            spellCheck={false}
-            value={abc}
-            placeholder={'M:3/4\nL:1/8\nK:F\nF2 GA Bc | d6 |]'}
-            onChange={(event) => setAbc(event.target.value)}
-          />
-          <Press mt="2" onClick={() => type()}>
-            Keep the music
-          </Press>
-        </>
-      )}
       <Refusal problem={problem} />
-      {piece.leftOut.length > 0 && (
-        <Text color="faded" fontSize="0.92em" mt="1">
-          Not taken over: {piece.leftOut.join('; ')}.
-        </Text>
-      )}
-    </Box>
+    </>
   )
+}
+
+interface BarsQuery {
+  from: number
+  to: number
+  variant: string
+  step: number
+  key: string
+  staff?: number
 }

@@ -115,6 +115,62 @@ public sealed class MusicFileTests : IDisposable
             .ShouldContain(line => line!.GetValue<string>().StartsWith("59 of 60 parts", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public async Task A_part_is_looked_at_chosen_kept_with_its_file_and_taken_away_again()
+    {
+        var (piece, _, _, _) = await app.FirstDay();
+        var saxophone =
+            "<attributes><divisions>1</divisions><transpose><diatonic>-5</diatonic><chromatic>-9</chromatic></transpose></attributes>";
+        var file = Encoding.UTF8.GetBytes(
+            $"<score-partwise><part-list><score-part id=\"P1\"><part-name>Voice</part-name></score-part><score-part id=\"P2\"><part-name>Alto saxophone</part-name></score-part></part-list><part id=\"P1\">{Measure(1, 3)}{Measure(2, 3)}</part><part id=\"P2\"><measure number=\"1\">{saxophone}{Note(4)}<harmony/></measure></part></score-partwise>"
+        );
+        var look = await LookAsync(piece, file, "");
+        look["choices"]!.AsArray().Select(one => (string?)one!["name"]).ShouldBe(["Voice", "Alto saxophone"]);
+        ((int?)look["part"], (int?)look["lastBar"], (bool?)look["canMove"]).ShouldBe((0, 2, false));
+        look = await LookAsync(piece, file, "?part=1");
+        ((string?)look["transposition"])!.ShouldContain("9 semitones lower");
+        ((bool?)look["isMoved"]).ShouldBe(true);
+        look["leftOut"]!.AsArray().Select(one => (string?)one).ShouldContain("chord symbols (bar 1)");
+        var moved = (int)look["bars"]!["played"]![0]!["midi"]!;
+        ((int)(await LookAsync(piece, file, "?part=1&sounding=false"))["bars"]!["played"]![0]!["midi"]! - moved).ShouldBe(9);
+        app.Count("Music").ShouldBe(0, "looking keeps nothing");
+
+        (await SendAsync(piece, file, "?part=1&name=band.xml")).Status.ShouldBe(200);
+        app.Number($"select length(Bytes) from MusicFiles where MaterialId={piece} and Name='band.xml'").ShouldBe(file.Length);
+        (await app.Get($"/api/pieces/{piece}"))["leftOut"]!.ToJsonString().ShouldContain("was taken");
+        foreach (var (format, begin) in new[] { ("MusicXml", "<?xml"), ("Abc", "X:1"), ("Midi", "MThd") })
+            (await app.Http.GetStringAsync($"/api/pieces/{piece}/bars/file?from=1&to=1&format={format}")).ShouldStartWith(begin);
+        await app.Refused(HttpMethod.Get, $"/api/pieces/{piece}/bars/file?from=1&to=9&format=Abc", "", "to");
+    }
+
+    [Fact]
+    public async Task Two_staves_are_shown_heard_and_written_together_or_one_by_one()
+    {
+        var (piece, _, _, _) = await app.FirstDay();
+        var abc = "X:1\nM:2/4\nL:1/4\n%%score {1 | 2}\nK:C\nV:1\ncd|ef|]\nV:2 clef=bass\nC,2|G,2|]\n";
+        (await SendAsync(piece, Encoding.UTF8.GetBytes(abc))).Status.ShouldBe(200);
+        var both = await app.Get($"/api/pieces/{piece}/bars?from=1&to=2");
+        ((int?)both["staves"], both["played"]!.AsArray().Count).ShouldBe((2, 6));
+        var left = await app.Get($"/api/pieces/{piece}/bars?from=1&to=2&staff=1");
+        (
+            (int?)left["staves"],
+            left["played"]!.AsArray().Count,
+            ((string?)left["abc"])!.Contains("clef=bass", StringComparison.Ordinal)
+        ).ShouldBe((2, 2, true));
+        (await app.Get($"/api/pieces/{piece}/bars?from=1&to=2&staff=1&variant=chain"))["steps"]!.GetValue<int>().ShouldBe(2);
+        await app.Refused(HttpMethod.Get, $"/api/pieces/{piece}/bars?from=1&to=2&staff=2", "", "staff");
+    }
+
+    private async Task<JsonNode> LookAsync(int piece, byte[] file, string query)
+    {
+        using var content = new ByteArrayContent(file);
+        content.Headers.ContentType = new("application/octet-stream");
+        using var answer = await app.Http.PostAsync(new Uri($"/api/pieces/{piece}/music/look{query}", UriKind.Relative), content);
+        var text = await answer.Content.ReadAsStringAsync();
+        ((int)answer.StatusCode).ShouldBe(200, text);
+        return JsonNode.Parse(text)!;
+    }
+
     private async Task RefusedAsync(int piece, byte[] file, string words)
     {
         var (status, text) = await SendAsync(piece, file);
@@ -122,11 +178,11 @@ public sealed class MusicFileTests : IDisposable
         JsonNode.Parse(text)!["errors"]!["file"]![0]!.GetValue<string>().ShouldContain(words);
     }
 
-    private async Task<(int Status, string Text)> SendAsync(int piece, byte[] file)
+    private async Task<(int Status, string Text)> SendAsync(int piece, byte[] file, string query = "")
     {
         using var content = new ByteArrayContent(file);
         content.Headers.ContentType = new("application/octet-stream");
-        using var answer = await app.Http.PostAsync(new Uri($"/api/pieces/{piece}/music/file", UriKind.Relative), content);
+        using var answer = await app.Http.PostAsync(new Uri($"/api/pieces/{piece}/music/file{query}", UriKind.Relative), content);
         return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync());
     }
 

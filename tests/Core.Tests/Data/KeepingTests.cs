@@ -1,6 +1,7 @@
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Shouldly;
+using TuningFork.Core.Notation;
 using TuningFork.Data;
 using TuningFork.Data.Keeping;
 using TuningFork.Data.Rows;
@@ -86,9 +87,16 @@ public sealed class KeepingTests : IDisposable
             }
         }
 
+        // Music was kept as text; what cannot be read stays as it was.
+        await using (var old = Open())
+            await old.Database.ExecuteSqlRawAsync(
+                """INSERT INTO "Music" ("MaterialId","Abc","LeftOut") VALUES (1,'X:1' || char(10) || 'M:3/4' || char(10) || 'K:F' || char(10) || 'F2 G2 A2|]','')"""
+            );
         SqliteConnection.ClearAllPools();
         await PracticeFile.PrepareAsync(Book);
         await using var db = Open();
+        var music = await db.Music.SingleAsync();
+        (music.Abc, ScoreJson.Read(music.Score).Lead.Bars[0].Elements.Count).ShouldBe(("", 3));
         var row = await db.Materials.SingleAsync();
         Math.Exp(row.ReachLog!.Value).ShouldBeInRange(80, 95, "the slow anchor of the last day does not hide what can be done");
         (row.Best, row.LastClean).ShouldBe((88, 43));

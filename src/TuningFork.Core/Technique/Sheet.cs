@@ -14,6 +14,16 @@ public enum OctaveOrder
     ByOctavesThenJoined,
 }
 
+/// <summary>How two hands go together.</summary>
+public enum Together
+{
+    /// <summary>The same notes, an octave or more apart.</summary>
+    Parallel,
+
+    /// <summary>From the same key away from each other, and back.</summary>
+    Contrary,
+}
+
 /// <summary>What a sheet is to show.</summary>
 public sealed record SheetWish
 {
@@ -59,6 +69,9 @@ public sealed record SheetWish
     /// <summary>For a keyboard: the hand whose fingers stand above the notes, or null.</summary>
     public Hand? Hand { get; init; }
 
+    /// <summary>For a keyboard: both hands on two staves, and how they go; null for one line.</summary>
+    public Together? Together { get; init; }
+
     /// <summary>Lowest written note that may be used; null for the instrument's.</summary>
     public Pitch? Lowest { get; init; }
 
@@ -81,6 +94,12 @@ public sealed record Rung(string Rhythm, string Name, double Seconds);
 /// <param name="Rungs">The subdivision ladder at this click.</param>
 public sealed record Sheet(Score Score, string Title, int Notes, double Seconds, string TopNote, IReadOnlyList<Rung> Rungs)
 {
+    /// <summary>What the left hand plays with it, on a staff of its own; null where there is one line.</summary>
+    public Score? Left { get; init; }
+
+    /// <summary>All of it.</summary>
+    public Music Music => new(Left is { } left ? [Score, left with { Staff = 1 }] : [Score]);
+
     /// <summary>Seconds of all rungs together.</summary>
     public double LadderSeconds => Rungs.Sum(rung => rung.Seconds);
 

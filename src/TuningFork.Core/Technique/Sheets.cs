@@ -22,13 +22,38 @@ public static class Sheets
     {
         ArgumentNullException.ThrowIfNull(wish);
         ArgumentNullException.ThrowIfNull(instrument);
+        if (wish.Together is { } together)
+            return BothHands(wish with { Together = null }, together, instrument);
+        var rhythm = Found("rhythm", () => Rhythm.Get(wish.Rhythm));
+        var (range, figure) = (SheetRange.Of(wish, instrument), FigureOf(wish));
+        var (score, notes) = Written(wish, instrument, isTurned: false);
+        return new Sheet(
+            score,
+            score.Title,
+            notes,
+            score.Seconds(Performed.Length(score)),
+            TopNote(wish, figure, rhythm, range),
+            Rungs(notes, wish)
+        )
+        {
+            NotesPerMinute = (int)Math.Round(wish.Tempo.Value * (double)rhythm.Values.Count / rhythm.Clicks),
+        };
+    }
+
+    private static Figure FigureOf(SheetWish wish) =>
+        NoteName.TryParse(wish.Tonic, out var tonic)
+            ? Figure.Of(wish, tonic)
+            : throw new SheetException("tonic", $"\"{wish.Tonic}\" is no note. Write a letter A to G and # or b, like F# or Bb.");
+
+    /// <summary>The notes of a sheet as music, and how many they are.</summary>
+    /// <param name="wish">What it is to show.</param>
+    /// <param name="instrument">Whose it is.</param>
+    /// <param name="isTurned">True to begin at the top, go down and come back, instead of up and down.</param>
+    private static (Score Score, int Notes) Written(SheetWish wish, Instrument instrument, bool isTurned)
+    {
         var (rhythm, joining) = (Found("rhythm", () => Rhythm.Get(wish.Rhythm)), Found("joining", () => Joining.Get(wish.Joining)));
-        if (!NoteName.TryParse(wish.Tonic, out var tonic))
-            throw new SheetException("tonic", $"\"{wish.Tonic}\" is no note. Write a letter A to G and # or b, like F# or Bb.");
-        var range = SheetRange.Of(wish, instrument);
-        var figure = Figure.Of(wish, tonic);
-        var first = range.FirstNote(figure, wish.Octaves);
-        var line = figure.Line(first, wish);
+        var (range, figure) = (SheetRange.Of(wish, instrument), FigureOf(wish));
+        var line = figure.Line(range.FirstNote(figure, wish.Octaves), wish);
         range.Check(line);
         var score = new Score
         {
@@ -37,19 +62,36 @@ public static class Sheets
             Key = figure.Key,
             Tempo = wish.Tempo,
             ToSounding = instrument.ToSounding,
-            Bars = Setter.Bars(line, rhythm, joining, Fingers(wish, figure)),
+            Bars = Setter.Bars(
+                isTurned ? Turned(line) : line,
+                rhythm,
+                joining,
+                isTurned ? Turned(Fingers(wish, figure)) : Fingers(wish, figure)
+            ),
         };
-        return new Sheet(
-            score,
-            score.Title,
-            line.Count,
-            score.Seconds(Performed.Length(score)),
-            TopNote(wish, figure, rhythm, range),
-            Rungs(line.Count, wish)
-        )
-        {
-            NotesPerMinute = (int)Math.Round(wish.Tempo.Value * (double)rhythm.Values.Count / rhythm.Clicks),
-        };
+        return (score, line.Count);
+    }
+
+    /// <summary>Right and left hand on two staves: the same notes, or away from each other and back.</summary>
+    private static Sheet BothHands(SheetWish wish, Together together, Instrument instrument)
+    {
+        if (!instrument.HasTwoStaves)
+            throw new SheetException("together", $"{instrument.Name} is written on one staff. Choose one line.");
+        if (wish.Figure is not ("scale" or "arpeggio") || (wish.Order != OctaveOrder.UpAndDown && wish.Octaves > 1))
+            throw new SheetException("together", "Both hands go together through scales and arpeggios, up and down in one go.");
+        var right = Make(wish with { Hand = Hand.Right }, instrument);
+        var first = right.Score.Bars[0].Elements[0].Pitches[0];
+        var isContrary = together == Together.Contrary;
+        var left = wish with { Hand = Hand.Left, Lowest = isContrary ? first with { Octave = first.Octave - wish.Octaves } : wish.Lowest };
+        var title = $"{right.Title}, {(isContrary ? "in contrary motion" : "hands together")}";
+        return right with { Score = right.Score with { Title = title }, Title = title, Left = Written(left, instrument, isContrary).Score };
+    }
+
+    /// <summary>What goes up and down, from the top down and up again.</summary>
+    private static List<T> Turned<T>(IReadOnlyList<T> upAndDown)
+    {
+        var top = upAndDown.Count / 2;
+        return [.. upAndDown.Skip(top), .. upAndDown.Skip(1).Take(top)];
     }
 
     /// <summary>Notes of a scale of k notes, n octaves up and down, the top one once: 2kn + 1 (arithmetic).</summary>

@@ -4584,6 +4584,7 @@ export interface components {
             instrument: string;
             family: components["schemas"]["Family"];
             isPitched: boolean;
+            hasTwoStaves: boolean;
             lowest: string;
             highest: string;
             /** Format: int32 */
@@ -4646,6 +4647,7 @@ export interface components {
             /** @default thirds */
             shape: string;
             way?: components["schemas"]["ShapeWay"];
+            together?: null | components["schemas"]["Together"];
         };
         SheetView: {
             title: string;
@@ -5057,6 +5059,8 @@ export interface components {
             /** @default false */
             letGo: boolean;
         };
+        /** @enum {unknown} */
+        Together: "Parallel" | "Contrary" | null;
         Tone: {
             /** Format: double */
             hertz: number;

@@ -102,9 +102,9 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
             var instrument = ProfileBooks.InstrumentOf(await plans.ProfileAsync(cancel));
             if (work is { Kind: WorkKind.Steps, By: not StepsBy.Words })
                 return SheetEndpoints.Steps(sheet, work.By, instrument).ElementAtOrDefault(step ?? 0)?.Wish is { } wish
-                    ? new Music([Sheets.Make(wish, instrument).Score])
+                    ? Sheets.Make(wish, instrument).Music
                     : null;
-            return new Music([SheetEndpoints.Make(SheetEndpoints.For(sheet, key, work), instrument).Score]);
+            return SheetEndpoints.Make(SheetEndpoints.For(sheet, key, work), instrument).Music;
         }
         catch (FieldException)
         {

@@ -20,6 +20,7 @@ public sealed record SheetChoices(
     string Instrument,
     Family Family,
     bool IsPitched,
+    bool HasTwoStaves,
     string Lowest,
     string Highest,
     int SoundsBelow,
@@ -52,7 +53,8 @@ public sealed record SheetRequest(
     bool Names = false,
     Hand? Hand = null,
     string Shape = "thirds",
-    ShapeWay Way = ShapeWay.Up
+    ShapeWay Way = ShapeWay.Up,
+    Together? Together = null
 );
 
 /// <summary>A note to be sounded.</summary>
@@ -92,6 +94,7 @@ public static class SheetEndpoints
                     instrument.Name,
                     profile.Family,
                     instrument.IsPitched,
+                    instrument.HasTwoStaves,
                     instrument.Lowest?.ToString() ?? "",
                     instrument.Highest?.ToString() ?? "",
                     instrument.Transposition,
@@ -115,18 +118,18 @@ public static class SheetEndpoints
             .WithName("MakeSheet");
         group
             .MapPost("/sheet/musicxml", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-                Results.Text(MusicXmlWriter.Write(await ScoreAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")
+                Results.Text(MusicXmlWriter.Write(await MusicAsync(request, desk, cancel)), "application/vnd.recordare.musicxml+xml")
             )
             .WithName("MakeSheetMusicXml");
         group
             .MapPost("/sheet/midi", async (SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-                Results.Bytes(MidiWriter.Write(await ScoreAsync(request, desk, cancel)), "audio/midi")
+                Results.Bytes(MidiWriter.Write(await MusicAsync(request, desk, cancel)), "audio/midi")
             )
             .WithName("MakeSheetMidi");
     }
 
-    private static async Task<Score> ScoreAsync(SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
-        Make(request, ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel))).Score;
+    private static async Task<Music> MusicAsync(SheetRequest request, PlanDesk desk, CancellationToken cancel) =>
+        Make(request, ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel))).Music;
 
     /// <summary>The sheet of a request; a wish that cannot be met becomes a refusal with its field.</summary>
     public static Sheet Make(SheetRequest request, Instrument instrument)
@@ -173,6 +176,7 @@ public static class SheetEndpoints
             PatternNumber = request.PatternNumber,
             PairedWith = request.PairedWith,
             Hand = request.Hand,
+            Together = request.Together,
             Lowest = Problems.PitchOrNone("lowest", request.Lowest),
             Highest = Problems.PitchOrNone("highest", request.Highest),
         };
@@ -218,10 +222,10 @@ public static class SheetEndpoints
     public static SheetView View(Sheet sheet, bool concert, Naming? naming)
     {
         var score = sheet.Score;
-        var shown = concert ? Concert.Of(score) : score;
+        var shown = concert ? sheet.Music.Each(Concert.Of) : sheet.Music;
         return new SheetView(
             sheet.Title,
-            AbcWriter.Write(shown, naming: naming),
+            shown.Voices.Count > 1 ? AbcWriter.Write(shown) : AbcWriter.Write(shown.Lead, naming: naming),
             $"sounds in {score.Key.Plus(score.ToSounding).Name}",
             sheet.Notes,
             sheet.NotesPerMinute,
@@ -229,7 +233,7 @@ public static class SheetEndpoints
             sheet.TopNote,
             sheet.Rungs,
             sheet.LadderSeconds,
-            Played(score)
+            Played(sheet.Music.Voices)
         );
     }
 

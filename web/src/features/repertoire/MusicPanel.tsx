@@ -125,8 +125,8 @@ function TakeAway({ piece, query }: { piece: Schemas['PieceView']; query: BarsQu
     })
   return (
     <>
-      <Flex gap="4" wrap="wrap" mt="1" className="no-print" align="center">
-        <Text color="faded">Take these bars away:</Text>
+      <Flex gap="2" wrap="wrap" mt="1" className="no-print" align="center">
+        <Text color="faded">Take away</Text>
         <Press look="quiet" onClick={() => take('MusicXml', 'musicxml')}>
           as MusicXML
         </Press>

@@ -112,12 +112,14 @@ export function SheetChoice({ choices, wish, change }: Props) {
       {choices.family === 'Keys' && (
         <Field label="hand">
           <Select
-            value={wish.hand ?? ''}
-            onChange={(event) => change({ hand: (event.target.value as Schemas['Hand']) || null })}
+            value={wish.together ?? wish.hand ?? ''}
+            onChange={(event) => change(handsOf(event.target.value))}
           >
             <option value="">either, no fingers</option>
             <option value="Right">right hand</option>
             <option value="Left">left hand</option>
+            {choices.hasTwoStaves && <option value="Parallel">both, together</option>}
+            {choices.hasTwoStaves && <option value="Contrary">both, in contrary motion</option>}
           </Select>
         </Field>
       )}
@@ -253,4 +255,11 @@ function Pick({ label, value, options, pick }: PickProps) {
       </Select>
     </Field>
   )
+}
+
+/** One hand, or both and how they go. */
+function handsOf(value: string): Partial<SheetWish> {
+  return value === 'Parallel' || value === 'Contrary'
+    ? { together: value, hand: null }
+    : { together: null, hand: (value as Schemas['Hand']) || null }
 }

@@ -33,6 +33,7 @@ const first: SheetWish = {
   concert: false,
   names: false,
   hand: null,
+  together: null,
 }
 
 /** Scales, arpeggios and patterns written out for one's instrument, heard, and kept as exercises. */

@@ -113,7 +113,10 @@ public sealed class PieceJourney
         var file = Path.Combine(Path.GetTempPath(), $"kite-{Guid.NewGuid():N}.musicxml");
         await File.WriteAllTextAsync(file, $"<score-partwise><part>{bars}</part></score-partwise>");
         browser.Driver.FindElement(By.CssSelector("input[type=file]")).SendKeys(file);
-        browser.Until(page => page.FindElements(By.CssSelector("[data-testid='engraving'] .abcjs-notehead")).Count == 4);
+        browser.Button("Keep this music").Click();
+        browser.Until(page =>
+            page.FindElements(By.CssSelector("section[aria-label='Music'] [data-testid='engraving'] .abcjs-notehead")).Count == 4
+        );
         File.Delete(file);
         browser.Choose("Version", "growing chain");
         browser.SeeText("step 1 of 4");

@@ -9,6 +9,12 @@ public sealed record AlteredVersion(string Id, string Name, string Sentence)
     /// <summary>Ends the name of the other half of a silence: what was silent sounds, and the other way round.</summary>
     public const string Swapped = "-swapped";
 
+    /// <summary>One hand or voice alone: the upper staff of two.</summary>
+    public const string One = "one";
+
+    /// <summary>The other hand or voice alone.</summary>
+    public const string Other = "other";
+
     private static readonly Dictionary<MethodId, IReadOnlyList<AlteredVersion>> Versions = new()
     {
         [Methods.EqualValues.Id] = [new("equal-values", "all notes alike", "Every note as long as the next.")],
@@ -37,8 +43,8 @@ public sealed record AlteredVersion(string Id, string Name, string Sentence)
         [Methods.SingFirst.Id] = [new("sing", "sing it", "Sing it, in time, without the instrument.")],
         [Methods.HandsSeparately.Id] =
         [
-            new("one", "one hand or voice", "One hand or voice alone."),
-            new("other", "the other", "The other alone."),
+            new(One, "one hand or voice", "One hand or voice alone."),
+            new(Other, "the other", "The other alone."),
         ],
         [Methods.EyesClosed.Id] = [new("closed", "eyes closed", "Eyes closed; listen.")],
         [Methods.OtherKeys.Id] =

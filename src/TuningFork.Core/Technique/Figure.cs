@@ -76,10 +76,14 @@ internal sealed record Figure(
             tonic,
             Scale.Signature(kind, tonic),
             kind.Count,
-            (first, octaves) => Scale.Upward(kind, first, octaves),
-            (first, octaves) => Scale.Downward(kind, first, octaves)
+            (first, octaves) => Plainly(kind, Scale.Upward(kind, first, octaves)),
+            (first, octaves) => Plainly(kind, Scale.Downward(kind, first, octaves))
         );
     }
+
+    /// <summary>Scales that have not each letter once are written without double accidentals (common practice).</summary>
+    private static IReadOnlyList<Pitch> Plainly(ScaleKind kind, IReadOnlyList<Pitch> line) =>
+        kind.Count != 7 && line.Any(pitch => Math.Abs(pitch.Name.Alteration) > 1) ? [.. line.Select(pitch => pitch.Simplified())] : line;
 
     private static Figure OfShape(ScaleShape shape, ScaleKind kind, NoteName tonic) =>
         OfScale(kind, tonic) with

@@ -92,6 +92,7 @@ public sealed class ScoreTests
                 .Write(new Score { Time = time, Bars = [new Bar([.. Enumerable.Repeat(ScoreSamples.Note("C4", 1, 8), count)])] })
                 .Split('\n')[^2];
         Last(new TimeSignature(6, 8), 6).ShouldBe("CCC CCC |]");
+        Last(new TimeSignature(4, 4), 8).ShouldBe("CCCC CCCC |]");
         Last(new TimeSignature(3, 4), 6).ShouldBe("CC CC CC |]");
         Last(new TimeSignature(5, 8), 5).ShouldBe("CC CC C |]");
     }

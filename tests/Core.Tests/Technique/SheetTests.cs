@@ -38,6 +38,26 @@ public sealed class SheetTests
     }
 
     /// <summary>Every note of every shape lies in the scale and in the octaves asked for.</summary>
+    /// <summary>Scales without one letter each are written as one reads them (common practice).</summary>
+    [Theory]
+    [InlineData("F#", "whole-tone", "F# G# A# C D E F#")]
+    [InlineData("B", "whole-tone", "B C# D# F G A B")]
+    [InlineData("C", "whole-tone", "C D E F# G# A# C")]
+    public void Scales_of_other_than_seven_notes_have_no_double_accidentals(string tonic, string kind, string notes)
+    {
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Tonic = tonic,
+                Kind = kind,
+                Octaves = 1,
+            },
+            InstrumentNames.Find("piano")!
+        );
+        string.Join(' ', sheet.Score.Bars.SelectMany(bar => bar.Elements).Take(7).Select(element => element.Pitches[0].Name.ToString()))
+            .ShouldBe(notes);
+    }
+
     [Fact]
     public void No_shape_leaves_its_scale_or_its_octaves()
     {

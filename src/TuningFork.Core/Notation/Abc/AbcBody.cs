@@ -13,12 +13,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
 {
     private readonly AbcVoices voices = new(head);
     private readonly AbcNotes notes = new(signs, kind => leftOut.Add(kind));
-    private readonly List<string> waiting = [];
-    private (int Actual, int Normal, int Left, bool Fresh)? tuplet;
-    private Fraction broken = Fraction.Whole;
-    private int slursToOpen;
-    private string words = "";
-    private List<Pitch> grace = [];
+    private readonly AbcPending pending = new(leftOut);
     private bool isInBody;
 
     private AbcVoice Voice => voices.Current;
@@ -98,7 +93,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         AbcException Wrong(string message) => signs.Wrong(message, mark);
         if (field == 'V')
         {
-            EndTuplet();
+            pending.EndTuplet();
             voices.Choose(value, isDefinition: !isInBody);
             return;
         }
@@ -121,7 +116,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
                 Voice.Unit = AbcHead.Length(value, Wrong);
                 break;
             case 'P':
-                Say(value);
+                pending.Say(value);
                 break;
             case 's':
                 leftOut.Add("lines of signs");
@@ -180,7 +175,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         if (signs.Take("(") || signs.Peek(1) == ')')
             throw signs.Wrong("A second voice over several bars cannot be read: write it as a voice of its own (V:2).", mark);
         signs.TakeWhile(sign => sign == '&');
-        EndTuplet();
+        pending.EndTuplet();
         if (!voices.Overlay())
             throw signs.Wrong("A second voice of a bar stands after the first: CDEF & G,4 |", mark);
     }
@@ -196,8 +191,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
             case '(':
                 signs.Take();
                 Side();
-                if (slursToOpen++ > 0)
-                    leftOut.Add("slurs inside others", Voice.Bars.Count);
+                pending.Slur(Voice.Bars.Count);
                 return true;
             case ')':
                 signs.Take();
@@ -218,7 +212,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
                 return true;
             case '.':
                 signs.Take();
-                waiting.Add("staccato");
+                pending.Sign("staccato");
                 return true;
             case '-':
                 signs.Take();
@@ -231,7 +225,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
                 return true;
             case 'J':
                 signs.Take();
-                waiting.Add("slide");
+                pending.Sign("slide");
                 return true;
             default:
                 return Letter(sign);
@@ -241,7 +235,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
     private bool Letter(char sign)
     {
         if (head.Letters.TryGetValue(sign, out var name))
-            waiting.Add(name);
+            pending.Sign(name);
         // Letters that stand for signs of somebody's own.
         else if (sign is >= 'H' and <= 'W')
             leftOut.Add($"signs unknown here: {sign}", Voice.Bars.Count);
@@ -275,7 +269,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
                 throw signs.Wrong("This group of grace notes is not closed. Write } at its end.", mark);
             if (AbcNotes.IsNote(signs.Next))
             {
-                grace.Add(notes.Pitch(Voice, signs.Mark()));
+                pending.Grace(notes.Pitch(Voice, signs.Mark()));
                 signs.Length();
             }
             else
@@ -298,26 +292,17 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         };
         var normal = signs.Take(":") ? signs.Number() ?? usual : usual;
         var count = signs.Take(":") ? signs.Number() ?? actual : actual;
-        if (tuplet is not null || actual is < 2 or > 32 || normal is < 1 or > 32 || count is < 1 or > 64)
+        if (pending.IsInTuplet || actual is < 2 or > 32 || normal is < 1 or > 32 || count is < 1 or > 64)
             throw signs.Wrong("Write a tuplet like (3abc, not inside another.", mark);
-        tuplet = (actual, normal, count, true);
+        pending.BeginTuplet(actual, normal, count);
     }
-
-    /// <summary>A tuplet that another voice or a bar line breaks off is as long as it is.</summary>
-    private void EndTuplet() => tuplet = null;
 
     private void Text(string text)
     {
         if (text.Length > 0 && text[0] is '^' or '_' or '<' or '>' or '@')
-            Say(text[1..]);
+            pending.Say(text[1..]);
         else
             leftOut.Add("chord symbols", Voice.Bars.Count);
-    }
-
-    private void Say(string text)
-    {
-        if (text.Trim().Length > 0)
-            words = words.Length > 0 ? $"{words} {text.Trim()}" : text.Trim();
     }
 
     private void Decoration(char sign)
@@ -338,7 +323,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         if (AbcSigns.WayOf(name) is var way && way != Way.None)
             Voice.Set(bar => bar with { Way = bar.Way | way });
         else
-            waiting.Add(name);
+            pending.Sign(name);
     }
 
     private void Broken()
@@ -351,7 +336,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         var half = new Fraction(1, 1L << count);
         var (before, after) = sign == '>' ? (new Fraction(2, 1) - half, half) : (half, new Fraction(2, 1) - half);
         Voice.Last(element => element with { Written = element.Written * before });
-        broken = after;
+        pending.Broken = after;
     }
 
     private void Sounding()
@@ -371,33 +356,14 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
         Add(element with { Tied = element.Tied || isTied, TiedOnly = isTied ? [] : element.TiedOnly }, mark);
     }
 
-    private void Add(Element element, int mark)
+    private void Add(Element plain, int mark)
     {
-        element = element with { Written = element.Written * broken };
-        if (tuplet is { } group)
-        {
-            element = element with { Tuplet = new Tuplet(group.Actual, group.Normal, group.Fresh, group.Left == 1) };
-            tuplet = group.Left == 1 ? null : (group.Actual, group.Normal, group.Left - 1, false);
-        }
-
+        var element = pending.Take(plain, Voice.Bars.Count);
         if (element.Written > new Fraction(64, 1) || element.Written < new Fraction(1, 512))
             throw signs.Wrong("This length cannot be written. Take a 64th to a few whole notes.", mark);
-        element = element with { SlurBegins = slursToOpen > 0, Words = words, Grace = element.IsRest ? [] : grace };
-        if (element.IsRest && grace.Count > 0)
-            leftOut.Add("grace notes before a rest", Voice.Bars.Count);
-        foreach (var name in waiting)
-        {
-            if (AbcSigns.With(element, name) is { } signed)
-                element = signed;
-            else
-                leftOut.Add($"signs unknown here: {name}", Voice.Bars.Count);
-        }
-
         Voice.Join(!element.IsRest && element.Written < new Fraction(1, 4));
         Voice.Add(element);
         AbcNotes.Carry(Voice, element);
-        (slursToOpen, words, broken, grace) = (0, "", Fraction.Whole, []);
-        waiting.Clear();
     }
 
     private void WholeRests(int mark)
@@ -429,11 +395,9 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
             line = "[" + (signs.Take() == '[' ? signs.TakeWhile(next => next is '|' or ':' or ']') : "");
         // A colon alone is a slip of the pen.
         var isNoLine = line is "[" or "[]" or ":";
-        if (line.Length > 2 && line.EndsWith("|[", StringComparison.Ordinal))
-            line = line[..^1];
         if (!isNoLine)
         {
-            if (tuplet is not null)
+            if (pending.IsInTuplet)
                 throw signs.Wrong("A tuplet is not full before this bar line.", mark);
             voices.Line(line, signs.Mark());
         }
@@ -452,8 +416,7 @@ internal sealed class AbcBody(AbcText signs, AbcHead head, Clef clef, LeftOutLis
             return;
         if (signs.Take("\""))
         {
-            var text = signs.UpTo('"', "This ending");
-            Say(text);
+            pending.Say(signs.UpTo('"', "This ending"));
             return;
         }
 

@@ -240,7 +240,12 @@ internal sealed class MusicXmlPart(IReadOnlyList<Fraction> lengths)
     private void Style(XElement style)
     {
         if (style.Element("measure-repeat") is { } repeat)
+        {
             isRepeating = repeat.Attribute("type")?.Value == "start" && (MusicXmlMarks.Whole(repeat) ?? 1) == 1;
+            if (!isRepeating && repeat.Attribute("type")?.Value == "start")
+                leftOut.Add("signs that repeat several bars: they are empty", Index);
+        }
+
         if (style.Element("slash") is not null || style.Element("beat-repeat") is not null)
             leftOut.Add("slashes for beats", Index);
     }

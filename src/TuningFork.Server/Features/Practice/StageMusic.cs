@@ -35,8 +35,7 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
             if (await WrittenAsync(key, target.Work, cue.StopAfterBar, cancel, cue.Step) is not { } bars)
                 return ("", "");
             var version = key.Part == TargetPart.Variant ? key.Name : cue.Variant;
-            // As written all voices are shown; an altered version is made of the leading one.
-            return (Shown(version.Length == 0 ? bars : new Music([AlteredMusic.Of(bars.Lead, version, cue.Step)])), "");
+            return (Shown(AlteredMusic.Of(bars, version, cue.Step)), "");
         }
         catch (FieldException problem)
         {

@@ -76,9 +76,11 @@ export function Days({ look }: { look: Look }) {
           </Box>
         ))}
       </Flex>
-      <Text color="faded" fontSize="0.9em" mt="1">
-        The highest column is {Math.round(Math.max(...look.days.map(({ minutes }) => minutes)))} minutes.
-      </Text>
+      {look.days.some(({ minutes }) => minutes > 0) && (
+        <Text color="faded" fontSize="0.9em" mt="1">
+          The highest column is {Math.round(Math.max(...look.days.map(({ minutes }) => minutes)))} minutes.
+        </Text>
+      )}
       {look.spread.length > 0 && <Spread week={look.spread} />}
     </Part>
   )

@@ -201,12 +201,17 @@ internal static class OutsideFiles
     private static List<(int Midi, double At, double Length)> Notes(JsonNode part) =>
         [.. part["notes"]!.AsArray().Select(note => ((int)note![0]!, (double)note[1]!, (double)note[2]!))];
 
-    private static Dictionary<string, JsonNode> Outside(string folder)
+    private static Dictionary<string, JsonNode> Outside(string folder) =>
+        JsonSerializer.Deserialize<Dictionary<string, JsonNode>>(Read("musicfiles.mjs", folder))!;
+
+    /// <summary>What a script of outside readers prints of a folder.</summary>
+    /// <param name="script">A file of tests/reference.</param>
+    /// <param name="folder">The folder.</param>
+    public static string Read(string script, string folder)
     {
-        var reference = Path.Combine(Root(), "tests", "reference");
-        var start = new ProcessStartInfo("node", ["musicfiles.mjs", folder])
+        var start = new ProcessStartInfo("node", [script, folder])
         {
-            WorkingDirectory = reference,
+            WorkingDirectory = Path.Combine(Root(), "tests", "reference"),
             RedirectStandardOutput = true,
             RedirectStandardError = true,
             UseShellExecute = false,
@@ -215,9 +220,7 @@ internal static class OutsideFiles
         var said = node.StandardError.ReadToEndAsync();
         var text = node.StandardOutput.ReadToEnd();
         node.WaitForExit();
-        return node.ExitCode == 0
-            ? JsonSerializer.Deserialize<Dictionary<string, JsonNode>>(text)!
-            : throw new InvalidOperationException(said.Result);
+        return node.ExitCode == 0 ? text : throw new InvalidOperationException(said.Result);
     }
 
     public static string Root()

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.Notation;
@@ -136,31 +135,8 @@ public sealed class ReadBackTests
             ),
         ];
 
-    private static Dictionary<string, Reading> Read(string folder)
-    {
-        var reference = Path.Combine(Root(), "tests", "reference");
-        var start = new ProcessStartInfo("node", ["readback.mjs", folder])
-        {
-            WorkingDirectory = reference,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            UseShellExecute = false,
-        };
-        using var node = Process.Start(start)!;
-        var said = node.StandardError.ReadToEndAsync();
-        var text = node.StandardOutput.ReadToEnd();
-        node.WaitForExit();
-        node.ExitCode.ShouldBe(0, said.Result);
-        return JsonSerializer.Deserialize<Dictionary<string, Reading>>(text, JsonSerializerOptions.Web)!;
-    }
-
-    private static string Root()
-    {
-        var folder = new DirectoryInfo(AppContext.BaseDirectory);
-        while (!File.Exists(Path.Combine(folder!.FullName, "TuningFork.slnx")))
-            folder = folder.Parent;
-        return folder.FullName;
-    }
+    private static Dictionary<string, Reading> Read(string folder) =>
+        JsonSerializer.Deserialize<Dictionary<string, Reading>>(OutsideFiles.Read("readback.mjs", folder), JsonSerializerOptions.Web)!;
 
     private sealed record Reading(long Division, double? Tempo, List<long[]> Notes)
     {

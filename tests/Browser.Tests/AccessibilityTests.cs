@@ -8,6 +8,8 @@ namespace TuningFork.Browser.Tests;
 /// <summary>WCAG 2.2 AA as far as axe-core (npm) can tell, on every view of the demo; and no view asks anything of another host.</summary>
 public sealed class AccessibilityTests
 {
+    private const string Methods = "//*[@role='group' and starts-with(@aria-label, 'Method of')]";
+
     [Fact]
     public async Task No_view_has_a_serious_finding_and_none_reaches_outside()
     {
@@ -22,9 +24,11 @@ public sealed class AccessibilityTests
         using var browser = new Browser(app.Address);
         var axe = await File.ReadAllTextAsync(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
         Check("/", "//ol/li");
-        browser.More(3);
+        // Which drill has several methods depends on the day.
+        for (var row = 2; row < 8 && browser.Driver.FindElements(By.XPath(Methods)).Count == 0; row++)
+            browser.More(row);
         browser.Wishes();
-        Inspect("methods of a drill", "//*[@role='group' and starts-with(@aria-label, 'Method of')]");
+        Inspect("methods of a drill", Methods);
         Check("/set-up", "//section//*[name()='svg']");
         browser.Button("Change Work and rest").Click();
         Inspect("routine editor", "//ol/li");

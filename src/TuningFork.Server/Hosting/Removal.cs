@@ -65,6 +65,10 @@ public static class Removal
         await GoAsync(db.Boxes, before, cancel);
         await GoAsync(db.Pages, before, cancel);
         await GoAsync(db.Music, before, cancel);
+        // The file goes with the music that came from it.
+        await db
+            .MusicFiles.Where(file => !db.Music.IgnoreQueryFilters().Any(music => music.MaterialId == file.MaterialId))
+            .ExecuteDeleteAsync(cancel);
         // Passages before their pieces; what hangs on them goes with them.
         await GoAsync(db.Materials.Where(row => row.PieceId != null), before, cancel);
         await GoAsync(db.Materials, before, cancel);

@@ -25,4 +25,13 @@ public sealed class AlteredMusicTests
     [Fact]
     public void One_line_alone_is_that_line() =>
         Performed.Notes(AlteredMusic.Of(Hands.OfStaff(0), AlteredVersion.Other, null).Voices).Count.ShouldBe(4, "there is no other");
+
+    [Fact]
+    public void In_another_key_ties_of_some_notes_and_grace_notes_go_along()
+    {
+        var music = AbcReader.Read("M:2/4\nL:1/4\nK:C\n{B}[C-E]2|[CE]2|]").Music;
+        var moved = AlteredMusic.Of(music, "key+2", null);
+        moved.Lead.Bars[0].Elements[0].Grace[0].ToString().ShouldBe("C#5");
+        Performed.Notes(moved.Voices).Select(note => (note.Midi, note.Length.ToString())).ShouldBe([(62, "1"), (66, "1/2"), (66, "1/2")]);
+    }
 }

@@ -23,6 +23,7 @@ internal sealed class MusicXmlPart(IReadOnlyList<Fraction> lengths)
     private readonly Clef[] firstClefs = new Clef[MostStaves];
     private readonly int[] octaves = new int[MostStaves];
     private readonly List<Direction> waiting = [];
+    private readonly MusicXmlDirections directions = new();
     private long divisions = 1;
     private TimeSignature time = TimeSignature.Common;
     private Interval toSounding = Interval.Unison;
@@ -139,8 +140,6 @@ internal sealed class MusicXmlPart(IReadOnlyList<Fraction> lengths)
         numbers.Add((measure.Attribute("number")?.Value ?? "", measure.Attribute("implicit")?.Value == "yes"));
         Close(bar, reading);
     }
-
-    private readonly MusicXmlDirections directions = new();
 
     /// <summary>Puts the notes into lines of the same length, and the signs to their notes.</summary>
     private void Close(Bar bar, MusicXmlMeasure reading)

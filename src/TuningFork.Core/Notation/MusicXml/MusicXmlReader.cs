@@ -21,7 +21,7 @@ public static class MusicXmlReader
     /// <exception cref="MusicFileException">It cannot be read.</exception>
     /// <exception cref="OperationCanceledException">It was stopped.</exception>
     public static IReadOnlyList<MusicChoice> Choices(byte[] file, CancellationToken cancel = default) =>
-        [.. MusicXmlScan.Of(Opened(file, cancel), cancel).Parts.Select(part => part.Choice)];
+        MusicXmlScan.Of(Opened(file, cancel), cancel).Parts;
 
     /// <summary>The music of a part, and what was left out.</summary>
     /// <param name="file">The bytes of a .musicxml, .xml or .mxl file.</param>
@@ -33,7 +33,7 @@ public static class MusicXmlReader
     {
         var text = Opened(file, cancel);
         var scan = MusicXmlScan.Of(text, cancel);
-        var index = part ?? Math.Max(0, scan.Parts.FindIndex(one => one.Choice.Notes > 0));
+        var index = part ?? Math.Max(0, scan.Parts.FindIndex(one => one.Notes > 0));
         if (index < 0 || index >= scan.Parts.Count)
             throw new MusicFileException($"This score has {scan.Parts.Count} parts; choose one of them.");
         return Reading(text, reader => MusicXmlScore.Read(reader, scan, index, cancel));

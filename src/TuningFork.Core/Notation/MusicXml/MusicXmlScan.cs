@@ -2,15 +2,12 @@ using System.Xml.Linq;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>A part as the first walk through a score finds it.</summary>
-internal sealed record ScannedPart(string Id, MusicChoice Choice);
-
 /// <summary>
 /// What a score holds, found before a part of it is read: its parts, and how long each of its bars is in the longest of them.
 /// </summary>
 /// <param name="Parts">The parts in order.</param>
 /// <param name="Lengths">Length of each bar in the part where it is longest, as its notes add up.</param>
-internal sealed record MusicXmlScan(List<ScannedPart> Parts, IReadOnlyList<Fraction> Lengths)
+internal sealed record MusicXmlScan(List<MusicChoice> Parts, IReadOnlyList<Fraction> Lengths)
 {
     public static MusicXmlScan Of(string text, CancellationToken cancel)
     {
@@ -26,7 +23,7 @@ internal sealed record MusicXmlScan(List<ScannedPart> Parts, IReadOnlyList<Fract
     private sealed class Counting
     {
         private readonly Dictionary<string, string> names = new(StringComparer.Ordinal);
-        private readonly List<ScannedPart> parts = [];
+        private readonly List<MusicChoice> parts = [];
         private readonly HashSet<(string Staff, string Voice)> voices = [];
         private string id = "";
         private long divisions = 1;
@@ -53,7 +50,7 @@ internal sealed record MusicXmlScan(List<ScannedPart> Parts, IReadOnlyList<Fract
             return true;
         }
 
-        public List<ScannedPart> Parts()
+        public List<MusicChoice> Parts()
         {
             End();
             return parts;
@@ -115,9 +112,7 @@ internal sealed record MusicXmlScan(List<ScannedPart> Parts, IReadOnlyList<Fract
             if (!begun)
                 return;
             var name = names.GetValueOrDefault(id) is { Length: > 0 } given ? given : $"part {parts.Count + 1}";
-            parts.Add(
-                new ScannedPart(id, new MusicChoice(name, notes, staves, Math.Max(1, voices.Count), transposition, unpitched * 2 > notes))
-            );
+            parts.Add(new MusicChoice(name, notes, staves, Math.Max(1, voices.Count), transposition, unpitched * 2 > notes));
             begun = false;
         }
     }

@@ -105,16 +105,9 @@ internal static class Rhythms
         );
     }
 
-    /// <summary>The same bars in another key: everything moved by an interval.</summary>
+    /// <summary>The same bars in another key: everything moved by an interval; the fingers of the old key are no longer true.</summary>
     public static Score Moved(Score score, Interval interval) =>
-        NoteGroups.Change(
-            score with
-            {
-                Key = score.Key.Plus(interval),
-                Bars = [.. score.Bars.Select(bar => bar with { Key = bar.Key?.Plus(interval) })],
-            },
-            (_, element) => element with { Pitches = [.. element.Pitches.Select(pitch => pitch.Near(interval))], Finger = null }
-        );
+        NoteGroups.Change(Concert.Moved(score, interval), (_, element) => element with { Finger = null });
 
     private static List<Element> Heads(Score score) => NoteGroups.Of(score).ConvertAll(group => NoteGroups.At(score, group[0]));
 

@@ -11,12 +11,10 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Repertoire;
 
-/// <summary>Bars of a piece, as they are or altered.</summary>
-/// <param name="Variant">Lasting name of a variant; empty as written.</param>
-/// <param name="Step">Step of the variant, from 0.</param>
+/// <summary>Bars of a piece.</summary>
 /// <param name="Key">Key they are moved to; empty as they are.</param>
 /// <param name="Staff">One staff of them, from 0; null for all.</param>
-public sealed record BarsWish(int From, int To, string Variant, int Step, string Key, int? Staff);
+public sealed record BarsWish(int From, int To, string Key, int? Staff);
 
 /// <summary>The music of pieces over HTTP: files looked at and taken in, bars shown, altered and written out.</summary>
 public static class MusicEndpoints
@@ -97,7 +95,7 @@ public static class MusicEndpoints
                 {
                     await PieceEndpoints.PieceAsync(db, id, cancel);
                     var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
-                    var (whole, bars) = await BarsAsync(id, new BarsWish(from, to, variant, step, key, staff), music, cancel);
+                    var (whole, bars) = await BarsAsync(id, new BarsWish(from, to, key, staff), music, cancel);
                     return View(bars, instrument, variant, step) with { Staves = whole.Staves };
                 }
             )
@@ -122,7 +120,7 @@ public static class MusicEndpoints
                 {
                     var piece = await PieceEndpoints.PieceAsync(db, id, cancel);
                     var instrument = ProfileBooks.InstrumentOf(await desk.ProfileAsync(cancel));
-                    var wish = new BarsWish(from, to, variant, step, key, staff);
+                    var wish = new BarsWish(from, to, key, staff);
                     var (_, bars) = await BarsAsync(id, wish, music, cancel, keepsRepeats: variant.Length == 0);
                     return FileOf(Shown(bars, variant, step).Music, piece.Title, format, instrument);
                 }

@@ -1,68 +1,14 @@
 // Breaks what can break, and counts what comes of it. See ./torture; the figures are kept in docs/reliability.md.
-import { execFileSync, spawn, spawnSync } from 'node:child_process'
+import { execFileSync, spawnSync } from 'node:child_process'
 import { randomInt, randomUUID } from 'node:crypto'
 import fs from 'node:fs'
-import os from 'node:os'
 import path from 'node:path'
+import { act, built, close, folder, leave, player, Server, sleep, work } from './own-server.mjs'
 
 const sample = process.argv.includes('--sample')
 const count = (full, few) => (sample ? few : full)
-const root = path.resolve(import.meta.dirname, '../..')
-const work = fs.mkdtempSync(path.join(os.tmpdir(), 'tuning-fork-torture-'))
-const built = (project, name) => {
-  // A copy of its own: a build beside it changes nothing here.
-  fs.cpSync(path.join(root, project, 'bin/Release/net10.0'), path.join(work, name), { recursive: true })
-  return path.join(work, name, `${name}.dll`)
-}
-const server = built('src/TuningFork.Server', 'TuningFork.Server')
 const bench = built('bench', 'TuningFork.Bench')
-const sleep = (ms) => new Promise((next) => setTimeout(next, ms))
-let port = 20000 + randomInt(20000)
 let failures = 0
-const running = new Set()
-
-/** A server of its own on a folder; what it says is kept for when something goes wrong. */
-class Server {
-  constructor(folder, ...extra) {
-    this.address = `http://127.0.0.1:${++port}`
-    this.said = ''
-    this.began = performance.now()
-    this.process = spawn('dotnet', [server, '--urls', this.address, '--data', folder, '--own', '--testing', ...extra])
-    for (const stream of [this.process.stdout, this.process.stderr])
-      stream.on('data', (text) => (this.said += text))
-    running.add(this.process)
-    this.ended = new Promise((next) => this.process.on('exit', next)).then(() => running.delete(this.process))
-  }
-
-  async up(seconds = 25) {
-    const until = performance.now() + seconds * 1000
-    while (performance.now() < until && this.process.exitCode === null) {
-      const about = await this.ask('GET', '/api/about').catch(() => null)
-      if (about?.status === 200) return { ...about.body, after: performance.now() - this.began }
-      await sleep(25)
-    }
-    return null
-  }
-
-  async ask(method, place, body) {
-    const answer = await fetch(this.address + place, {
-      method,
-      headers: { 'Content-Type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    })
-    const text = await answer.text()
-    return { status: answer.status, body: text && text.startsWith('<') === false ? JSON.parse(text) : null }
-  }
-
-  async kill(signal = 'SIGKILL') {
-    this.process.kill(signal)
-    await this.ended
-  }
-}
-
-function folder() {
-  return fs.mkdtempSync(path.join(work, 'book-'))
-}
 
 /** Says what is wrong, and counts it. */
 function wrong(what, server) {
@@ -75,8 +21,6 @@ function report(what, figures) {
   const words = Object.entries(figures).map(([name, value]) => `${value} ${name}`)
   console.log(`${what}: ${words.join(', ')}`)
 }
-
-const player = { instrument: 'Viola', family: 'strings', weekdayMinutes: [30, 30, 30, 30, 30, 30, 30] }
 
 /** A book with a player, things to practise and some notes. */
 async function filled(at) {
@@ -246,8 +190,6 @@ async function sessions(kills) {
   report('sessions killed', { kills, 'acknowledged things lost': lost, 'takes counted twice': doubled, 's of play missing at most': most.toFixed(2) })
 }
 
-const act = (session, kind, playedSeconds) => ({ id: randomUUID(), sessionId: session.id, position: session.position, playedSeconds, kind, key: session.target?.key })
-const close = (one, session) => one.ask('POST', '/api/session/close', { id: randomUUID(), sessionId: session.id })
 
 /** Flips bytes, zeroes pages, cuts: the program comes up, says so or works, and a backup brings everything back. */
 async function damage(times) {
@@ -391,8 +333,7 @@ try {
   const wished = process.argv.slice(2).filter((word) => !word.startsWith('--'))
   for (const [name, part] of Object.entries(parts)) if (wished.length === 0 || wished.includes(name)) await part()
 } finally {
-  for (const one of running) one.kill('SIGKILL')
-  fs.rmSync(work, { recursive: true, force: true })
+  leave()
 }
 console.log(failures === 0 ? 'nothing stayed down, nothing was lost' : `${failures} WRONG`)
 process.exit(failures === 0 ? 0 : 1)

@@ -116,7 +116,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<SpareRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<SpareRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<EntryBeforeRow>().HasIndex(row => row.EntryId);
-        modelBuilder.Entity<EntryRow>().HasIndex(row => row.CarriedTo);
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.CarriedTo).HasFilter("\"CarriedTo\" IS NOT NULL");
         modelBuilder.Entity<FactRow>().HasKey(fact => fact.Name);
         modelBuilder.Entity<MaterialRow>().HasOne(row => row.Piece).WithMany().HasForeignKey(row => row.PieceId);
         modelBuilder.Entity<VisitRow>().HasIndex(row => new { row.MaterialId, row.Day }).IsUnique();
@@ -180,8 +180,11 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
                 row.Clean,
             });
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Day);
+        // Today asks for the shelf alone, which is some lines among those of a lifetime.
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.Kind).HasFilter("\"Kind\" = 'Shelf'");
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.Key).IsUnique();
-        modelBuilder.Entity<EntryRow>().HasIndex(row => row.MaterialId);
+        // Only of those that are about a material: for the many others their title is the way.
+        modelBuilder.Entity<EntryRow>().HasIndex(row => row.MaterialId).HasFilter("\"MaterialId\" IS NOT NULL");
         modelBuilder.Entity<EntryRow>().HasIndex(row => row.About);
         foreach (var entity in modelBuilder.Model.GetEntityTypes())
         {

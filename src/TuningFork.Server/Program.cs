@@ -3,7 +3,10 @@ using TuningFork.Data;
 using TuningFork.Data.Keeping;
 using TuningFork.Server.Features;
 using TuningFork.Server.Features.Ear;
+using TuningFork.Server.Features.House;
 using TuningFork.Server.Features.Keeping;
+using TuningFork.Server.Features.Keeping.Csv;
+using TuningFork.Server.Features.Keeping.EarlierLog;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Progress;
@@ -14,9 +17,17 @@ using TuningFork.Server.Features.Spare;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Features.Week;
 using TuningFork.Server.Hosting;
+using TuningFork.Server.Hosting.House;
 
-// Bare flags are taken out first: the configuration would read the next word as their value.
-var builder = WebApplication.CreateBuilder([.. args.Where(argument => argument is not ("--own" or "--testing" or "--restore"))]);
+// Bare flags are taken out first: the configuration would read the next word as their value. The content root is the program's own
+// folder: the one it is started in is watched with all that lies below it.
+var builder = WebApplication.CreateBuilder(
+    new WebApplicationOptions
+    {
+        Args = [.. args.Where(argument => argument is not ("--own" or "--testing" or "--restore"))],
+        ContentRootPath = AppContext.BaseDirectory,
+    }
+);
 bool Asked(string flag) => args.Contains($"--{flag}") || builder.Configuration.GetValue(flag, false);
 var clock = new MovableClock();
 
@@ -38,11 +49,22 @@ builder.Logging.AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Critical);
 
 // A start that fails is told by the sentence below.
 builder.Logging.AddFilter("Microsoft.Extensions.Hosting.Internal.Host", LogLevel.None);
+
+// With --house-port it listens to the house as well, over HTTPS; without, to this machine alone.
+var housePort = builder.Configuration.GetValue<int?>("house-port");
+using var certificate = housePort is null ? null : HouseCertificate.In(folder, clock.GetUtcNow());
+if (housePort is { } house)
+    builder.WebHost.UseUrls($"{builder.Configuration["urls"] ?? "http://127.0.0.1:5080"};https://*:{house}");
 builder.WebHost.ConfigureKestrel(server =>
 {
     server.AddServerHeader = false;
     server.Limits.MaxRequestBodySize = 1024 * 1024;
+    if (certificate is not null)
+        server.ConfigureHttpsDefaults(https => https.ServerCertificate = certificate);
 });
+builder.Services.AddSingleton(new HouseDoor(housePort, certificate is null ? "" : HouseCertificate.Fingerprint(certificate)));
+builder.Services.AddSingleton(new Devices(folder, clock));
+builder.Services.AddSingleton<HouseGate>();
 builder.Services.AddSingleton<TimeProvider>(clock);
 builder.Services.AddSingleton(ledger);
 builder.Services.AddSingleton(turns);
@@ -86,7 +108,9 @@ builder.Services.AddResponseCompression(compression => compression.EnableForHttp
 
 var app = builder.Build();
 Problems.Use(app);
-Guard.Use(app);
+var door = app.Services.GetRequiredService<HouseDoor>();
+Guard.Use(app, door);
+HouseGate.Use(app, door, app.Services.GetRequiredService<HouseGate>());
 Turns.Use(app, ledger, turns);
 app.UseWhen(
     context => context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal),
@@ -105,6 +129,10 @@ PackedFiles.Use(app);
 app.MapOpenApi();
 app.MapAbout();
 app.MapBackups();
+app.MapArchive();
+app.MapCsv();
+app.MapEarlierLogs();
+app.MapDevices();
 app.MapTakeFromDemo();
 app.MapProfile();
 app.MapInstruments();
@@ -162,7 +190,7 @@ try
 {
     using var mine = ledger.Hold();
     if (Asked("restore"))
-        return RestoreConsole.Run(ledger, clock, Console.In, Console.Out);
+        return RestoreConsole.Run(ledger, clock, builder.Configuration["from"], Console.In, Console.Out);
     if (builder.Configuration["old-data"] is { } old && TakeAlong.Book(Path.Combine(old, "own.db"), ledger.PathOf(Book.Own)) is { } done)
         await Console.Out.WriteLineAsync(done);
     await PrepareUsualAsync();

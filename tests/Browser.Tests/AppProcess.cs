@@ -212,7 +212,7 @@ public sealed class AppProcess : IAsyncDisposable
         return ValueTask.CompletedTask;
     }
 
-    private static int FreePort()
+    public static int FreePort()
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();

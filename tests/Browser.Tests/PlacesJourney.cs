@@ -92,12 +92,18 @@ public sealed class PlacesJourney
         }
     }
 
-    [Theory]
-    [InlineData(390, 844)]
+    [Fact]
+    public Task On_the_stage_of_a_phone_the_time_and_every_key_are_in_sight() => InSight(390, 844);
+
+    /// <summary>Run by scripts/long/journeys.</summary>
+    [Theory(Explicit = true)]
+    [Trait("Run", "long")]
     [InlineData(844, 390)]
     [InlineData(820, 1180)]
     [InlineData(1280, 800)]
-    public async Task On_the_stage_the_time_and_every_key_are_in_sight(int width, int height)
+    public Task On_the_stage_the_time_and_every_key_are_in_sight(int width, int height) => InSight(width, height);
+
+    private static async Task InSight(int width, int height)
     {
         await using var app = await AppProcess.StartAsync();
         using var browser = new Browser(app.Address, width, height);

@@ -155,7 +155,9 @@ public sealed class PlayedJourney
         return Math.max(...wanted.sort((a, b) => a - b).map((at, i) => 1000 * Math.abs(at - notes[i])));
         """;
 
-    [Fact]
+    /// <summary>Run by scripts/long/journeys.</summary>
+    [Fact(Explicit = true)]
+    [Trait("Run", "long")]
     public async Task A_stand_in_that_errs_moves_the_levels_down_and_one_that_does_not_up()
     {
         await using var app = await AppProcess.StartAsync("--own");

@@ -51,8 +51,22 @@ public sealed class TakeInJourney
         browser.Button("Keep this music").Click();
         browser.See(By.CssSelector("section[aria-label='Music'] .abcjs-notehead"));
         Staves(browser).ShouldBe(2);
-        browser.Choose("hands", "left hand");
+        browser.Choose("staves", "lower: left hand");
         browser.Until(_ => Staves(browser) == 1);
+
+        // On paper stands the music, across the page, and nothing else of it.
+        browser.Run("window.print = () => {}");
+        browser.Tap(browser.Button("on paper"));
+        browser.Media("print");
+        browser.Until(_ =>
+            (bool)
+                browser.Run(
+                    "const music = document.querySelector('.on-paper svg').getBoundingClientRect(); return music.width > 500 && document.querySelector('main').getBoundingClientRect().width === 0"
+                )!
+        );
+        browser.Media("");
+        browser.Run("dispatchEvent(new Event('afterprint'))");
+        browser.Run("return document.querySelectorAll('.on-paper').length").ShouldBe(0L);
 
         // On the stage both hands stand there.
         await app.Send(HttpMethod.Post, $"/api/pieces/{id}/passages", new { passages = new[] { new { from = 1, to = 2 } } });

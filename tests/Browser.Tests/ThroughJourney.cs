@@ -6,7 +6,7 @@ using Xunit;
 
 namespace TuningFork.Browser.Tests;
 
-/// <summary>Methods played once through to their end by two pedals, with a miss where it changes the way.</summary>
+/// <summary>Methods played once through to their end by two pedals, with a miss where it changes the way; run by scripts/long/journeys.</summary>
 public sealed class ThroughJourney
 {
     /// <summary>
@@ -18,7 +18,8 @@ public sealed class ThroughJourney
         public const string Miss = "miss at ";
     }
 
-    [Fact]
+    [Fact(Explicit = true)]
+    [Trait("Run", "long")]
     public async Task Every_method_of_a_passage_comes_to_its_end()
     {
         await using var app = await AppProcess.StartAsync("--own");
@@ -58,7 +59,8 @@ public sealed class ThroughJourney
         browser.Complaints().ShouldBeEmpty();
     }
 
-    [Fact]
+    [Fact(Explicit = true)]
+    [Trait("Run", "long")]
     public async Task Rungs_steps_and_a_ladder_come_to_their_end()
     {
         await using var app = await AppProcess.StartAsync("--own");

@@ -57,8 +57,7 @@ public sealed class WeekJourney
         [
             .. browser
                 .Driver.FindElements(By.CssSelector("[data-testid='day-minutes']"))
-                .Select(card =>
-                    card.Text == "free" ? 0 : int.Parse(card.Text.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture)
-                ),
+                .Select(card => card.GetDomProperty("textContent") ?? "")
+                .Select(text => text == "free" ? 0 : int.Parse(text.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture)),
         ];
 }

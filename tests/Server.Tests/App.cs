@@ -44,6 +44,7 @@ public sealed class App : WebApplicationFactory<Program>
             Content =
                 body is null ? null
                 : body is string raw ? new StringContent(raw, System.Text.Encoding.UTF8, "application/json")
+                : body is byte[] bytes ? new ByteArrayContent(bytes) { Headers = { ContentType = new("application/octet-stream") } }
                 : JsonContent.Create(body),
         };
         using var answer = await Http.SendAsync(request);
@@ -211,6 +212,9 @@ public sealed class App : WebApplicationFactory<Program>
 
     /// <summary>What the files hold that were set aside.</summary>
     public IReadOnlyList<string> SetAside() => [.. Directory.GetFiles(data, "own-set-aside-*.db").Select(File.ReadAllText)];
+
+    /// <summary>Files in the folder whose names begin so.</summary>
+    public IReadOnlyList<string> FilesInFolder(string begin) => Directory.GetFiles(data, begin + "*");
 
     /// <summary>Writes into the file itself, past the program.</summary>
     public void Write(string sql)

@@ -83,6 +83,8 @@ public sealed class EarTests : IDisposable
         var one = Body("up:7", "up:7");
         one["only"] = new JsonArray("up:7");
         await Refused(one, "only");
+        one["only"] = new JsonArray("up:7", null);
+        await Refused(one, "only[1]");
         ((int?)(await app.Get("/api/ear"))["today"]!["asked"]).ShouldBe(1, "nothing of that was kept");
     }
 

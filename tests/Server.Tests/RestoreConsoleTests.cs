@@ -44,7 +44,7 @@ public sealed class RestoreConsoleTests : IDisposable
     private static string Typed(Ledger ledger, string keys)
     {
         using var screen = new StringWriter();
-        RestoreConsole.Run(ledger, TimeProvider.System, new StringReader(keys + "\n"), screen);
+        RestoreConsole.Run(ledger, TimeProvider.System, null, new StringReader(keys + "\n"), screen);
         return screen.ToString();
     }
 

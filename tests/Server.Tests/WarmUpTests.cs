@@ -191,4 +191,37 @@ public sealed class WarmUpTests : IDisposable
         );
         await app.Refused(HttpMethod.Post, "/api/warm-ups", new { name = "", parts }, "name");
     }
+
+    /// <summary>What a warm-up is played on, or what was added to a day, may be removed: day, week and sitting go on without it.</summary>
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public async Task A_part_whose_exercise_was_removed_stops_nothing(bool isAdded)
+    {
+        await app.Clock(Evening);
+        var (_, _, _, exercise) = await app.FirstDay();
+        if (isAdded)
+            await app.Add(exercise);
+        var parts = new object[]
+        {
+            new
+            {
+                element = "Agility",
+                title = "Shifts, lightly",
+                how = "Lightly.",
+                minutes = 3,
+                core = true,
+                materialId = exercise,
+            },
+        };
+        var all = await app.Post("/api/warm-ups", new { name = "Mine", parts });
+        foreach (var other in all["versions"]!.AsArray().Where(one => (string?)one!["name"] != "Mine").ToList())
+            await app.Send(HttpMethod.Delete, $"/api/warm-ups/{Id(other!)}", null, 200);
+        await app.Send(HttpMethod.Delete, $"/api/materials/{exercise}", null, 200);
+        await app.Get("/api/today");
+        (await app.Get("/api/week/ahead"))["days"]!.AsArray().Count.ShouldBe(7);
+        var session = await app.SkipTo(await app.Begin(), now => ((string?)now["title"])?.Contains("Shifts") == true || now["cue"] is null);
+        await app.Act(session, "Done");
+        await app.Close();
+    }
 }

@@ -31,6 +31,7 @@ public static class Concert
         return score with
         {
             Key = score.Key.Plus(way),
+            Tonic = score.Tonic is { } tonic ? new Pitch(tonic, 4).Near(Spelling(way, score.Key)).Name : null,
             Bars = bars,
         };
     }

@@ -4,13 +4,15 @@ using System.Text.RegularExpressions;
 namespace TuningFork.Core.Notation;
 
 /// <summary>Text of a file, whatever it was encoded in: UTF-8, UTF-16, or the Windows alphabet of western Europe.</summary>
-internal static partial class EncodedText
+public static partial class EncodedText
 {
     private static readonly Encoding Strict = new UTF8Encoding(encoderShouldEmitUTF8Identifier: false, throwOnInvalidBytes: true);
 
     /// <summary>The text without a byte order mark. What a mark or zero bytes show goes before what the text says of itself.</summary>
+    /// <param name="bytes">The bytes of the file; any can be read.</param>
     public static string Of(byte[] bytes)
     {
+        ArgumentNullException.ThrowIfNull(bytes);
         if (bytes is [0xEF, 0xBB, 0xBF, ..])
             return Encoding.UTF8.GetString(bytes.AsSpan(3));
         if (bytes is [0xFF, 0xFE, ..])

@@ -15,6 +15,9 @@ public sealed record Score
     /// <summary>The key at its beginning.</summary>
     public Key Key { get; init; } = Key.C;
 
+    /// <summary>The note that is the first degree where the signature does not tell it, as D in D Dorian; null for that of the key.</summary>
+    public NoteName? Tonic { get; init; }
+
     /// <summary>The time signature at its beginning.</summary>
     public TimeSignature Time { get; init; } = TimeSignature.Common;
 

@@ -485,7 +485,7 @@ public static class Methods
         new(
             new("unseen-in-time"),
             "unseen, in time",
-            "Half a minute to look: time, key, tempo, the highest and the oddest place. Then play slower than feels necessary; the beat never stops and mistakes are passed by.",
+            "Half a minute to look: time, tempo, the oddest place, and where there is pitch the key and the highest note. Then play slower than feels necessary; the beat never stops and mistakes are passed by.",
             (2, 6),
             "right if every bar came on time",
             "Fits every day. Take easier music when you stop in it.",

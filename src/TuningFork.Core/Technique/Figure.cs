@@ -61,6 +61,15 @@ internal sealed record Figure(
         return line;
     }
 
+    /// <summary>Notes of each part of a line that is played by itself: octave after octave, then all joined.</summary>
+    public IReadOnlyList<int> Sections(SheetWish wish, int notes)
+    {
+        if (Shape is not null || IsPattern || wish.Order == OctaveOrder.UpAndDown || wish.Octaves == 1)
+            return [notes];
+        var octave = Sheets.NoteCount(NotesPerOctave, 1);
+        return [.. Enumerable.Repeat(octave, wish.Octaves), notes - (octave * wish.Octaves)];
+    }
+
     /// <summary>Up and down, the top note once.</summary>
     private List<Pitch> Round(Pitch first, int octaves) => [.. Up(first, octaves), .. Down(first, octaves).Skip(1)];
 

@@ -28,27 +28,39 @@ public sealed record Joining(string Id, string Name, IReadOnlyList<int> Groups, 
         All.FirstOrDefault(joining => joining.Id == id)
         ?? throw new ArgumentException($"There is no articulation called \"{id}\".", nameof(id));
 
-    /// <summary>The notes with slurs and dots. Rests part groups.</summary>
-    internal List<Element> Apply(IReadOnlyList<Element> notes)
+    /// <summary>The notes with slurs and dots.</summary>
+    /// <param name="notes">The notes.</param>
+    /// <param name="sections">Notes of each section, after which the groups begin anew; together all of them.</param>
+    internal List<Element> Apply(IReadOnlyList<Element> notes, IReadOnlyList<int> sections)
     {
         var result = notes.ToList();
-        if (Groups.Count == 0)
+        var from = 0;
+        foreach (var section in sections)
         {
-            Slur(result, 0, result.Count);
-            return result;
-        }
-
-        for (int at = 0, turn = 0; at < result.Count; turn++)
-        {
-            var size = Math.Min(Groups[turn % Groups.Count], result.Count - at);
-            if (size > 1)
-                Slur(result, at, size);
-            else if (Short)
-                result[at] = result[at] with { Articulation = Articulation.Staccato };
-            at += size;
+            Apply(result, from, from + section);
+            from += section;
         }
 
         return result;
+    }
+
+    private void Apply(List<Element> notes, int from, int end)
+    {
+        if (Groups.Count == 0)
+        {
+            Slur(notes, from, end - from);
+            return;
+        }
+
+        for (int at = from, turn = 0; at < end; turn++)
+        {
+            var size = Math.Min(Groups[turn % Groups.Count], end - at);
+            if (size > 1)
+                Slur(notes, at, size);
+            else if (Short)
+                notes[at] = notes[at] with { Articulation = Articulation.Staccato };
+            at += size;
+        }
     }
 
     private static void Slur(List<Element> notes, int from, int size)

@@ -3,12 +3,21 @@ using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Technique;
 
-/// <summary>Sets a line of pitches into bars of four quarters: a rhythm over and over, the last note to the end of its bar.</summary>
+/// <summary>
+/// Sets a line of pitches into bars of four quarters: a rhythm over and over, the last note to the end of its bar. Slurs and dots begin
+/// anew with each section of the line.
+/// </summary>
 internal static class Setter
 {
-    public static IReadOnlyList<Bar> Bars(IReadOnlyList<Pitch> line, Rhythm rhythm, Joining joining, IReadOnlyList<int> fingers)
+    public static IReadOnlyList<Bar> Bars(
+        IReadOnlyList<Pitch> line,
+        Rhythm rhythm,
+        Joining joining,
+        IReadOnlyList<int> fingers,
+        IReadOnlyList<int> sections
+    )
     {
-        var notes = joining.Apply(Notes(line, rhythm));
+        var notes = joining.Apply(Notes(line, rhythm), sections);
         for (var i = 0; i < fingers.Count; i++)
             notes[i] = notes[i] with { Finger = fingers[i] };
         var bars = new List<Bar>();

@@ -60,13 +60,15 @@ public static class Sheets
             Title = $"{figure.Title}, {Numbers[wish.Octaves]}",
             Clef = ClefOf(instrument, wish.Hand, line),
             Key = figure.Key,
+            Tonic = figure.Tonic,
             Tempo = wish.Tempo,
             ToSounding = instrument.ToSounding,
             Bars = Setter.Bars(
                 isTurned ? Turned(line) : line,
                 rhythm,
                 joining,
-                isTurned ? Turned(Fingers(wish, figure)) : Fingers(wish, figure)
+                isTurned ? Turned(Fingers(wish, figure)) : Fingers(wish, figure),
+                figure.Sections(wish, line.Count)
             ),
         };
         return (score, line.Count);

@@ -66,15 +66,20 @@ public readonly record struct Key(NoteName Tonic, bool IsMinor = false)
             : 0;
     }
 
-    /// <summary>This key moved by an interval, respelled when it could not be written.</summary>
-    /// <param name="interval">How far, as from written to sounding pitch.</param>
+    /// <summary>
+    /// This key moved by an interval; where that needs more than six accidentals, the key with fewer that sounds the same: E flat major
+    /// for a clarinet sounds in D flat, not in C sharp, and its D flat in B, not in C flat (common practice).
+    /// </summary>
+    /// <param name="interval">How far, as from written to sounding pitch. By octaves the key stays as it is spelled.</param>
     public Key Plus(Interval interval)
     {
         // Along the line of fifths a fifth is 1, a major second 2, a semitone without a letter 7.
         var fifths = Signature + (interval.Semitones * 7) - (interval.Steps * 12);
-        while (fifths > 7)
+        if (fifths == Signature && CanBeWritten)
+            return this;
+        while (fifths > 6)
             fifths -= 12;
-        while (fifths < -7)
+        while (fifths < -6)
             fifths += 12;
         return OfSignature(fifths, IsMinor);
     }

@@ -23,6 +23,9 @@ public enum Naming
 public static class NoteNaming
 {
     private static readonly string[] Plain = ["do", "re", "mi", "fa", "sol", "la", "ti"];
+
+    // Where do is fixed, the seventh is called si, not ti, which is the name of those who sing by the key.
+    private static readonly string[] Fixed = ["do", "re", "mi", "fa", "sol", "la", "si"];
     private static readonly string[] Raised = ["di", "ri", "mi♯", "fi", "si", "li", "ti♯"];
     private static readonly string[] Lowered = ["do♭", "ra", "me", "fa♭", "se", "le", "te"];
     private static readonly string[] Swaras = ["S", "r", "R", "g", "G", "m", "M", "P", "d", "D", "n", "N"];
@@ -31,14 +34,15 @@ public static class NoteNaming
     /// <param name="note">The note.</param>
     /// <param name="key">The key one is in.</param>
     /// <param name="naming">The school.</param>
-    public static string Of(NoteName note, Key key, Naming naming) =>
+    /// <param name="tonic">The note that is 1 and Sa; null for the key's. The second in a Dorian scale, by the key of its signature.</param>
+    public static string Of(NoteName note, Key key, Naming naming, NoteName? tonic = null) =>
         naming switch
         {
             Naming.Letters => note.Printed,
-            Naming.FixedDo => Plain[(int)note.Step] + note.Printed[1..],
+            Naming.FixedDo => Fixed[(int)note.Step] + note.Printed[1..],
             Naming.MovableDo => Syllable(note, key.IsMinor ? key.Relative.Tonic : key.Tonic),
-            Naming.Degrees => Degree(note, key.Tonic),
-            Naming.Sargam => Swaras[(note.PitchClass - key.Tonic.PitchClass + 12) % 12],
+            Naming.Degrees => Degree(note, tonic ?? key.Tonic),
+            Naming.Sargam => Swaras[(note.PitchClass - (tonic ?? key.Tonic).PitchClass + 12) % 12],
             _ => throw new ArgumentOutOfRangeException(nameof(naming), naming, "There is no such naming."),
         };
 

@@ -41,7 +41,7 @@ internal static class DemoGrooves
             new(Exercise("Doubles, soft", 4, 132), 110, Ceiling: 0.85),
             new(
                 Made(
-                    "Low, open, slap in turn",
+                    "Low, open, slap, open",
                     new Work(WorkKind.Groove) { Text = "slap: ....x.......x...\nopen: ..x...x...x...x.\nlow:  X.......x......." },
                     1,
                     120,

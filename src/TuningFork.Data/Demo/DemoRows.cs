@@ -48,8 +48,9 @@ internal static class DemoRows
     }
 
     /// <summary>An exercise made of something beside a line of notes.</summary>
-    public static MaterialRow Made(string title, Work work, int bars, int? target, string serves, string sheet = "") =>
-        new()
+    public static MaterialRow Made(string title, Work work, int bars, int? target, string serves, string sheet = "")
+    {
+        var row = new MaterialRow
         {
             Kind = MaterialKind.Exercise,
             Title = title,
@@ -60,6 +61,10 @@ internal static class DemoRows
             SheetJson = sheet,
             WorkJson = JsonSerializer.Serialize(work, Bookkeeping.Json),
         };
+        if (work.Kind == WorkKind.Groove)
+            row.BeatsPerBar = Groove.Parse(work.Text).BeatsPerBar;
+        return row;
+    }
 
     public static MaterialRow Exercise(string title, int bars, int target, bool isScale = false, string serves = "") =>
         new()

@@ -15,7 +15,11 @@ public enum BackupKind
 
 /// <summary>What a file holds, for comparing.</summary>
 /// <param name="LastDay">The last day on which something was played, or null.</param>
-public sealed record Contents(int Sessions, int Takes, int Notes, int Materials, DateOnly? LastDay);
+public sealed record Contents(int Sessions, int Takes, int Notes, int Materials, DateOnly? LastDay)
+{
+    /// <summary>Whether there is nothing that could be lost.</summary>
+    public bool IsEmpty => Sessions + Takes + Notes + Materials == 0;
+}
 
 /// <summary>A backup.</summary>
 /// <param name="Name">Its file name.</param>
@@ -24,32 +28,122 @@ public sealed record Contents(int Sessions, int Takes, int Notes, int Materials,
 /// <param name="Contents">What it holds; null when it cannot be read.</param>
 public sealed record Backup(string Name, DateTime TakenUtc, BackupKind Kind, Contents? Contents);
 
-/// <summary>The backups of one file, in a folder beside it: the newest fourteen days, and some before each greater change.</summary>
-public sealed partial class Backups(string path)
+/// <summary>
+/// The backups of one file in a folder: of days, weeks and months (<see cref="Retention"/>), and some before each greater change. What
+/// is attached to the book lies beside them once.
+/// </summary>
+/// <param name="path">The file.</param>
+/// <param name="folder">The folder; null for the usual one beside the file.</param>
+public sealed partial class Backups(string path, string? folder = null)
 {
-    /// <summary>Backups kept of each kind.</summary>
+    /// <summary>Backups kept of each kind but the daily ones.</summary>
     public const int Kept = 14;
+
+    /// <summary>One work at a time in this program: what one makes another must not tidy away.</summary>
+    private static readonly Lock OneAtATime = new();
 
     private const string Stamp = "yyyy-MM-dd'T'HHmmss'Z'";
 
     /// <summary>Where they lie.</summary>
     public string Folder { get; } =
-        Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, "backups", Path.GetFileNameWithoutExtension(path));
+        folder ?? Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, "backups", Path.GetFileNameWithoutExtension(path));
+
+    private Attachments Attached => new(Path.Combine(Folder, "attachments"));
+
+    /// <summary>When the newest was made; null when there is none.</summary>
+    public DateTime? NewestUtc => Names() is [var newest, ..] ? newest.TakenUtc : null;
 
     /// <summary>All of them, the newest first.</summary>
     public IReadOnlyList<Backup> All() =>
-        [.. Names().Select(found => new Backup(found.Name, found.TakenUtc, found.Kind, ContentsOf(Path.Combine(Folder, found.Name))))];
+        [.. Names().Select(found => new Backup(found.Name, found.TakenUtc, found.Kind, WholeContents(Path.Combine(Folder, found.Name))))];
 
     /// <summary>Makes one, checked after writing; then those beyond the number kept go.</summary>
     /// <exception cref="TroubleException">It could not be made; the others stay as they are.</exception>
     public string Make(BackupKind kind, DateTime nowUtc)
     {
-        var name = $"{nowUtc.ToString(Stamp, CultureInfo.InvariantCulture)}.{kind}.db";
-        SafeFile.Copy(path, Path.Combine(Folder, name));
-        foreach (var old in Names().Where(found => found.Kind == kind).Skip(Kept))
-            SafeFile.Delete(Path.Combine(Folder, old.Name));
+        string Name() => $"{nowUtc.ToString(Stamp, CultureInfo.InvariantCulture)}.{kind}.db";
+        var name = Name();
+        lock (OneAtATime)
+        {
+            // Two in one second: none takes the place of the other.
+            for (; ContentsOf(Path.Combine(Folder, name)) is not null; name = Name())
+                nowUtc = nowUtc.AddSeconds(1);
+            SafeFile.Copy(path, Path.Combine(Folder, name), Attached.TakeOut);
+            Tidy(name);
+        }
+
         return name;
     }
+
+    /// <summary>Copies the newest backup to another folder, with what is attached to it, when it is not there yet.</summary>
+    /// <returns>True when there was something to copy.</returns>
+    /// <exception cref="TroubleException">The other folder cannot be written, or has no room; what lies there stays as it is.</exception>
+    public bool CopyNewestTo(Backups other)
+    {
+        ArgumentNullException.ThrowIfNull(other);
+        lock (OneAtATime)
+        {
+            if (Names() is not [var newest, ..] || other.Names().Any(one => one.Name == newest.Name))
+                return false;
+            var (from, to) = (Path.Combine(Folder, newest.Name), Path.Combine(other.Folder, newest.Name));
+            try
+            {
+                using (var backup = SafeFile.Open(from, SqliteOpenMode.ReadOnly))
+                    Attached.CopyTo(other.Attached, Attachments.NeededBy(backup));
+                // What is attached is out of it already.
+                SafeFile.Copy(from, to);
+                other.Tidy(newest.Name);
+                return true;
+            }
+            catch (Exception problem) when (problem is not TroubleException && TroubleException.Of(problem, to) is { } trouble)
+            {
+                throw new TroubleException(trouble.Kind, trouble.Message, problem);
+            }
+        }
+    }
+
+    /// <summary>Removes what is beyond the number kept, what was attached to nothing else, and halves that a killed program left.</summary>
+    /// <param name="made">The one that was just made: it stays, also where others bear the date of a clock that was ahead.</param>
+    private void Tidy(string made)
+    {
+        foreach (var half in Directory.EnumerateFiles(Folder, "*.partial*"))
+            File.Delete(half);
+        var names = Names();
+        var days = Retention.Kept(names.Where(found => found.Kind == BackupKind.Daily).Select(found => found.TakenUtc));
+        var gone = names
+            .Where(found => found.Kind == BackupKind.Daily && !days.Contains(found.TakenUtc))
+            .Concat(names.Where(found => found.Kind != BackupKind.Daily).GroupBy(found => found.Kind).SelectMany(kind => kind.Skip(Kept)))
+            .Where(found => found.Name != made)
+            .ToList();
+        foreach (var old in gone)
+            SafeFile.Delete(Path.Combine(Folder, old.Name));
+        var needed = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var backup in names.Except(gone))
+        {
+            // One that cannot be read may still be mended by somebody: nothing that it needs goes.
+            if (Needed(Path.Combine(Folder, backup.Name)) is not { } some)
+                return;
+            needed.UnionWith(some);
+        }
+
+        Attached.KeepOnly(needed);
+    }
+
+    private static IReadOnlyList<string>? Needed(string backup)
+    {
+        try
+        {
+            using var file = SafeFile.Open(backup, SqliteOpenMode.ReadOnly);
+            return Attachments.NeededBy(file);
+        }
+        catch (SqliteException)
+        {
+            return null;
+        }
+    }
+
+    /// <summary>What a backup holds; null when it cannot be read or something that was attached is gone.</summary>
+    private Contents? WholeContents(string backup) => Needed(backup) is { } needed && Attached.Has(needed) ? ContentsOf(backup) : null;
 
     /// <summary>Makes the backup of a day, when there is none yet and the file has changed since the last one.</summary>
     /// <param name="nowUtc">Now.</param>
@@ -73,14 +167,26 @@ public sealed partial class Backups(string path)
     /// Puts a backup in the place of the file. A file that can be read is backed up first; one that cannot is set aside,
     /// never overwritten. Nobody may have the file open meanwhile.
     /// </summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="nowUtc">Now.</param>
+    /// <param name="from">Where it lies, when not here.</param>
     /// <exception cref="TroubleException">The backup is damaged, or there is no room; the file is as it was.</exception>
     /// <exception cref="FileNotFoundException">There is no such backup.</exception>
-    public void Restore(string name, DateTime nowUtc)
+    public void Restore(string name, DateTime nowUtc, Backups? from = null)
     {
-        var backup = Names().FirstOrDefault(found => found.Name == name).Name
+        from ??= this;
+        var backup = from.Names().FirstOrDefault(found => found.Name == name).Name
             ?? throw new FileNotFoundException($"There is no backup called {name}.");
         var ready = path + ".restored";
-        SafeFile.Copy(Path.Combine(Folder, backup), ready);
+        SafeFile.Copy(Path.Combine(from.Folder, backup), ready, from.Attached.PutIn);
+        PutInPlace(ready, nowUtc);
+    }
+
+    /// <summary>Puts a whole file in the place of the book, as <see cref="Restore"/> does.</summary>
+    /// <param name="ready">The file; it is gone from there afterwards.</param>
+    /// <param name="nowUtc">Now.</param>
+    public void PutInPlace(string ready, DateTime nowUtc)
+    {
         if (PracticeFile.IsThere(path) && ContentsOf(path) is not null && IsWhole())
         {
             Make(BackupKind.BeforeRestore, nowUtc);
@@ -91,6 +197,9 @@ public sealed partial class Backups(string path)
         SafeFile.SetAside(path, nowUtc);
         File.Move(ready, path);
     }
+
+    /// <summary>What a book holds now: nothing where there is no file yet; null when it cannot be read.</summary>
+    public static Contents? NowIn(string file) => PracticeFile.IsThere(file) ? ContentsOf(file) : new Contents(0, 0, 0, 0, null);
 
     /// <summary>What a file holds; null when it cannot be read.</summary>
     public static Contents? ContentsOf(string file)

@@ -28,8 +28,9 @@ public static class SafeFile
     /// </summary>
     /// <param name="from">The file.</param>
     /// <param name="to">Where the copy is to stand; what stands there is replaced.</param>
+    /// <param name="change">What is to be changed in the copy before it gets its name; null for nothing.</param>
     /// <exception cref="TroubleException">There is no room, it cannot be written, or what was read is damaged.</exception>
-    public static void Copy(string from, string to)
+    public static void Copy(string from, string to, Action<SqliteConnection>? change = null)
     {
         var partial = to + ".partial";
         try
@@ -42,6 +43,7 @@ public static class SafeFile
                 source.BackupDatabase(copy);
                 // One file, without a log beside it.
                 Run(copy, "PRAGMA journal_mode=DELETE");
+                change?.Invoke(copy);
                 Check(copy, partial);
             }
 

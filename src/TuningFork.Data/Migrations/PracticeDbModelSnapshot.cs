@@ -387,14 +387,19 @@ namespace TuningFork.Data.Migrations
 
                     b.HasIndex("About");
 
-                    b.HasIndex("CarriedTo");
+                    b.HasIndex("CarriedTo")
+                        .HasFilter("\"CarriedTo\" IS NOT NULL");
 
                     b.HasIndex("Day");
 
                     b.HasIndex("Key")
                         .IsUnique();
 
-                    b.HasIndex("MaterialId");
+                    b.HasIndex("Kind")
+                        .HasFilter("\"Kind\" = 'Shelf'");
+
+                    b.HasIndex("MaterialId")
+                        .HasFilter("\"MaterialId\" IS NOT NULL");
 
                     b.ToTable("Entries");
                 });

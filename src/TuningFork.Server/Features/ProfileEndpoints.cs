@@ -9,6 +9,7 @@ using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Keeping;
 using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Hosting;
+using TuningFork.Server.Hosting.House;
 
 namespace TuningFork.Server.Features;
 
@@ -18,7 +19,16 @@ namespace TuningFork.Server.Features;
 /// <param name="Today">The practice day; before there is a player, the date.</param>
 /// <param name="Entered">Of a demo: what somebody has entered in it beside what it holds itself; null for one's own book.</param>
 /// <param name="Trouble">Why the file cannot be used; null when it can.</param>
-public sealed record AboutView(Book Book, bool HasPlayer, string Instrument, DateOnly Today, TakenView? Entered, TroubleView? Trouble);
+/// <param name="IsGuest">Whether this is another device in the house than the one the program runs on.</param>
+public sealed record AboutView(
+    Book Book,
+    bool HasPlayer,
+    string Instrument,
+    DateOnly Today,
+    TakenView? Entered,
+    TroubleView? Trouble,
+    bool IsGuest
+);
 
 /// <summary>The player and how the days are laid out.</summary>
 /// <param name="UnderWay">Most passages under way at a time; 0 for no limit.</param>
@@ -76,10 +86,11 @@ public static class ProfileEndpoints
                     PracticeDb db,
                     PracticeClock clock,
                     TimeProvider time,
+                    HouseDoor door,
                     CancellationToken cancel
                 ) =>
                 {
-                    var book = ledger.Of(context);
+                    var (book, isGuest) = (ledger.Of(context), door.IsComingIn(context));
                     try
                     {
                         await ledger.PrepareAsync(book, cancel);
@@ -92,7 +103,8 @@ public static class ProfileEndpoints
                             "",
                             DateOnly.FromDateTime(clock.LocalNow.DateTime),
                             null,
-                            BackupEndpoints.Trouble(trouble, ledger, time)
+                            BackupEndpoints.Trouble(trouble, ledger, time),
+                            isGuest
                         );
                     }
 
@@ -103,7 +115,8 @@ public static class ProfileEndpoints
                         profile?.Instrument ?? "",
                         profile is null ? DateOnly.FromDateTime(clock.LocalNow.DateTime) : clock.Today(profile),
                         book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel),
-                        null
+                        null,
+                        isGuest
                     );
                 }
             )

@@ -1,17 +1,19 @@
 using System.Security.Cryptography;
 using Microsoft.AspNetCore.Mvc;
+using TuningFork.Server.Hosting.House;
 
 namespace TuningFork.Server.Hosting;
 
 /// <summary>
-/// Only this machine, only this page: foreign hosts and origins are refused, and the page may load nothing from elsewhere.
+/// Only this machine, by its own names, and only this page: foreign hosts and origins are refused, and the page may load nothing from
+/// elsewhere.
 /// </summary>
 public static class Guard
 {
     private const string NoncePlace = "__nonce__";
     private const string StartPlace = "__start__";
 
-    public static void Use(WebApplication app) =>
+    public static void Use(WebApplication app, HouseDoor door) =>
         app.Use(
             async (context, next) =>
             {
@@ -20,7 +22,8 @@ public static class Guard
                 {
                     var headers = context.Response.Headers;
                     headers.XContentTypeOptions = "nosniff";
-                    headers["Referrer-Policy"] = "no-referrer";
+                    if (headers["Referrer-Policy"].Count == 0)
+                        headers["Referrer-Policy"] = "no-referrer";
                     headers["Cross-Origin-Opener-Policy"] = "same-origin";
                     headers["Cross-Origin-Resource-Policy"] = "same-origin";
                     if (headers.ContentSecurityPolicy.Count == 0)
@@ -35,7 +38,7 @@ public static class Guard
                 var here = $"{context.Request.Scheme}://{context.Request.Host}";
                 if (
                     foreign
-                    || !IsLoopback(context.Request.Host.Host)
+                    || !(IsLoopback(context.Request.Host.Host) || IsInTheHouse(context, door))
                     || (origin.Length > 0 && !string.Equals(origin, here, StringComparison.OrdinalIgnoreCase))
                 )
                 {
@@ -45,7 +48,7 @@ public static class Guard
                         {
                             Status = 403,
                             Title = "Refused",
-                            Detail = "Open the program at the address it printed, on this machine.",
+                            Detail = "Open the program at the address it printed.",
                         },
                         (System.Text.Json.JsonSerializerOptions?)null,
                         "application/problem+json"
@@ -87,6 +90,9 @@ public static class Guard
             )
             .ExcludeFromDescription();
     }
+
+    private static bool IsInTheHouse(HttpContext context, HouseDoor door) =>
+        door.IsComingIn(context) && HouseNames.IsThis(context.Request.Host.Host, context.Connection.LocalIpAddress);
 
     private static bool IsLoopback(string host) => host is "localhost" or "127.0.0.1" or "[::1]";
 

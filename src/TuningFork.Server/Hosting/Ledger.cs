@@ -50,6 +50,9 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
     /// <summary>The backups of one's own file.</summary>
     public Backups Backups => new(PathOf(Book.Own));
 
+    /// <summary>The backups of one's own file in another folder, when there is one.</summary>
+    public SecondCopy Second => new(Folder, PathOf(Book.Own));
+
     /// <summary>Whether a file is open for use.</summary>
     public bool IsReady(Book book) => ready.ContainsKey(book);
 
@@ -74,7 +77,10 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
         try
         {
             Directory.CreateDirectory(folder);
-            return new FileStream(Path.Combine(folder, "in-use"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            var mine = new FileStream(Path.Combine(folder, "in-use"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            foreach (var left in Directory.EnumerateFiles(folder, UnderWay + "*"))
+                File.Delete(left);
+            return mine;
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
         {
@@ -134,8 +140,22 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
 
     /// <summary>Puts a backup in the place of one's own file.</summary>
     /// <exception cref="TroubleException">It could not be done; the file is as it was.</exception>
-    public Task RestoreAsync(string backup, CancellationToken cancel) =>
-        ExchangeAsync(() => Backups.Restore(backup, time.GetUtcNow().UtcDateTime), cancel);
+    public Task RestoreAsync(string backup, Backups from, CancellationToken cancel) =>
+        ExchangeAsync(() => Backups.Restore(backup, time.GetUtcNow().UtcDateTime, from), cancel);
+
+    /// <summary>Puts a whole file that lies ready in the place of one's own.</summary>
+    /// <exception cref="TroubleException">It could not be done; the file is as it was.</exception>
+    public Task PutInPlaceAsync(string ready, CancellationToken cancel) =>
+        ExchangeAsync(() => Backups.PutInPlace(ready, time.GetUtcNow().UtcDateTime), cancel);
+
+    /// <summary>Keeps one's own file as it is before another is added to it.</summary>
+    /// <exception cref="TroubleException">It could not be kept; nothing was changed.</exception>
+    public void BackUpBeforeAdding() => Backups.Make(BackupKind.BeforeRestore, time.GetUtcNow().UtcDateTime);
+
+    /// <summary>A name in the folder for something that is on its way in or out; what a killed program left goes at the next start.</summary>
+    public string OnItsWay() => Path.Combine(Folder, $"{UnderWay}{Guid.NewGuid():N}");
+
+    private const string UnderWay = "under-way-";
 
     /// <summary>Puts one's own file out of the way, so that an empty book begins; nothing is deleted.</summary>
     public Task BeginAnewAsync(CancellationToken cancel) =>

@@ -135,7 +135,7 @@ public sealed class KeepingTests : IDisposable
     }
 
     [Fact]
-    public async Task Fourteen_days_are_kept_one_a_day_and_only_when_something_changed()
+    public async Task Days_are_kept_one_a_day_and_only_when_something_changed()
     {
         await PracticeFile.PrepareAsync(Book);
         var backups = new Backups(Book);
@@ -151,15 +151,141 @@ public sealed class KeepingTests : IDisposable
         }
 
         var kept = backups.All();
-        kept.Count.ShouldBe(Backups.Kept);
+        // Fourteen days, and of the week before them the last one: Sunday, 18 May.
+        kept.Count.ShouldBe(15);
         kept[0].TakenUtc.ShouldBe(Noon.AddDays(19));
         kept[0].Contents!.Notes.ShouldBe(20);
-        kept[^1].Contents!.Notes.ShouldBe(7);
+        kept[^2].Contents!.Notes.ShouldBe(7);
+        kept[^1].Contents!.Notes.ShouldBe(5);
         SqliteConnection.ClearAllPools();
         foreach (var part in new[] { Book, Book + "-wal" }.Where(File.Exists))
             File.SetLastWriteTimeUtc(part, DateTime.UtcNow.AddDays(-1));
         backups.MakeDaily(Noon.AddDays(20), TimeZoneInfo.Utc);
         backups.All()[0].TakenUtc.ShouldBe(Noon.AddDays(19), "nothing has changed since");
+    }
+
+    /// <summary>Fourteen days, eight weeks, twelve months, as anybody counts them on a calendar.</summary>
+    [Fact]
+    public void Of_years_of_days_some_weeks_and_months_stay()
+    {
+        var last = new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Utc);
+        var kept = Retention
+            .Kept(Enumerable.Range(0, 900).Select(back => last.AddDays(-back)))
+            .Select(DateOnly.FromDateTime)
+            .Order()
+            .ToList();
+        var days = Enumerable.Range(0, 14).Select(back => DateOnly.FromDateTime(last).AddDays(-back));
+        // The week of 14 May and seven Sundays before it.
+        var sundays = Enumerable.Range(0, 7).Select(back => new DateOnly(2031, 5, 11).AddDays(-7 * back));
+        var months = Enumerable.Range(0, 11).Select(back => new DateOnly(2031, 5, 1).AddMonths(-back).AddDays(-1));
+        kept.ShouldBe(days.Concat(sundays).Concat(months).Distinct().Order());
+    }
+
+    /// <summary>A clock that was years ahead leaves backups of days to come: the one of today stays all the same.</summary>
+    [Fact]
+    public async Task A_backup_of_today_stays_beside_those_of_a_clock_that_was_ahead()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        await WriteAsync("Here.");
+        var backups = new Backups(Book);
+        for (var day = 0; day < 40; day++)
+            backups.Make(BackupKind.Daily, Noon.AddYears(5).AddDays(day));
+        await File.WriteAllTextAsync(Path.Combine(backups.Folder, "2031-05-13T120000Z.Daily.db.partial"), "half");
+        var today = backups.Make(BackupKind.Daily, Noon);
+        backups.All().ShouldContain(backup => backup.Name == today);
+        Directory.GetFiles(backups.Folder, "*.partial").ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task What_is_attached_lies_beside_the_backups_once_and_goes_with_the_last_that_needs_it()
+    {
+        await PracticeFile.PrepareAsync(Book);
+        await AttachAsync("Mill Song", [.. Enumerable.Range(0, 300_000).Select(i => (byte)(i * 7 / 3))]);
+        var backups = new Backups(Book);
+        for (var hour = 0; hour < 3; hour++)
+            backups.Make(BackupKind.ByHand, Noon.AddHours(hour));
+        var attachments = Path.Combine(backups.Folder, "attachments");
+        Directory.GetFiles(attachments).Length.ShouldBe(1);
+        Directory.GetFiles(backups.Folder).Max(path => new FileInfo(path).Length).ShouldBeLessThan(450_000, "a book without the picture");
+        var before = await PagesAsync();
+
+        // On another disk it is the same, and from there it comes back too.
+        var other = new Backups(Book, Path.Combine(folder, "stick"));
+        backups.CopyNewestTo(other).ShouldBeTrue();
+        backups.CopyNewestTo(other).ShouldBeFalse("it is there already");
+        await using (var db = Open())
+            await db.Pages.ExecuteDeleteAsync();
+        backups.Restore(other.All()[0].Name, Noon.AddDays(1), other);
+        (await PagesAsync()).ShouldBe(before);
+
+        File.Delete(Directory.GetFiles(attachments)[0]);
+        backups.All().Count(backup => backup.Contents is null).ShouldBe(3, "what is missing is seen before it is needed");
+        Should.Throw<TroubleException>(() => backups.Restore(backups.All()[^1].Name, Noon.AddDays(2))).Message.ShouldContain("attached");
+        (await PagesAsync()).ShouldBe(before, "nothing has changed");
+
+        await using (var db = Open())
+            await db.Pages.ExecuteDeleteAsync();
+        for (var hour = 0; hour < Backups.Kept; hour++)
+        {
+            other.Make(BackupKind.ByHand, Noon.AddDays(3).AddHours(hour));
+            Directory.GetFiles(Path.Combine(other.Folder, "attachments")).Length.ShouldBe(hour < Backups.Kept - 1 ? 1 : 0);
+        }
+    }
+
+    [Theory]
+    [InlineData("stick")]
+    [InlineData("/nowhere/at/all")]
+    [InlineData("{data}")]
+    [InlineData("{data}/backups")]
+    [InlineData("/proc")]
+    public void A_folder_that_cannot_hold_copies_is_refused_in_a_sentence(string wished)
+    {
+        var second = new SecondCopy(folder, Book);
+        Directory.CreateDirectory(Path.Combine(folder, "backups"));
+        Should
+            .Throw<FolderException>(() => second.Choose(wished.Replace("{data}", folder, StringComparison.Ordinal)))
+            .Message.ShouldEndWith(".");
+        second.Folder.ShouldBeNull();
+    }
+
+    [Fact]
+    public void A_folder_is_kept_may_be_away_and_is_let_go()
+    {
+        var stick = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
+        var second = new SecondCopy(folder, Book);
+        second.Choose(stick);
+        var copies = second.Backups!.Folder;
+        new SecondCopy(folder, Book).Folder.ShouldBe(copies);
+        second.Choose(copies);
+        second.Folder.ShouldBe(copies, "the folder itself is as good as the one it lies in");
+        Directory.Delete(stick, recursive: true);
+        second.Backups.ShouldBeNull();
+        second.Folder.ShouldBe(copies);
+        second.Choose("");
+        second.Folder.ShouldBeNull();
+    }
+
+    private async Task AttachAsync(string title, byte[] bytes)
+    {
+        await using var db = Open();
+        var piece = new MaterialRow { Title = title, Kind = TuningFork.Core.Practice.MaterialKind.Piece };
+        db.Pages.Add(
+            new PageRow
+            {
+                Material = piece,
+                Name = "Page",
+                ContentType = "image/png",
+                Bytes = bytes,
+            }
+        );
+        await db.SaveChangesAsync();
+    }
+
+    private async Task<List<string>> PagesAsync()
+    {
+        SqliteConnection.ClearAllPools();
+        await using var db = Open();
+        return [.. (await db.Pages.ToListAsync()).Select(page => $"{page.Name} {Convert.ToBase64String(page.Bytes)}")];
     }
 
     [Fact]

@@ -37,7 +37,57 @@ public sealed class SheetTests
         sheet.Title.ShouldBe($"C major in {ScaleShape.Get(shape).Name}, one octave");
     }
 
-    /// <summary>Every note of every shape lies in the scale and in the octaves asked for.</summary>
+    /// <summary>A mode counts from its own first note (common practice): D Dorian is 1 2 ♭3 4 5 6 ♭7.</summary>
+    [Fact]
+    public void Degrees_of_a_mode_count_from_its_first_note_also_where_it_is_moved()
+    {
+        var score = Sheets.Make(new SheetWish { Kind = "dorian", Tonic = "D" }, Clarinet).Score;
+        WordsOf(score, Naming.Degrees).ShouldBe("1 2 ♭3 4 5 6 ♭7 1");
+        WordsOf(score, Naming.Sargam).ShouldBe("S R g m P D n S");
+        WordsOf(Concert.Of(score), Naming.Degrees).ShouldBe("1 2 ♭3 4 5 6 ♭7 1");
+
+        static string WordsOf(Score score, Naming naming) =>
+            string.Join(
+                ' ',
+                AbcWriter
+                    .Write(score, naming: naming)
+                    .Split('\n')
+                    .First(line => line.StartsWith("w:", StringComparison.Ordinal))[2..]
+                    .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                    .Take(8)
+            );
+    }
+
+    /// <summary>Octave by octave a slur ends with its octave: none leads from the last note of one to the first of the next.</summary>
+    [Theory]
+    [InlineData("pairs")]
+    [InlineData("one-three")]
+    [InlineData("slurred")]
+    public void Slurs_begin_anew_with_each_octave_that_is_played_by_itself(string joining)
+    {
+        var sheet = Sheets.Make(
+            new SheetWish
+            {
+                Tonic = "F",
+                Octaves = 2,
+                Order = OctaveOrder.ByOctavesThenJoined,
+                Joining = joining,
+            },
+            Clarinet
+        );
+        var notes = sheet.Score.Bars.SelectMany(bar => bar.Elements).Where(one => !one.IsRest).ToList();
+        var isOpen = false;
+        for (var i = 0; i < sheet.Notes; i++)
+        {
+            if (i is 15 or 30)
+                isOpen.ShouldBeFalse($"a slur over note {i}");
+            isOpen = (isOpen || notes[i].SlurBegins) && !notes[i].SlurEnds;
+        }
+
+        var first = notes.Take(15).Select(one => (one.SlurBegins, one.SlurEnds)).ToList();
+        notes.Skip(15).Take(15).Select(one => (one.SlurBegins, one.SlurEnds)).ShouldBe(first);
+    }
+
     /// <summary>Scales without one letter each are written as one reads them (common practice).</summary>
     [Theory]
     [InlineData("F#", "whole-tone", "F# G# A# C D E F#")]
@@ -58,6 +108,7 @@ public sealed class SheetTests
             .ShouldBe(notes);
     }
 
+    /// <summary>Every note of every shape lies in the scale and in the octaves asked for.</summary>
     [Fact]
     public void No_shape_leaves_its_scale_or_its_octaves()
     {

@@ -190,8 +190,23 @@ public sealed class TheoryTests
         Names(NoteName.Parse("E"), flat).ShouldBe(["E", "mi", "fi", "♯4", "M"]);
         Names(NoteName.Parse("Db"), flat).ShouldBe(["D♭", "re♭", "me", "♭3", "g"]);
         Names(NoteName.Parse("A"), new Key(NoteName.Parse("A"), IsMinor: true)).ShouldBe(["A", "la", "la", "1", "S"]);
+        // Where do is fixed B flat is si bemol (French and Italian practice, from memory); te is its name by the key.
+        Names(NoteName.Parse("Bb"), Key.C).ShouldBe(["B♭", "si♭", "te", "♭7", "n"]);
 
         static string[] Names(NoteName name, Key key) => [.. Enum.GetValues<Naming>().Select(naming => NoteNaming.Of(name, key, naming))];
+    }
+
+    [Theory]
+    [InlineData("Eb major", -1, -2, "Db major")]
+    [InlineData("Db major", -1, -2, "B major")]
+    [InlineData("B major", 1, 2, "Db major")]
+    [InlineData("F# minor", 1, 2, "G# minor")]
+    [InlineData("Cb major", -7, -12, "Cb major")]
+    [InlineData("C# major", 0, 0, "C# major")]
+    public void A_key_is_moved_to_the_one_with_the_fewer_accidentals(string from, int steps, int semitones, string to)
+    {
+        Key.TryParse(from, out var key).ShouldBeTrue();
+        key.Plus(new Interval(steps, semitones)).ToString().ShouldBe(to);
     }
 
     [Fact]

@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch'
 import createQueries from 'openapi-react-query'
 import { chosenBook } from './book'
 import type { components, paths } from './schema'
+import { underWay } from './underWay'
 
 export type Schemas = components['schemas']
 export type Area = Schemas['Area']
@@ -14,6 +15,8 @@ client.use({
     return request
   },
 })
+
+client.use(underWay)
 
 export const api = createQueries(client)
 

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/csv/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own/from-demo": {
         parameters: {
             query?: never;
@@ -292,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/backups/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChooseSecondFolder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/backups/begin-anew": {
         parameters: {
             query?: never;
@@ -303,6 +335,134 @@ export interface paths {
         put?: never;
         post: operations["BeginBookAnew"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetArchive"];
+        put?: never;
+        post: operations["ReadArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LookIntoArchive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/earlier-logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetEarlierLogs"];
+        put?: never;
+        post: operations["TakeEarlierLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/earlier-logs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["TakeEarlierLogOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/earlier-logs/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["LookIntoEarlierLog"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetDevices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["MakePairingCode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["RenameDevice"];
+        post?: never;
+        delete: operations["RemoveDevice"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2224,6 +2384,7 @@ export interface components {
             today: string;
             entered: null | components["schemas"]["TakenView"];
             trouble: null | components["schemas"]["TroubleView"];
+            isGuest: boolean;
         };
         ActWish: {
             /** Format: uuid */
@@ -2290,6 +2451,20 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        ArchiveLine: {
+            name: string;
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            known: number;
+        };
+        ArchiveLook: {
+            /** Format: date-time */
+            writtenUtc: string;
+            isWhole: boolean;
+            what: string;
+            lines: components["schemas"]["ArchiveLine"][];
+        };
         /** @enum {unknown} */
         Area: "WarmUp" | "SightReading" | "Technique" | "Repertoire" | "Ear" | "Play";
         AreaBalance: {
@@ -2315,9 +2490,9 @@ export interface components {
         };
         BackupsView: {
             folder: string;
-            /** Format: int32 */
-            kept: number;
+            kept: string;
             backups: components["schemas"]["BackupView"][];
+            second: components["schemas"]["SecondView"];
         };
         BackupView: {
             name: string;
@@ -2589,6 +2764,13 @@ export interface components {
             painAt?: null | number;
             tomorrowKeys?: null | string[];
         };
+        CodeView: {
+            code: string;
+            address: string;
+            picture: string[];
+            /** Format: int32 */
+            minutes: number;
+        };
         ConfusionView: {
             words: string;
             one: string;
@@ -2755,6 +2937,21 @@ export interface components {
             kind: components["schemas"]["DeskKind"];
             /** Format: int32 */
             materialId: null | number;
+        };
+        DevicesView: {
+            isOn: boolean;
+            addresses: string[];
+            fingerprint: string;
+            devices: components["schemas"]["DeviceView"][];
+        };
+        DeviceView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            words: string;
+        };
+        DeviceWish: {
+            name: string;
         };
         DrillClick: {
             cycle: components["schemas"]["ClickCycle"];
@@ -3386,6 +3583,49 @@ export interface components {
             ready: number;
             columns: string[];
             lines: components["schemas"]["ListLine"][];
+        };
+        LogColumnView: {
+            name: string;
+            samples: string[];
+        };
+        LogLine: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            minutes: number;
+            area: components["schemas"]["Area"];
+            what: string;
+            note: string;
+        };
+        LogLookView: {
+            columns: components["schemas"]["LogColumnView"][];
+            wish: components["schemas"]["LogWish"];
+            isUnsure: boolean;
+            words: string;
+            first: components["schemas"]["LogLine"][];
+            /** Format: int32 */
+            new: number;
+            problems: string[];
+        };
+        LogView: {
+            id: string;
+            name: string;
+            words: string;
+        };
+        LogWish: {
+            /** Format: int32 */
+            date?: null | number;
+            /** Format: int32 */
+            minutes?: null | number;
+            /** Format: int32 */
+            what?: null | number;
+            /** Format: int32 */
+            area?: null | number;
+            /** Format: int32 */
+            note?: null | number;
+            /** Format: int32 */
+            tempo?: null | number;
+            monthFirst?: null | boolean;
         };
         LongestView: {
             /** Format: int32 */
@@ -4507,6 +4747,15 @@ export interface components {
         };
         /** @enum {unknown} */
         School: "WideningGaps" | "EveryOtherDay" | "ToughestFirst";
+        SecondView: {
+            folder: string;
+            words: string;
+            isOld: boolean;
+            backups: components["schemas"]["BackupView"][];
+        };
+        SecondWish: {
+            folder: string;
+        };
         SeedView: {
             title: string;
             text: string;
@@ -5296,6 +5545,26 @@ export interface operations {
             };
         };
     };
+    GetCsv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     TakeFromDemo: {
         parameters: {
             query?: never;
@@ -5698,7 +5967,9 @@ export interface operations {
     };
     RestoreBackup: {
         parameters: {
-            query?: never;
+            query?: {
+                second?: boolean;
+            };
             header?: never;
             path: {
                 name: string;
@@ -5706,6 +5977,30 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+        };
+    };
+    ChooseSecondFolder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SecondWish"];
+            };
+        };
         responses: {
             /** @description OK */
             200: {
@@ -5734,6 +6029,267 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BackupsView"];
+                };
+            };
+        };
+    };
+    GetArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ReadArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveLook"];
+                };
+            };
+        };
+    };
+    LookIntoArchive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveLook"];
+                };
+            };
+        };
+    };
+    GetEarlierLogs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"][];
+                };
+            };
+        };
+    };
+    TakeEarlierLog: {
+        parameters: {
+            query?: {
+                date?: number;
+                minutes?: number;
+                what?: number;
+                area?: number;
+                note?: number;
+                tempo?: number;
+                monthFirst?: boolean;
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"][];
+                };
+            };
+        };
+    };
+    TakeEarlierLogOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogView"][];
+                };
+            };
+        };
+    };
+    LookIntoEarlierLog: {
+        parameters: {
+            query?: {
+                date?: number;
+                minutes?: number;
+                what?: number;
+                area?: number;
+                note?: number;
+                tempo?: number;
+                monthFirst?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogLookView"];
+                };
+            };
+        };
+    };
+    GetDevices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesView"];
+                };
+            };
+        };
+    };
+    MakePairingCode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeView"];
+                };
+            };
+        };
+    };
+    RenameDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesView"];
+                };
+            };
+        };
+    };
+    RemoveDevice: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesView"];
                 };
             };
         };

@@ -11,6 +11,7 @@ import { Header, ViewTabs } from './Header'
 import { firstPage, lazyPage } from './lazyPage'
 import { moved } from './places'
 import { useReminder } from './useReminder'
+import { Working } from './Working'
 
 const FirstPage = firstPage(TodayPage)
 const RoutinesPage = lazyPage(() => import('../features/planning/RoutinesPage'), 'RoutinesPage')
@@ -21,6 +22,8 @@ const WeekPage = lazyPage(() => import('../features/week/WeekPage'), 'WeekPage')
 const MethodsPage = lazyPage(() => import('../features/planning/MethodsPage'), 'MethodsPage')
 const InstrumentPage = lazyPage(() => import('../features/planning/InstrumentPage'), 'InstrumentPage')
 const BackupsPage = lazyPage(() => import('../features/keeping/BackupsPage'), 'BackupsPage')
+const DevicesPage = lazyPage(() => import('../features/house/DevicesPage'), 'DevicesPage')
+const BringPage = lazyPage(() => import('../features/keeping/BringPage'), 'BringPage')
 const PiecePage = lazyPage(() => import('../features/repertoire/PiecePage'), 'PiecePage')
 const ListPage = lazyPage(() => import('../features/repertoire/ListPage'), 'ListPage')
 const SlowReadingPage = lazyPage(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
@@ -59,6 +62,7 @@ export function App() {
     <>
       <Routes>
         <Route path="/welcome" element={<FirstVisitPage />} />
+        <Route path="/welcome/bring" element={<BringPage />} />
         {about.data.hasPlayer ? (
           <>
             <Route path="/practise" element={<StagePage />} />
@@ -98,6 +102,7 @@ export function App() {
               <Route path="/set-up/methods" element={<MethodsPage />} />
               <Route path="/set-up/instrument" element={<InstrumentPage />} />
               <Route path="/set-up/files" element={<BackupsPage />} />
+              <Route path="/set-up/devices" element={<DevicesPage />} />
               <Route path="/close" element={<ClosePage />} />
             </Route>
             {moved.map(([from, to]) => (
@@ -110,6 +115,7 @@ export function App() {
         )}
       </Routes>
       <RemovalOffers />
+      <Working />
     </>
   )
 }

@@ -1,5 +1,6 @@
 import { Box, Flex, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
+import { useEffect, useRef } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
@@ -126,10 +127,16 @@ const Tab = chakra(Link, {
 export function ViewTabs() {
   const { here } = usePlaceMemory()
   const { pathname } = useLocation()
+  const row = useRef<HTMLDivElement>(null)
+  // On a phone the row may be wider than the window: the view one is in comes into sight.
+  useEffect(() => {
+    row.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
+  }, [pathname])
   if (!here?.views) return null
   return (
     <Flex
       as="nav"
+      ref={row}
       aria-label={here.name}
       className="no-print"
       gap="5"

@@ -45,6 +45,7 @@ export const setUp: Place = {
     ['/set-up/methods', 'Methods'],
     ['/set-up/instrument', 'Instrument'],
     ['/set-up/files', 'Backups'],
+    ['/set-up/devices', 'Devices'],
   ],
 }
 

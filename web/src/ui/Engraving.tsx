@@ -2,6 +2,9 @@ import { Box } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import { colours } from '../theme/colours'
 
+/** Below this width, in pixels, music of several bars does not fit on one line. */
+const SMALL = 520
+
 interface Props {
   abc: string
   /** What it shows, for those who do not see it. */
@@ -50,12 +53,16 @@ export function Engraving({ abc, label, staffWidth = 760, wrap = false, dark = f
     void import('abcjs').then(({ default: abcjs }) => {
       if (gone || !place.current) return
       const box = place.current
+      // On a phone a long line would be drawn too small to be read: shorter lines, and more of them.
+      const isSmall = box.clientWidth > 0 && box.clientWidth < SMALL && staffWidth > SMALL
       withinThePolicy(() =>
         abcjs.renderAbc(box, abc, {
           responsive: 'resize',
           add_classes: true,
-          staffwidth: staffWidth,
-          ...(wrap && { wrap: { minSpacing: 1.4, maxSpacing: 2.4, preferredMeasuresPerLine: 4 } }),
+          staffwidth: isSmall ? box.clientWidth : staffWidth,
+          ...((wrap || isSmall) && {
+            wrap: { minSpacing: 1.4, maxSpacing: 2.4, preferredMeasuresPerLine: 4 },
+          }),
           paddingtop: 4,
           paddingbottom: 4,
           paddingleft: 0,

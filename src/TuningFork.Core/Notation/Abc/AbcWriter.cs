@@ -92,7 +92,7 @@ public static class AbcWriter
             text.Append(lineEnds ? '\n' : ' ');
             if (naming is { } school)
             {
-                Names(names, bar, key, school);
+                Names(names, bar, note => NoteNaming.Of(note, key, school, score.Tonic));
                 if (lineEnds)
                 {
                     Line(text, $"w:{names}");
@@ -103,14 +103,12 @@ public static class AbcWriter
     }
 
     /// <summary>A name for each note, a line for each that is only held on.</summary>
-    private static void Names(StringBuilder names, Bar bar, Key key, Naming naming)
+    private static void Names(StringBuilder names, Bar bar, Func<NoteName, string> name)
     {
         for (var i = 0; i < bar.Elements.Count; i++)
         {
             if (!bar.Elements[i].IsRest)
-                names
-                    .Append(' ')
-                    .Append(i > 0 && bar.Elements[i - 1].Tied ? "_" : NoteNaming.Of(bar.Elements[i].Pitches[^1].Name, key, naming));
+                names.Append(' ').Append(i > 0 && bar.Elements[i - 1].Tied ? "_" : name(bar.Elements[i].Pitches[^1].Name));
         }
     }
 

@@ -261,7 +261,7 @@ public static class EarEndpoints
             return [];
         if (only.Count < 2)
             throw new FieldException("only", "A round of only a few needs two at least.");
-        foreach (var item in only)
+        foreach (var item in Problems.Whole("only", only))
             Known("only", item);
         return only;
     }

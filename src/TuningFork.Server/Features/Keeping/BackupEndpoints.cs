@@ -1,5 +1,7 @@
+using System.Globalization;
 using TuningFork.Data.Keeping;
 using TuningFork.Server.Hosting;
+using TuningFork.Server.Hosting.House;
 
 namespace TuningFork.Server.Features.Keeping;
 
@@ -7,8 +9,19 @@ namespace TuningFork.Server.Features.Keeping;
 /// <param name="Missing">What would be missing if it took the place of the book.</param>
 public sealed record BackupView(string Name, DateTime TakenUtc, string When, string Why, string Holds, string Missing, bool Readable);
 
+/// <summary>The copies in a folder of the player's choice.</summary>
+/// <param name="Folder">The folder; empty where none was chosen.</param>
+/// <param name="Words">How old the newest copy is, and what is the matter, if anything is.</param>
+/// <param name="IsOld">Whether the newest copy is older than a week, or there is none.</param>
+/// <param name="Backups">What lies there, the newest first.</param>
+public sealed record SecondView(string Folder, string Words, bool IsOld, IReadOnlyList<BackupView> Backups);
+
 /// <summary>All backups, the newest first, and where they lie.</summary>
-public sealed record BackupsView(string Folder, int Kept, IReadOnlyList<BackupView> Backups);
+/// <param name="Kept">How many stay, in words.</param>
+public sealed record BackupsView(string Folder, string Kept, IReadOnlyList<BackupView> Backups, SecondView Second);
+
+/// <summary>A folder of the player's choice; empty for none.</summary>
+public sealed record SecondWish(string Folder);
 
 /// <summary>Why a book cannot be used.</summary>
 /// <param name="Offer">The newest good backup, or null.</param>
@@ -20,9 +33,12 @@ public sealed record WorksInTrouble;
 /// <summary>Backups over HTTP. They are of one's own book, whichever book a request names.</summary>
 public static class BackupEndpoints
 {
+    /// <summary>A copy that is older than so many days protects little.</summary>
+    private const int OldDays = 7;
+
     public static void MapBackups(this WebApplication app)
     {
-        var group = app.MapGroup("/api/backups").WithTags("Backups").WithMetadata(new WorksInTrouble(), new OwnTurn());
+        var group = app.MapGroup("/api/backups").WithTags("Backups").WithMetadata(new WorksInTrouble(), new OwnTurn(), new OnlyHere());
         group.MapGet("", (Ledger ledger, TimeProvider time) => All(ledger, time)).WithName("GetBackups");
         // Copied as it stands at one moment, while it is written: nobody has to wait.
         group
@@ -30,20 +46,43 @@ public static class BackupEndpoints
             {
                 await ledger.PrepareAsync(Book.Own, cancel);
                 ledger.Backups.Make(BackupKind.ByHand, time.GetUtcNow().UtcDateTime);
+                if (ledger.Second.Backups is { } second)
+                    ledger.Backups.CopyNewestTo(second);
                 return All(ledger, time);
             })
             .WithName("MakeBackup");
         group
-            .MapPost("/{name}/restore", async (string name, Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
+            .MapPost(
+                "/{name}/restore",
+                async (string name, Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel, bool second = false) =>
+                {
+                    using var turn = await turns.TakeAsync(Book.Own, cancel);
+                    var from = second ? ledger.Second.Backups : ledger.Backups;
+                    if (from is null || from.All().All(backup => backup.Name != name))
+                        throw Problems.Unknown("name", "backup");
+                    await ledger.RestoreAsync(name, from, cancel);
+                    await ledger.PrepareAsync(Book.Own, cancel);
+                    return All(ledger, time);
+                }
+            )
+            .WithName("RestoreBackup");
+        group
+            .MapPut("/second", (SecondWish wish, Ledger ledger, TimeProvider time) =>
             {
-                using var turn = await turns.TakeAsync(Book.Own, cancel);
-                if (ledger.Backups.All().All(backup => backup.Name != name))
-                    throw Problems.Unknown("name", "backup");
-                await ledger.RestoreAsync(name, cancel);
-                await ledger.PrepareAsync(Book.Own, cancel);
+                try
+                {
+                    ledger.Second.Choose(wish.Folder);
+                }
+                catch (FolderException problem)
+                {
+                    throw new FieldException("folder", problem.Message);
+                }
+
+                if (ledger.Second.Backups is { } second)
+                    ledger.Backups.CopyNewestTo(second);
                 return All(ledger, time);
             })
-            .WithName("RestoreBackup");
+            .WithName("ChooseSecondFolder");
         group
             .MapPost("/begin-anew", async (Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
             {
@@ -68,23 +107,52 @@ public static class BackupEndpoints
     private static BackupsView All(Ledger ledger, TimeProvider time)
     {
         var now = Backups.ContentsOf(ledger.PathOf(Book.Own));
-        var zone = time.LocalTimeZone;
         return new BackupsView(
             ledger.Backups.Folder,
-            Backups.Kept,
-            [
-                .. ledger
-                    .Backups.All()
-                    .Select(backup => new BackupView(
-                        backup.Name,
-                        backup.TakenUtc,
-                        BackupWords.When(backup, zone),
-                        BackupWords.Why(backup.Kind),
-                        BackupWords.Holds(backup.Contents),
-                        BackupWords.Missing(backup, now, zone),
-                        backup.Contents is not null
-                    )),
-            ]
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"the newest of each of {Retention.Days} days, {Retention.Weeks} weeks and {Retention.Months} months"
+            ),
+            Views(ledger.Backups, now, time.LocalTimeZone),
+            Second(ledger.Second, now, time)
         );
     }
+
+    private static SecondView Second(SecondCopy second, Contents? now, TimeProvider time)
+    {
+        if (second.Folder is not { } folder)
+            return new SecondView("", "", IsOld: false, []);
+        if (second.Backups is not { } backups)
+            return new SecondView(
+                folder,
+                "It is not there at the moment. When it is, the newest backup is copied by itself.",
+                IsOld: true,
+                []
+            );
+        if (backups.NewestUtc is not { } newest)
+            return new SecondView(folder, "There is no copy yet.", IsOld: true, []);
+        var days = (int)(time.GetUtcNow().UtcDateTime - newest).TotalDays;
+        var words = days switch
+        {
+            <= 0 => "The newest copy is less than a day old.",
+            1 => "The newest copy is a day old.",
+            _ => string.Create(CultureInfo.InvariantCulture, $"The newest copy is {days} days old."),
+        };
+        return new SecondView(folder, words, days > OldDays, Views(backups, now, time.LocalTimeZone));
+    }
+
+    private static List<BackupView> Views(Backups backups, Contents? now, TimeZoneInfo zone) =>
+        [
+            .. backups
+                .All()
+                .Select(backup => new BackupView(
+                    backup.Name,
+                    backup.TakenUtc,
+                    BackupWords.When(backup, zone),
+                    BackupWords.Why(backup.Kind),
+                    BackupWords.Holds(backup.Contents),
+                    BackupWords.Missing(backup, now, zone),
+                    backup.Contents is not null
+                )),
+        ];
 }

@@ -17,7 +17,7 @@ public static class BackupWords
         {
             BackupKind.Daily => "of that day",
             BackupKind.BeforeUpgrade => "before the program was brought up to date",
-            BackupKind.BeforeRestore => "before another backup took its place",
+            BackupKind.BeforeRestore => "before another one took its place or was added",
             _ => "made by you",
         };
 
@@ -35,6 +35,8 @@ public static class BackupWords
             return "It cannot take the place of your book.";
         if (now is null)
             return $"What was played and written after {When(backup, zone)} would be missing.";
+        if (now.IsEmpty)
+            return "Your book is empty: nothing would be missing.";
         var less = Counts(
             Math.Max(0, now.Sessions - then.Sessions),
             Math.Max(0, now.Takes - then.Takes),

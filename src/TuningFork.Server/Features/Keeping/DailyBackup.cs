@@ -4,10 +4,15 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Keeping;
 
-/// <summary>Backs one's own book up once a day, at the start and when a day has passed while the program ran.</summary>
+/// <summary>
+/// Backs one's own book up once a day, at the start and when a day has passed while the program ran, and copies the newest backup to
+/// another disk whenever that is there.
+/// </summary>
 public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogger<DailyBackup> log) : BackgroundService
 {
     private static readonly TimeSpan Look = TimeSpan.FromMinutes(1);
+
+    private readonly HashSet<string> told = new(StringComparer.Ordinal);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -25,17 +30,28 @@ public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogge
 
     private void Back()
     {
+        if (!ledger.IsReady(Book.Own))
+            return;
+        Try("Today's backup was not made", () => ledger.Backups.MakeDaily(time.GetUtcNow().UtcDateTime, time.LocalTimeZone));
+        if (ledger.Second.Backups is { } second)
+            Try("The backup was not copied to the other disk", () => ledger.Backups.CopyNewestTo(second));
+    }
+
+    /// <summary>What stays wrong is told once, not every minute.</summary>
+    private void Try(string failure, Action work)
+    {
         try
         {
-            if (ledger.IsReady(Book.Own))
-                ledger.Backups.MakeDaily(time.GetUtcNow().UtcDateTime, time.LocalTimeZone);
+            work();
+            told.Remove(failure);
         }
         catch (TroubleException trouble)
         {
-            Failed(log, Words.Small(trouble.Message));
+            if (told.Add(failure))
+                Failed(log, failure, Words.Small(trouble.Message));
         }
     }
 
-    [LoggerMessage(LogLevel.Error, "Today's backup was not made: {Trouble}")]
-    private static partial void Failed(ILogger log, string trouble);
+    [LoggerMessage(LogLevel.Error, "{Failure}: {Trouble}")]
+    private static partial void Failed(ILogger log, string failure, string trouble);
 }

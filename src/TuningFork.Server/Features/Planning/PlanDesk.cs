@@ -48,11 +48,18 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
                 .ToDictionaryAsync(visit => visit.MaterialId, cancel),
             ProfileBooks.TraitsOf(profile)
         );
-        var shelf = await db
-            .Entries.Where(row => row.Kind == EntryKind.Shelf && (row.Became == null || row.Became == ShelfFate.Play))
-            .OrderBy(row => row.Id)
-            .Select(row => new { row.Became, row.Text })
-            .ToListAsync(cancel);
+        // Put in order here: the database would read all lines in their order instead of these few.
+        var shelf = (
+            await db
+                .Entries.Where(row => row.Kind == EntryKind.Shelf && (row.Became == null || row.Became == ShelfFate.Play))
+                .Select(row => new
+                {
+                    row.Id,
+                    row.Became,
+                    row.Text,
+                })
+                .ToListAsync(cancel)
+        ).OrderBy(row => row.Id).ToList();
         return new DayFacts(
             day,
             profile,

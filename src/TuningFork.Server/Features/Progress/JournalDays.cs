@@ -11,6 +11,7 @@ namespace TuningFork.Server.Features.Progress;
 public sealed class JournalDays(PracticeDb db, PracticeClock clock)
 {
     private const int DaysAtOnce = 14;
+    private const int RowsAtOnce = 200;
 
     /// <summary>A stretch of days, newest first.</summary>
     public async Task<JournalView> ReadAsync(JournalWish wish, CancellationToken cancel)
@@ -88,8 +89,23 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
     {
         var found = new SortedSet<DateOnly>();
         foreach (var source in sources)
-            found.UnionWith(await source.Distinct().OrderByDescending(day => day).Take(DaysAtOnce + 1).ToListAsync(cancel));
+            found.UnionWith(await LatestAsync(source, cancel));
         return [.. found.Reverse().Take(DaysAtOnce + 1)];
+    }
+
+    /// <summary>The latest days of one source, some rows at a time: asked for different days the database would read all there are.</summary>
+    private static async Task<HashSet<DateOnly>> LatestAsync(IQueryable<DateOnly> source, CancellationToken cancel)
+    {
+        var found = new HashSet<DateOnly>();
+        for (var older = source; ; )
+        {
+            var some = await older.OrderByDescending(day => day).Take(RowsAtOnce).ToListAsync(cancel);
+            found.UnionWith(some);
+            if (some.Count < RowsAtOnce || found.Count > DaysAtOnce)
+                return found;
+            var last = some[^1];
+            older = source.Where(day => day < last);
+        }
     }
 
     private static async Task<DateOnly?> NearestAsync(IReadOnlyList<IQueryable<DateOnly>> sources, bool latest, CancellationToken cancel)

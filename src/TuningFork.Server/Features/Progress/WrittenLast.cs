@@ -48,13 +48,10 @@ public sealed class WrittenLast(PracticeDb db, PracticeClock clock)
 
     /// <summary>What was carried over to a day or one before it and is not settled, oldest first.</summary>
     public async Task<IReadOnlyList<WrittenView>> CarriedAsync(DateOnly day, CancellationToken cancel) =>
-        (
-            await db
-                .Entries.AsNoTracking()
-                .Where(entry => entry.CarriedTo <= day && entry.SettledUtc == null)
-                .OrderBy(entry => entry.Id)
-                .ToListAsync(cancel)
-        ).ConvertAll(entry => View(entry, entry.About, day));
+        (await db.Entries.AsNoTracking().Where(entry => entry.CarriedTo <= day && entry.SettledUtc == null).ToListAsync(cancel))
+            .OrderBy(entry => entry.Id)
+            .Select(entry => View(entry, entry.About, day))
+            .ToList();
 
     /// <summary>Marks a line as settled, so that it comes back no more; or takes that back.</summary>
     public async Task SettleAsync(int id, bool settled, CancellationToken cancel)

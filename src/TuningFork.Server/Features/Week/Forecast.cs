@@ -80,7 +80,9 @@ public sealed class Forecast(PracticeDb db, PlanDesk plans)
             Played.Add((day, area, drill.Minutes * 60));
             foreach (var target in drill.Targets.Where(target => target.MaterialId is not null))
             {
-                var row = facts.Rows.First(one => one.Id == target.MaterialId);
+                // What was removed after the plan was made is played no more.
+                if (facts.Rows.FirstOrDefault(one => one.Id == target.MaterialId) is not { } row)
+                    continue;
                 if (!visits.TryGetValue((row.Id, day), out var visit))
                     visits[(row.Id, day)] = visit = VisitBooks.Begin(row, day);
                 if (row.Kind == MaterialKind.Book)

@@ -8,14 +8,16 @@ interface Props {
   restore: (name: string) => Promise<unknown>
   /** What becomes of the book as it is now. */
   now: string
+  /** What the button says. */
+  take?: string
 }
 
 /** The backups, the newest first; what would be missing is said before one takes the place of the book. */
-export function BackupList({ backups, restore, now }: Props) {
+export function BackupList({ backups, ...rest }: Props) {
   return (
     <chakra.ul listStyleType="none" aria-label="Backups">
       {backups.map((backup) => (
-        <Row key={backup.name} backup={backup} restore={restore} now={now} />
+        <Row key={backup.name} backup={backup} {...rest} />
       ))}
     </chakra.ul>
   )
@@ -23,7 +25,7 @@ export function BackupList({ backups, restore, now }: Props) {
 
 type RowProps = Omit<Props, 'backups'> & { backup: Schemas['BackupView'] }
 
-function Row({ backup, restore, now }: RowProps) {
+function Row({ backup, restore, now, take = 'Go back to this one' }: RowProps) {
   const [asked, setAsked] = useState(false)
   const put = async () => {
     await restore(backup.name)
@@ -42,8 +44,8 @@ function Row({ backup, restore, now }: RowProps) {
           <Text fontSize="0.92em">{backup.missing}</Text>
         </Box>
         {backup.readable && !asked && (
-          <Press aria-label={`Go back to ${backup.when}`} onClick={() => setAsked(true)}>
-            Go back to this one
+          <Press aria-label={`${take}: ${backup.when}`} onClick={() => setAsked(true)}>
+            {take}
           </Press>
         )}
       </Flex>

@@ -63,9 +63,14 @@ export function FirstVisitPage() {
       problem={problem}
       title="Your first day"
       aside={
-        <Press look="quiet" onClick={() => demo()}>
-          Look at the demo first
-        </Press>
+        <Flex gap="5" wrap="wrap">
+          <Press look="quiet" onClick={() => navigate('/welcome/bring')}>
+            I have a book already
+          </Press>
+          <Press look="quiet" onClick={() => demo()}>
+            Look at the demo first
+          </Press>
+        </Flex>
       }
     >
       <Text maxW="64ch" mb="5" color="faded">

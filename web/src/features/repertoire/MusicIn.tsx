@@ -1,12 +1,13 @@
 import { Box, Flex, Text, Textarea } from '@chakra-ui/react'
 import { useState } from 'react'
+import { asBytes } from '../../api/asBytes'
 import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { FileChoice } from '../../ui/FileChoice'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useRemoval } from '../../ui/removal'
-import { asBytes, TakeIn, type Wanted } from './TakeIn'
+import { TakeIn, type Wanted } from './TakeIn'
 
 /** Music from a file or typed; what was not taken over is listed. */
 export function MusicIn({ piece }: { piece: Schemas['PieceView'] }) {

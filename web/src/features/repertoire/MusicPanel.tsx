@@ -6,7 +6,7 @@ import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
-import { printOnly } from '../../ui/print'
+import { printMusic } from '../../ui/print'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { save } from '../../ui/save'
 import { Select } from '../../ui/Select'
@@ -58,16 +58,16 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
           </Select>
         </Field>
         {bars.data && bars.data.staves > 1 && (
-          <Field label="hands" width="130px">
+          <Field label="staves" width="190px">
             <Select
               value={staff ?? ''}
               onChange={(event) =>
                 setStaff(event.target.value === '' ? undefined : Number(event.target.value))
               }
             >
-              <option value="">together</option>
-              <option value={0}>right hand</option>
-              <option value={bars.data.staves - 1}>left hand</option>
+              <option value="">both</option>
+              <option value={0}>upper: right hand</option>
+              <option value={bars.data.staves - 1}>lower: left hand</option>
             </Select>
           </Field>
         )}
@@ -136,7 +136,7 @@ function TakeAway({ piece, query }: { piece: Schemas['PieceView']; query: BarsQu
         <Press look="quiet" onClick={() => take('Midi', 'mid')}>
           as MIDI
         </Press>
-        <Press look="quiet" onClick={() => printOnly('.sheet')}>
+        <Press look="quiet" onClick={() => printMusic(`${piece.title}, bars ${query.from} to ${query.to}`)}>
           on paper
         </Press>
       </Flex>

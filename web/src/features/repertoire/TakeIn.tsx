@@ -1,11 +1,13 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { keepPreviousData, useQuery } from '@tanstack/react-query'
 import { useState } from 'react'
+import { asBytes } from '../../api/asBytes'
 import { ask, client, refusalOf, type Schemas } from '../../api/client'
 import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { Field } from '../../ui/Field'
 import { OutlineLines } from '../../ui/Outline'
+import { FileLook } from '../../ui/FileLook'
 import { Press } from '../../ui/Press'
 import { Select } from '../../ui/Select'
 import { Tick } from '../../ui/Tick'
@@ -16,13 +18,6 @@ export interface Wanted {
   voice?: number
   sounding?: boolean
 }
-
-/** What is sent of a file: its bytes as they are. */
-export const asBytes = (file: File) => ({
-  body: file as unknown as string,
-  bodySerializer: (body: unknown) => body as BodyInit,
-  headers: { 'Content-Type': 'application/octet-stream' },
-})
 
 interface Props {
   pieceId: number
@@ -51,17 +46,7 @@ export function TakeIn({ pieceId, file, keep, leave }: Props) {
   })
   const refused = refusalOf(look.error)
   return (
-    <Box
-      as="section"
-      aria-label="Music to be taken"
-      borderLeft="4px solid"
-      borderColor="accent"
-      pl="4"
-      mt="3"
-    >
-      <chakra.h3 fontSize="subheading" fontWeight={700} mb="2">
-        {file.name}
-      </chakra.h3>
+    <FileLook label="Music to be taken" file={file}>
       {refused && (
         <Text role="alert" color="wrong" fontWeight={600} mb="2">
           {refused}
@@ -79,7 +64,7 @@ export function TakeIn({ pieceId, file, keep, leave }: Props) {
           Leave it
         </Press>
       </Flex>
-    </Box>
+    </FileLook>
   )
 }
 

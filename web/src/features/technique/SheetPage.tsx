@@ -7,6 +7,7 @@ import { HearIt } from '../../sound/HearIt'
 import { Engraving } from '../../ui/Engraving'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
+import { printMusic } from '../../ui/print'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { Tick } from '../../ui/Tick'
 import { SheetChoice } from './SheetChoice'
@@ -89,7 +90,14 @@ function Shown({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }
   const { problem, run } = useProblem()
   return (
     <>
-      <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p={{ base: '3', md: '6' }}>
+      <Box
+        bg="sheet"
+        border="1px solid"
+        borderColor="line"
+        borderRadius="8px"
+        p={{ base: '3', md: '6' }}
+        className="sheet"
+      >
         <Engraving abc={sheet.abc} label={`${sheet.title}, engraved`} />
       </Box>
       <Flex gap="3" mt="4" wrap="wrap" align="center">
@@ -100,6 +108,9 @@ function Shown({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish }
         </Press>
         <Press look="quiet" onClick={() => run(() => save(wish, 'musicxml', sheet.title))}>
           as MusicXML
+        </Press>
+        <Press look="quiet" onClick={() => printMusic()}>
+          on paper
         </Press>
       </Flex>
       <Refusal problem={problem} />
@@ -114,7 +125,7 @@ function Sums({ sheet, wish }: { sheet: Schemas['SheetView']; wish: SheetWish })
     <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="8" mt="6">
       <Box>
         <Text fontWeight={700}>
-          {sheet.notes} notes in {seconds(sheet.seconds)}, {sheet.notesPerMinute} notes a minute
+          {sheet.notes} notes, {sheet.notesPerMinute} a minute; {seconds(sheet.seconds)} to the last bar line
         </Text>
         <Text color="faded">
           {sheet.sounds}

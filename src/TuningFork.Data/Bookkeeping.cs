@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using TuningFork.Core.Ability;
-using TuningFork.Core.Notation;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
@@ -74,14 +73,17 @@ public static class Bookkeeping
             IsScale = row.IsScale,
             HasPassages = hasPassages,
             KeyPlan = row.KeyPlanJson.Length > 0 ? JsonSerializer.Deserialize<KeyPlan>(row.KeyPlanJson, Json) : null,
-            Keys = [.. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ToCore(key, row, today)).OfType<KeyRecord>()],
+            Keys =
+            [
+                .. (keys ?? []).Where(key => key.MaterialId == row.Id).Select(key => ReachBooks.KeyOf(key, row, today)).OfType<KeyRecord>(),
+            ],
             Parts = (keys ?? [])
-                .Where(key => key.MaterialId == row.Id && IsPart(key.Key))
-                .ToDictionary(key => key.Key, key => PartOf(key, row, today), StringComparer.Ordinal),
+                .Where(key => key.MaterialId == row.Id && ReachBooks.IsPart(key.Key))
+                .ToDictionary(key => key.Key, key => ReachBooks.PartOf(key, row, today), StringComparer.Ordinal),
             Work = WorkOf(row),
             Place = row.Place,
             Station = row.Station,
-            Rhythm = RhythmOf(row),
+            Rhythm = ReachBooks.RhythmOf(row),
             Serves = ServedDifficulties.Read(row.Serves),
             ReviewOn = row.ReviewOn,
             School = (piece ?? row).School,
@@ -109,7 +111,12 @@ public static class Bookkeeping
             Stuck = row.Stuck,
             LastClean = ToBpm(row.LastClean),
             Best = ToBpm(row.Best),
-            Reach = Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(row)), row.LastVisit, row.Visits, today),
+            Reach = ReachBooks.Brought(
+                ReachBooks.ReachOf(row.ReachLog, row.ReachSpread, ReachBooks.NotesABeat(row)),
+                row.LastVisit,
+                row.Visits,
+                today
+            ),
             Today = visit is { Day: var day } && day == today ? VisitBooks.Today(row, visit, traits ?? Traits.Usual) : null,
             Confirmed = Seen(row.Confirmed, today),
             NextExample = row.NextExample,
@@ -171,68 +178,8 @@ public static class Bookkeeping
         return $"{piece?.Title ?? row.Piece?.Title}, {Bars(row)}";
     }
 
-    /// <summary>The rhythm that its sheet was asked for in; empty without a sheet.</summary>
-    private static string RhythmOf(MaterialRow row)
-    {
-        if (row.SheetJson.Length == 0)
-            return "";
-        using var sheet = JsonDocument.Parse(row.SheetJson);
-        return sheet.RootElement.TryGetProperty("rhythm", out var rhythm) ? rhythm.GetString() ?? "" : "eighth";
-    }
-
     /// <summary>The bars of a passage: "17–18".</summary>
     public static string Bars(MaterialRow row) => row.FromBar == row.ToBar ? $"{row.FromBar}" : $"{row.FromBar}–{row.ToBar}";
-
-    /// <summary>What happened with a key; null when its name cannot be read any more, or it is a pattern.</summary>
-    private static KeyRecord? ToCore(KeyRow row, MaterialRow material, DateOnly today) =>
-        Key.TryParse(row.Key, out var key)
-            ? new KeyRecord(
-                key,
-                PracticeDay.AsSeenOn(row.LastDay, today),
-                PracticeDay.AsSeenOn(row.FirstDay, today),
-                row.Began,
-                row.LastClean,
-                Brought(ReachOf(row.ReachLog, row.ReachSpread, NotesABeat(material)), row.LastDay, row.Visits, today)
-            )
-            : null;
-
-    /// <summary>A part that has a record of its own: a pattern, bars, an altered version.</summary>
-    private static bool IsPart(string key) => key.Length > 2 && key[1] == ':' && key[0] is 'p' or 'b' or 'v' or 'n';
-
-    /// <summary>A reach brought to a later day.</summary>
-    private static Reach? Brought(Reach? kept, DateOnly? last, int visits, DateOnly today) =>
-        kept is { } reach && last is { } day ? Estimate.Later(reach, today.DayNumber - day.DayNumber, visits) : kept;
-
-    /// <summary>The tempo history of a material: its visits with takes, in order.</summary>
-    public static IReadOnlyList<TempoPoint> Tempos(MaterialRow material, IEnumerable<VisitRow> visits)
-    {
-        var notes = NotesABeat(material);
-        return
-        [
-            .. visits
-                .Where(visit => visit.Takes > 0)
-                .OrderBy(visit => visit.Day)
-                .Select(visit =>
-                {
-                    var tried = VisitBooks.Tries(visit.Tries).Select(take => take.Tempo?.Value).Max();
-                    var before = ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes);
-                    return new TempoPoint(
-                        visit.Day,
-                        visit.Clean,
-                        tried,
-                        ReachOf(visit.ReachLog, visit.ReachSpread, notes)?.Tempo,
-                        before is { } reach && tried < reach.Tempo * Grading.SlowPart
-                    );
-                }),
-        ];
-    }
-
-    /// <summary>Whether the reach of a material is stuck.</summary>
-    public static PlateauView Plateau(MaterialRow material, IEnumerable<VisitRow> visits, bool tense = false)
-    {
-        ArgumentNullException.ThrowIfNull(material);
-        return Core.Tempo.Plateau.Look(Tempos(material, visits), material.Best >= (material.Target ?? material.Piece?.Target), tense);
-    }
 
     /// <summary>The goal of a row.</summary>
     public static Goal ToCore(GoalRow row)
@@ -317,33 +264,9 @@ public static class Bookkeeping
             _ => Readiness.Shaping,
         };
 
-    /// <summary>How many notes, or quarters, go to a click: what turns beats into the notes a minute in which the reach is kept.</summary>
-    public static double NotesABeat(MaterialRow row)
-    {
-        ArgumentNullException.ThrowIfNull(row);
-        return Rhythm.All.FirstOrDefault(rhythm => rhythm.Id == RhythmOf(row)) is { } rhythm
-            ? rhythm.NotesPerClick
-            : (row.Beat.Value / Beat.Quarter.Value).Value;
-    }
-
-    /// <summary>The reach of a row in beats, as of its last visit; null before the first timed take.</summary>
-    internal static Reach? ReachOf(double? log, double? spread, double notesABeat) =>
-        log is { } known && spread is { } unsure ? new Reach(known, unsure).Times(1 / notesABeat) : null;
-
-    /// <summary>A tempo of a row; null for none.</summary>
-    /// <summary>What happened with a part of a material, brought to a day.</summary>
-    public static PartRecord PartOf(KeyRow key, MaterialRow row, DateOnly today) =>
-        new(
-            Brought(ReachOf(key.ReachLog, key.ReachSpread, NotesABeat(row)), key.LastDay, key.Visits, today),
-            key.Visits,
-            PracticeDay.AsSeenOn(key.LastDay, today),
-            ToBpm(key.LastClean),
-            key.Place,
-            key.DoneOn is not null
-        );
-
     /// <summary>What an exercise is made of; null for nothing beside a line of notes.</summary>
     public static Work? WorkOf(MaterialRow row) => row.WorkJson.Length > 0 ? JsonSerializer.Deserialize<Work>(row.WorkJson, Json) : null;
 
+    /// <summary>A tempo of a row; null for none.</summary>
     public static Bpm? ToBpm(int? value) => value is { } beats ? Bpm.Near(beats) : null;
 }

@@ -17,8 +17,8 @@ public static class VisitBooks
     private const char Nothing = '/';
     private const char Passing = '^';
 
-    /// <summary>Days after which a key begins a new turn.</summary>
-    private const int TurnDays = 7;
+    /// <summary>Days between two visits up to which what the nights took is part of how one grows.</summary>
+    private const int NearDays = 7;
 
     /// <summary>Begins a visit.</summary>
     public static VisitRow Begin(MaterialRow material, DateOnly day)
@@ -111,7 +111,7 @@ public static class VisitBooks
         ArgumentNullException.ThrowIfNull(material);
         ArgumentNullException.ThrowIfNull(visit);
         var tries = Tries(visit.Tries);
-        var notes = Bookkeeping.NotesABeat(material);
+        var notes = ReachBooks.NotesABeat(material);
         var outcome = Visits.Sum(Before(visit, notes), visit.Day, tries, Target(material), Start(material), traits ?? Traits.Usual);
         visit.Takes = tries.Count;
         visit.CleanTakes = tries.Count(take => take.Clean);
@@ -141,7 +141,7 @@ public static class VisitBooks
     /// <param name="visits">All its visits, oldest first.</param>
     internal static void Rebuild(MaterialRow material, IReadOnlyList<VisitRow> visits)
     {
-        var notes = Bookkeeping.NotesABeat(material);
+        var notes = ReachBooks.NotesABeat(material);
         (material.ReachLog, material.ReachSpread, material.Best) = (null, null, null);
         for (var i = 0; i < visits.Count; i++)
         {
@@ -178,96 +178,22 @@ public static class VisitBooks
         ArgumentNullException.ThrowIfNull(traits);
         ArgumentNullException.ThrowIfNull(visit);
         var takes = Visits.Evidence(Tries(visit.Tries));
-        var notes = Bookkeeping.NotesABeat(material);
+        var notes = ReachBooks.NotesABeat(material);
         var before = Before(visit, notes);
         if (
             takes.Count == 0
             || Visits.Now(before, visit.Day) is not { } now
-            || Bookkeeping.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after
+            || ReachBooks.ReachOf(visit.ReachLog, visit.ReachSpread, notes) is not { } after
         )
             return traits;
         // What the nights between two visits take is part of how one grows; after long days away it is a loss of its own.
-        var from = visit.Day.DayNumber - before.LastVisit!.Value.DayNumber <= TurnDays ? before.Reach!.Value : now;
+        var from = visit.Day.DayNumber - before.LastVisit!.Value.DayNumber <= NearDays ? before.Reach!.Value : now;
         return traits.After(Estimate.Morning(now, traits, Target(material)?.Value), takes, from, after);
-    }
-
-    /// <summary>Notes that a material was played in a key or a pattern; after more than a week a new turn of it begins.</summary>
-    /// <param name="row">The key.</param>
-    /// <param name="day">The practice day.</param>
-    /// <param name="began">Whether it was the first of the day.</param>
-    /// <param name="take">The take.</param>
-    /// <param name="material">Its material, in whose unit the reach is kept.</param>
-    /// <param name="start">Where it begins when it was never played, in beats.</param>
-    /// <param name="traits">The player's own.</param>
-    public static void Played(KeyRow row, DateOnly day, bool began, Try take, MaterialRow material, Reach start, Traits? traits = null)
-    {
-        ArgumentNullException.ThrowIfNull(row);
-        var notes = Bookkeeping.NotesABeat(material);
-        if (row.Visits == 0 || row.LastDay != day)
-        {
-            var now =
-                row.ReachLog is { } log && row.ReachSpread is { } spread
-                    ? Estimate.Later(new Reach(log, spread), day.DayNumber - row.LastDay.DayNumber, row.Visits)
-                    : start.Times(notes);
-            (row.ReachLogBefore, row.ReachSpreadBefore, row.Tries) = (now.Log, now.Spread, "");
-        }
-
-        if (row.Visits == 0 || day.DayNumber - row.FirstDay.DayNumber >= TurnDays)
-            row.FirstDay = day;
-        if (row.LastDay != day || row.Visits == 0)
-            row.Visits++;
-        row.Began = began || (row.LastDay == day && row.Began);
-        row.LastDay = day;
-        row.Tries = Written(row.Tries, take.Clean, take.Tempo?.Value, 1);
-        SumKey(row, material, traits);
-        if (
-            take is { Clean: true, Tempo.Value: var beats }
-            && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal))
-        )
-            row.LastClean = beats;
-        Settle(row, material);
-    }
-
-    /// <summary>
-    /// A take as its key or pattern counts it: on a rung of the subdivision ladder the key was touched, and nothing is said of its tempo.
-    /// </summary>
-    public static Try InPart(string key, Try take) => TargetKey.Parse(key).Part == TargetPart.Rung ? take with { Tempo = null } : take;
-
-    /// <summary>Takes the last take in a key back; the key keeps its turn.</summary>
-    public static void RemoveLast(KeyRow row, MaterialRow material, Traits? traits = null)
-    {
-        ArgumentNullException.ThrowIfNull(row);
-        row.Tries = WithoutLast(row.Tries);
-        SumKey(row, material, traits);
-        Settle(row, material);
-    }
-
-    /// <summary>What was done on an earlier day stays done, though the reach sinks between days.</summary>
-    private static void Settle(KeyRow row, MaterialRow material)
-    {
-        if (material.WorkJson.Length == 0 || row.DoneOn < row.LastDay)
-            return;
-        var done = Bookkeeping
-            .ToCore(material, row.LastDay)
-            .IsDone(row.Key, Bookkeeping.PartOf(row, material, row.LastDay) with { Done = false });
-        row.DoneOn = done ? row.LastDay : null;
-    }
-
-    private static void SumKey(KeyRow row, MaterialRow material, Traits? traits)
-    {
-        var takes = Visits.Evidence(Tries(row.Tries));
-        var notes = Bookkeeping.NotesABeat(material);
-        var now = Bookkeeping.ReachOf(row.ReachLogBefore, row.ReachSpreadBefore, notes)!.Value;
-        var kept =
-            takes.Count == 0
-                ? now
-                : Estimate.Keep(now, Estimate.During(Estimate.Morning(now, traits ?? Traits.Usual, Target(material)?.Value), takes));
-        (row.ReachLog, row.ReachSpread) = (kept.Times(notes).Log, kept.Spread);
     }
 
     private static Morning MorningOf(MaterialRow material, VisitRow visit, Traits traits) =>
         Estimate.Morning(
-            Visits.Now(Before(visit, Bookkeeping.NotesABeat(material)), visit.Day) ?? Start(material),
+            Visits.Now(Before(visit, ReachBooks.NotesABeat(material)), visit.Day) ?? Start(material),
             traits,
             Target(material)?.Value
         );
@@ -277,11 +203,11 @@ public static class VisitBooks
             visit.VisitBefore,
             visit is { StabilityBefore: { } stability, DifficultyBefore: { } difficulty } ? new Memory(stability, difficulty) : null,
             Bookkeeping.ToBpm(visit.CleanBefore),
-            Bookkeeping.ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes),
+            ReachBooks.ReachOf(visit.ReachLogBefore, visit.ReachSpreadBefore, notes),
             visit.VisitsBefore
         );
 
-    private static Bpm? Target(MaterialRow material) => Bookkeeping.ToBpm(material.Target ?? material.Piece?.Target);
+    internal static Bpm? Target(MaterialRow material) => Bookkeeping.ToBpm(material.Target ?? material.Piece?.Target);
 
     private static Reach Start(MaterialRow material) =>
         new Material
@@ -294,10 +220,10 @@ public static class VisitBooks
             Readiness = material.Readiness,
         }.Start;
 
-    private static string Written(string tries, bool clean, int? tempo, double weight) =>
+    internal static string Written(string tries, bool clean, int? tempo, double weight) =>
         $"{tries} {tempo?.ToString(CultureInfo.InvariantCulture)}{(weight >= 1 ? "" : weight > 0 ? Half : Nothing)}{(clean ? '+' : '-')}".Trim();
 
-    private static string WithoutLast(string tries) => tries.LastIndexOf(' ') is >= 0 and var end ? tries[..end] : "";
+    internal static string WithoutLast(string tries) => tries.LastIndexOf(' ') is >= 0 and var end ? tries[..end] : "";
 
     private static Try Read(string take)
     {

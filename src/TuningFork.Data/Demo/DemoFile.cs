@@ -120,7 +120,7 @@ public static class DemoFile
         foreach (var item in known.Where(item => item.Row.Kind == MaterialKind.Exercise))
             item.Row.ReviewOn = today.AddDays((28 * ((item.DaysKnown / 28) + 1)) - item.DaysKnown);
         foreach (var item in known)
-            item.Row.Stuck = Bookkeeping.Plateau(item.Row, history.Visits.Where(visit => visit.MaterialId == item.Row.Id)).IsStuck;
+            item.Row.Stuck = ReachBooks.Plateau(item.Row, history.Visits.Where(visit => visit.MaterialId == item.Row.Id)).IsStuck;
         db.Sessions.AddRange(history.Sessions);
         db.Visits.AddRange(history.Visits);
         db.Keys.AddRange(history.Keys);

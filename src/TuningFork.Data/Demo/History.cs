@@ -215,7 +215,7 @@ public sealed class History
         if (!visits.TryGetValue((material.Id, day), out var visit))
             visits[(material.Id, day)] = visit = VisitBooks.Begin(material, day);
         if (TodaysTempo.PartOf(key) is { } part)
-            InKey(material, part, day, visit.Tries.Length == 0, VisitBooks.InPart(key, take));
+            InKey(material, part, day, visit.Tries.Length == 0, KeyBooks.InPart(key, take));
         if (material.Kind == MaterialKind.Book)
             material.NextExample = Math.Max(
                 material.NextExample,
@@ -229,7 +229,7 @@ public sealed class History
     {
         if (!keys.TryGetValue((material.Id, name), out var row))
             keys[(material.Id, name)] = row = new KeyRow { MaterialId = material.Id, Key = name };
-        VisitBooks.Played(row, day, began, take, material, Bookkeeping.ToCore(material, day).StartInKey);
+        KeyBooks.Played(row, day, began, take, material, Bookkeeping.ToCore(material, day).StartInKey);
     }
 
     private void Note(string key, DateOnly day, bool clean)

@@ -58,7 +58,7 @@ internal static class AbilityRebuild
             var made = new KeyRow { MaterialId = material.Id, Key = group.Key.Part };
             var start = Bookkeeping.ToCore(material, group.First().Day).StartInKey;
             foreach (var take in group)
-                VisitBooks.Played(made, take.Day, began: false, new Try(take.Clean, Bookkeeping.ToBpm(take.Tempo)), material, start);
+                KeyBooks.Played(made, take.Day, began: false, new Try(take.Clean, Bookkeeping.ToBpm(take.Tempo)), material, start);
             if (!known.TryGetValue((material.Id, group.Key.Part), out var row))
                 db.Keys.Add(made);
             else

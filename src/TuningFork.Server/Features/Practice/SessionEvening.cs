@@ -30,7 +30,7 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
                 .OrderByDescending(visit => visit.Day)
                 .Take(Core.Tempo.Plateau.Visits)
                 .ToListAsync(cancel);
-            material.Stuck = Bookkeeping.Plateau(material, visits).IsStuck;
+            material.Stuck = ReachBooks.Plateau(material, visits).IsStuck;
             if (visits.Find(visit => visit.Day == session.Day) is { } today)
                 traits = VisitBooks.Learnt(material, today, traits);
         }

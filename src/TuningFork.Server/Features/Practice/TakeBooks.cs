@@ -172,11 +172,11 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
                 other => other.MaterialId == material.Id && other.LastDay == session.Day && other.Key != part,
                 cancel
             );
-        VisitBooks.Played(
+        KeyBooks.Played(
             known,
             session.Day,
             began,
-            VisitBooks.InPart(target.Key, take),
+            KeyBooks.InPart(target.Key, take),
             material,
             Bookkeeping.ToCore(material, session.Day).StartIn(part),
             traits
@@ -234,7 +234,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
         )
             db.Visits.Remove(visit);
         if (TodaysTempo.PartOf(take.Key) is { } part && await db.Keys.FindAsync([id, part], cancel) is { ReachLogBefore: not null } known)
-            VisitBooks.RemoveLast(known, material, traits);
+            KeyBooks.RemoveLast(known, material, traits);
     }
 
     /// <summary>Notes a visit, with its take where there was one.</summary>

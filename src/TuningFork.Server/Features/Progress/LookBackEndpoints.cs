@@ -190,7 +190,7 @@ public static class LookBackEndpoints
                 .Select(group =>
                 {
                     var (first, last, material) = (group.First(), group.Last(), materials[group.Key]);
-                    var notes = Bookkeeping.NotesABeat(material);
+                    var notes = ReachBooks.NotesABeat(material);
                     return new Movement(
                         material.Id,
                         Bookkeeping.TitleOf(material, material.Piece),

@@ -2,11 +2,9 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.LookingBack;
 using TuningFork.Core.Practice;
-using TuningFork.Core.Technique;
 using TuningFork.Data;
 using TuningFork.Server.Features.Ear;
 using TuningFork.Server.Features.Planning;
-using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Progress;
@@ -22,11 +20,6 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
     /// <summary>A sitting with fewer takes says nothing about how clean it was.</summary>
     private const int LeastTakes = 8;
 
-    /// <summary>A key is untouched when it was not played for so long.</summary>
-    private const int KeyDays = 28;
-
-    private const int KeysNamed = 6;
-
     public async Task<CloserView> OfAsync(DateOnly from, DateOnly to, CancellationToken cancel)
     {
         var facts = await plans.FactsAsync(cancel);
@@ -39,8 +32,8 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
             methods,
             MethodGain.Words(methods),
             Core.LookingBack.Conditions.Words(await SittingsAsync(from, to, cancel)),
-            Keys(facts),
-            await RetriesAsync(from, to, facts, cancel),
+            ExercisesCloser.Keys(facts),
+            await ExercisesCloser.RetriesAsync(db, from, to, facts, cancel),
             [.. DayMinutes.Performances(facts).Select(plan => $"{plan.Title}: {plan.Words}")],
             await db
                 .Readings.Where(row => row.Day >= from && row.Day <= to)
@@ -48,7 +41,7 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
                 .Select(group => new StrandRead(group.Key, group.Sum(row => row.Bars), group.Sum(row => row.Right)))
                 .ToListAsync(cancel),
             [.. Confusions.Of(await EarDesk.CountsAsync(db, to, cancel)).Take(3).Select(pair => pair.Words)],
-            await CuresAsync(from, to, facts, cancel)
+            await ExercisesCloser.CuresAsync(db, from, to, facts, cancel)
         );
     }
 
@@ -233,97 +226,4 @@ public sealed class LookCloser(PracticeDb db, PlanDesk plans, PracticeClock cloc
                 ),
         ];
     }
-
-    /// <summary>Keys of each exercise that goes through them, which have not been touched for four weeks, or never.</summary>
-    private static IReadOnlyList<NamedThing> Keys(DayFacts facts) =>
-        [
-            .. facts
-                .Materials.Where(material => material is { KeyPlan: not null, Resting: false, LastVisit: not null })
-                .Select(material =>
-                {
-                    var touched = material
-                        .Keys.Where(key => facts.Day.DayNumber - key.LastDay.DayNumber < KeyDays)
-                        .Select(key => key.Key)
-                        .ToHashSet();
-                    var missing = material.KeyPlan!.Keys().Where(key => !touched.Contains(key)).Select(key => key.ToString()).ToList();
-                    return new NamedThing(
-                        material.Id,
-                        material.Title,
-                        missing.Count == 0
-                            ? "all its keys were touched in four weeks"
-                            : $"not for four weeks: {string.Join(", ", missing.Take(KeysNamed))}{(missing.Count > KeysNamed ? $" and {missing.Count - KeysNamed} more" : "")}"
-                    );
-                }),
-        ];
-
-    /// <summary>Exercises by steps or octaves that were played in these days, each with the steps that needed another try.</summary>
-    private async Task<IReadOnlyList<NamedThing>> RetriesAsync(DateOnly from, DateOnly to, DayFacts facts, CancellationToken cancel)
-    {
-        var played = await db
-            .Visits.Where(visit => visit.Day >= from && visit.Day <= to && visit.Takes > 0)
-            .Select(visit => visit.MaterialId)
-            .Distinct()
-            .ToListAsync(cancel);
-        var things = new List<NamedThing>();
-        foreach (var row in facts.Rows.Where(row => played.Contains(row.Id) && Bookkeeping.WorkOf(row) is { Kind: WorkKind.Steps }))
-        {
-            var again = await LateItems.RetriesAsync(db, row.Id, Bookkeeping.WorkOf(row), from, to, cancel);
-            things.Add(
-                new NamedThing(
-                    row.Id,
-                    row.Title,
-                    again.Count == 0
-                        ? "each step came at once"
-                        : $"tried again: {string.Join(", ", again.Select(one => $"{one.Name} ({Words.Count(one.Times, "time")})"))}"
-                )
-            );
-        }
-
-        return things;
-    }
-
-    /// <summary>Exercises that were made for a passage, and what that passage gained in these days.</summary>
-    private async Task<IReadOnlyList<NamedThing>> CuresAsync(DateOnly from, DateOnly to, DayFacts facts, CancellationToken cancel)
-    {
-        var made = facts.Rows.Where(row => row is { SourceId: not null, Kind: MaterialKind.Exercise }).ToList();
-        var moved = (await LookBackEndpoints.MovementsAsync(db, from, to, cancel)).ToDictionary(one => one.MaterialId);
-        return
-        [
-            .. made.Where(row => facts.Materials.Any(one => one.Id == row.SourceId))
-                .Select(row => new NamedThing(
-                    row.Id,
-                    row.Title,
-                    $"for {facts.Materials.First(one => one.Id == row.SourceId).Title}: "
-                        + (
-                            moved.TryGetValue(row.SourceId!.Value, out var passage)
-                                ? passage.IsUp
-                                    ? $"{passage.Tempi}"
-                                    : "it has not gained in these days"
-                                : "not played in these days"
-                        )
-                )),
-            .. facts
-                .Materials.Where(one =>
-                    one is { Kind: MaterialKind.Exercise, Resting: false, Serves.Count: > 0 } && moved.ContainsKey(one.Id)
-                )
-                .Select(one => (Exercise: one, Passages: Served(one, facts, moved)))
-                .Where(one => one.Passages.Count > 0)
-                .Select(one => new NamedThing(
-                    one.Exercise.Id,
-                    one.Exercise.Title,
-                    $"serves {Words.List(one.Exercise.Serves)}: {one.Passages.Count(passage => passage.IsUp)} of {Words.Count(one.Passages.Count, "such passage")} gained"
-                )),
-        ];
-    }
-
-    /// <summary>What became of the passages with a difficulty that an exercise serves.</summary>
-    private static List<Movement> Served(Material exercise, DayFacts facts, Dictionary<int, Movement> moved) =>
-        [
-            .. facts
-                .Materials.Where(one =>
-                    one.Kind == MaterialKind.Passage && exercise.Serves.Contains(one.Difficulty, StringComparer.Ordinal)
-                )
-                .Select(one => moved.GetValueOrDefault(one.Id))
-                .OfType<Movement>(),
-        ];
 }

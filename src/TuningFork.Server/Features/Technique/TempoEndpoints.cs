@@ -82,9 +82,9 @@ public static class TempoEndpoints
                         cancel
                     );
                     var core = Bookkeeping.ToCore(row, today, row.Piece);
-                    var points = Bookkeeping.Tempos(row, visits);
+                    var points = ReachBooks.Tempos(row, visits);
                     var traits = ProfileBooks.TraitsOf(await desk.ProfileAsync(cancel));
-                    var plateau = Bookkeeping.Plateau(row, visits, tense);
+                    var plateau = ReachBooks.Plateau(row, visits, tense);
                     var start = core.IsTimed
                         ? TodaysTempo.Of(
                             DayReach.At(Estimate.Morning(core.Reach ?? core.Start, traits, core.Target?.Value)),

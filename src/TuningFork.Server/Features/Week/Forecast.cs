@@ -96,7 +96,7 @@ public sealed class Forecast(PracticeDb db, PlanDesk plans)
                 {
                     var clean = take % OneMissedIn != 0;
                     if (TodaysTempo.PartOf(target.Key) is { } part)
-                        VisitBooks.Played(
+                        KeyBooks.Played(
                             KeyOf(row.Id, part),
                             day,
                             visit.Tries.Length == 0,

@@ -59,6 +59,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<PageRow> Pages => Set<PageRow>();
 
+    public DbSet<RecordingRow> Recordings => Set<RecordingRow>();
+
     public DbSet<ReadingRow> Readings => Set<ReadingRow>();
 
     public DbSet<EarItemRow> EarItems => Set<EarItemRow>();
@@ -123,6 +125,22 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<VisitRow>().HasIndex(row => row.Day);
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
+        modelBuilder.Entity<RecordingRow>().HasIndex(row => row.Key).IsUnique();
+        // Of a thing all in order, and how much room all take, from the index alone.
+        modelBuilder
+            .Entity<RecordingRow>()
+            .HasIndex(row => new
+            {
+                row.MaterialId,
+                row.AtUtc,
+                row.Bytes,
+            });
+        modelBuilder
+            .Entity<RecordingRow>()
+            .HasOne(row => row.Material)
+            .WithMany()
+            .HasForeignKey(row => row.MaterialId)
+            .OnDelete(DeleteBehavior.Cascade);
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Key).IsUnique();
         modelBuilder.Entity<ReadingRow>().HasIndex(row => row.Fingerprint);
         modelBuilder.Entity<FindRow>().HasIndex(row => row.Key).IsUnique();
@@ -194,6 +212,10 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
                 version.IsConcurrencyToken = true;
         }
 
+        // A recording is hidden with what was played in it.
+        modelBuilder
+            .Entity<RecordingRow>()
+            .HasQueryFilter(row => row.RemovedUtc == null && (row.MaterialId == null || row.Material != null));
         // A goal goes with what it is about, and comes back with it.
         modelBuilder.Entity<GoalRow>().HasQueryFilter(row => row.RemovedUtc == null && row.Material!.RemovedUtc == null);
     }

@@ -47,6 +47,7 @@ public static class DemoFile
             return;
         SqliteConnection.ClearAllPools();
         SafeFile.Delete(path);
+        Sounds.Of(path).Clear();
         await PracticeFile.PrepareAsync(path, cancel: cancel);
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);

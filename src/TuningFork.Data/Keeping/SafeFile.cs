@@ -87,12 +87,15 @@ public static class SafeFile
         File.Move(ready, path, overwrite: true);
     }
 
+    /// <summary>What follows on the name of a file that was put out of the way.</summary>
+    internal const string Aside = "-set-aside-";
+
     /// <summary>Puts a file out of the way, its log with it, under a name that says when; answers that name.</summary>
     public static string SetAside(string path, DateTime now)
     {
         var aside = Path.Combine(
             Path.GetDirectoryName(Path.GetFullPath(path))!,
-            $"{Path.GetFileNameWithoutExtension(path)}-set-aside-{now:yyyy-MM-dd-HHmmss}.db"
+            $"{Path.GetFileNameWithoutExtension(path)}{Aside}{now:yyyy-MM-dd-HHmmss}.db"
         );
         // The log goes first: left behind alone it would be taken for that of the file that comes.
         foreach (var part in new[] { "-wal", "-shm", "" })

@@ -1032,6 +1032,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("RecordingMegabytes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("Reminds")
                         .HasColumnType("INTEGER");
 
@@ -1187,6 +1190,106 @@ namespace TuningFork.Data.Migrations
                         .IsUnique();
 
                     b.ToTable("Readings");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.RecordingRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool?>("AsImagined")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Bytes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Change")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool?>("Clean")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("ComparedDays")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ContentType")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("CountIn")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateTime?>("EndedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsMarked")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("LastPlayed")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LoopFrom")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LoopTo")
+                        .HasColumnType("REAL");
+
+                    b.Property<int?>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Method")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("PlayedSeconds")
+                        .HasColumnType("REAL");
+
+                    b.Property<DateTime?>("RemovedUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Rounds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Seconds")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Speed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("TargetKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Tempo")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("MaterialId", "AtUtc", "Bytes");
+
+                    b.ToTable("Recordings");
                 });
 
             modelBuilder.Entity("TuningFork.Data.Rows.ReviewAnswerRow", b =>
@@ -1680,6 +1783,16 @@ namespace TuningFork.Data.Migrations
                         .HasForeignKey("MaterialId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.Navigation("Material");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.RecordingRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade);
 
                     b.Navigation("Material");
                 });

@@ -89,5 +89,8 @@ public sealed class ProfileRow
 
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
+
+    /// <summary>Room that recordings may take, in MB.</summary>
+    public int RecordingMegabytes { get; set; } = 1000;
     public int Version { get; set; }
 }

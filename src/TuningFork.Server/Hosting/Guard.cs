@@ -97,6 +97,6 @@ public static class Guard
     private static bool IsLoopback(string host) => host is "localhost" or "127.0.0.1" or "[::1]";
 
     private static string Policy(string? nonce) =>
-        $"default-src 'none'; script-src 'self'; style-src 'self'{(nonce is null ? "" : $" 'nonce-{nonce}'")}; font-src 'self'; img-src 'self' data:; frame-src 'self'; "
+        $"default-src 'none'; script-src 'self'; style-src 'self'{(nonce is null ? "" : $" 'nonce-{nonce}'")}; font-src 'self'; img-src 'self' data:; media-src 'self' blob:; frame-src 'self'; "
         + "connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 }

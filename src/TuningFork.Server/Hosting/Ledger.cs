@@ -47,6 +47,9 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
             }
         );
 
+    /// <summary>The sound of a book's recordings.</summary>
+    public Sounds SoundsOf(Book book) => Sounds.Of(PathOf(book));
+
     /// <summary>The backups of one's own file.</summary>
     public Backups Backups => new(PathOf(Book.Own));
 
@@ -80,6 +83,8 @@ public sealed class Ledger(string folder, Book usual, TimeProvider time) : IDisp
             var mine = new FileStream(Path.Combine(folder, "in-use"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
             foreach (var left in Directory.EnumerateFiles(folder, UnderWay + "*"))
                 File.Delete(left);
+            foreach (var left in Directory.EnumerateDirectories(folder, UnderWay + "*"))
+                Directory.Delete(left, recursive: true);
             return mine;
         }
         catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)

@@ -64,6 +64,7 @@ public static class Removal
         await GoAsync(db.WarmUps, before, cancel);
         await GoAsync(db.Boxes, before, cancel);
         await GoAsync(db.Pages, before, cancel);
+        await GoAsync(db.Recordings, before, cancel);
         await GoAsync(db.Music, before, cancel);
         // The file goes with the music that came from it.
         await db

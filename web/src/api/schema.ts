@@ -1012,6 +1012,166 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetRecordings"];
+        put?: never;
+        post: operations["BeginRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{id}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["HearRecording"];
+        put?: never;
+        post: operations["AddToRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["EndRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetRecording"];
+        put: operations["SayOfRecording"];
+        post?: never;
+        delete: operations["RemoveRecording"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{id}/loop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["KeepLoop"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["TakeBackRecording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AddRecordingFile"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetRecordingRoom"];
+        put: operations["SetRecordingRoom"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/apart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetApartOffers"];
+        put?: never;
+        post: operations["KeepApart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/recordings/apart/{materialId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetApart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reading": {
         parameters: {
             query?: never;
@@ -2451,6 +2611,26 @@ export interface components {
             /** Format: int32 */
             id: number;
         };
+        /** @enum {unknown} */
+        ApartOffer: "None" | "Record" | "Compare";
+        ApartView: {
+            /** Format: int32 */
+            materialId: number;
+            title: string;
+            offer: components["schemas"]["ApartOffer"];
+            words: string;
+            first: components["schemas"]["RecordingView"];
+            newest: components["schemas"]["RecordingView"];
+        };
+        ApartWish: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            firstId: number;
+            /** Format: int32 */
+            newestId: number;
+            different: string;
+        };
         ArchiveLine: {
             name: string;
             /** Format: int32 */
@@ -3672,6 +3852,36 @@ export interface components {
             /** Format: int32 */
             neededSeconds: number;
         };
+        LoopView: {
+            /** Format: double */
+            from: null | number;
+            /** Format: double */
+            to: null | number;
+            /** Format: int32 */
+            speed: number;
+            /** Format: int32 */
+            countIn: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: double */
+            playedSeconds: number;
+            /** Format: date */
+            lastPlayed: null | string;
+        };
+        LoopWish: {
+            /** Format: double */
+            from: null | number;
+            /** Format: double */
+            to: null | number;
+            /** Format: int32 */
+            speed: number;
+            /** Format: int32 */
+            countIn: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: double */
+            playedSeconds: number;
+        };
         LoudSource: {
             /** Format: double */
             level: number;
@@ -4606,6 +4816,69 @@ export interface components {
             /** Format: int32 */
             known: number;
         };
+        RecordedSoFar: {
+            /** Format: int32 */
+            id: number;
+            /** Format: int64 */
+            bytes: number;
+        };
+        RecordingEnd: {
+            /** Format: double */
+            seconds: number;
+            clean?: null | boolean;
+        };
+        /** @enum {unknown} */
+        RecordingKind: "Take" | "Added" | "Song";
+        RecordingsView: {
+            recordings: components["schemas"]["RecordingView"][];
+            more: boolean;
+        };
+        RecordingView: {
+            /** Format: int32 */
+            id: number;
+            kind: components["schemas"]["RecordingKind"];
+            /** Format: int32 */
+            materialId: null | number;
+            title: string;
+            /** Format: date */
+            day: string;
+            /** Format: date-time */
+            atUtc: string;
+            /** Format: int32 */
+            tempo: null | number;
+            beat: string;
+            method: string;
+            clean: null | boolean;
+            name: string;
+            contentType: string;
+            /** Format: double */
+            seconds: number;
+            asImagined: null | boolean;
+            change: string;
+            isMarked: boolean;
+            isThere: boolean;
+            word: string;
+            room: string;
+            loop: components["schemas"]["LoopView"];
+        };
+        RecordingWish: {
+            /** Format: uuid */
+            key: string;
+            /** Format: int32 */
+            materialId: null | number;
+            contentType: string;
+            targetKey?: null | string;
+            /** Format: int32 */
+            tempo?: null | number;
+            method?: null | string;
+            name?: null | string;
+        };
+        RecordingWords: {
+            asImagined: null | boolean;
+            change: string;
+            isMarked: boolean;
+            name?: null | string;
+        };
         /** @enum {unknown} */
         Relief: "None" | "HalfMinutes" | "TwoShortVisits" | "WeekOff";
         ReliefView: {
@@ -4694,6 +4967,18 @@ export interface components {
             /** Format: int32 */
             weekday: number;
             isWritten: boolean;
+        };
+        RoomView: {
+            /** Format: int32 */
+            megabytes: number;
+            /** Format: int64 */
+            usedBytes: number;
+            words: string;
+            rule: string;
+        };
+        RoomWish: {
+            /** Format: int32 */
+            megabytes: number;
         };
         RoutineView: {
             /** Format: int32 */
@@ -5082,6 +5367,8 @@ export interface components {
             droneSounds: string;
             droneStarts: boolean;
             tuning: null | components["schemas"]["StageTuning"];
+            /** Format: double */
+            recordSeconds: null | number;
         };
         StageTuning: {
             tones: components["schemas"]["Tone"][];
@@ -7282,6 +7569,384 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MaterialHistory"];
+                };
+            };
+        };
+    };
+    GetRecordings: {
+        parameters: {
+            query?: {
+                materialId?: number;
+                kind?: components["schemas"]["RecordingKind"];
+                before?: number;
+                limit?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingsView"];
+                };
+            };
+        };
+    };
+    BeginRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordingWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordedSoFar"];
+                };
+            };
+        };
+    };
+    HearRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    AddToRecording: {
+        parameters: {
+            query?: {
+                at?: number;
+                seconds?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordedSoFar"];
+                };
+            };
+        };
+    };
+    EndRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordingEnd"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"];
+                };
+            };
+        };
+    };
+    GetRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"];
+                };
+            };
+        };
+    };
+    SayOfRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecordingWords"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"];
+                };
+            };
+        };
+    };
+    RemoveRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    KeepLoop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoopWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"];
+                };
+            };
+        };
+    };
+    TakeBackRecording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    AddRecordingFile: {
+        parameters: {
+            query: {
+                key: string;
+                kind: components["schemas"]["RecordingKind"];
+                name?: string;
+                materialId?: number;
+                seconds?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordingView"];
+                };
+            };
+        };
+    };
+    GetRecordingRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomView"];
+                };
+            };
+        };
+    };
+    SetRecordingRoom: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoomWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomView"];
+                };
+            };
+        };
+    };
+    GetApartOffers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApartView"][];
+                };
+            };
+        };
+    };
+    KeepApart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApartWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApartView"];
+                };
+            };
+        };
+    };
+    GetApart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                materialId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApartView"];
                 };
             };
         };

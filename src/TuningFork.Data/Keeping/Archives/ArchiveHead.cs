@@ -7,13 +7,15 @@ namespace TuningFork.Data.Keeping.Archives;
 /// <param name="WrittenUtc">When it was written.</param>
 /// <param name="Rows">Rows of each table.</param>
 /// <param name="Attachments">Files that lie beside the tables.</param>
+/// <param name="Sounds">Recordings whose sound lies beside the tables: the key of each and the hash of its sound.</param>
 public sealed record ArchiveHead(
     string Format,
     int Version,
     string Schema,
     DateTime WrittenUtc,
     IReadOnlyDictionary<string, int> Rows,
-    int Attachments
+    int Attachments,
+    IReadOnlyDictionary<string, string>? Sounds = null
 )
 {
     /// <summary>The name of the format.</summary>
@@ -24,6 +26,8 @@ public sealed record ArchiveHead(
     internal static string TableEntry(string table) => $"tables/{table}.jsonl";
 
     internal static string AttachmentEntry(string hash) => $"attachments/{hash}";
+
+    internal static string SoundEntry(string key) => $"sounds/{key}";
 }
 
 /// <summary>An archive cannot be read; the message says why and what to do.</summary>

@@ -45,6 +45,7 @@ public static class ArchiveReader
             SafeFile.Delete(path);
             await EmptyAsync(path, head.Schema, cancel);
             Fill(zip, head, path, cancel);
+            await ArchiveSounds.ReadAsync(zip, head, SoundsOf(path), cancel);
             await PracticeFile.PrepareAsync(path, cancel: cancel);
             return head;
         }
@@ -53,6 +54,7 @@ public static class ArchiveReader
             SqliteConnection.ClearAllPools();
             SafeFile.Delete(path);
             SafeFile.Delete(path + ".next");
+            SoundsOf(path).Clear();
             if (problem is InvalidDataException or JsonException or DecoderFallbackException)
                 throw Damaged(problem.Message, problem);
             if (problem is SqliteException { SqliteErrorCode: SqliteConstraint or SqliteMismatch })
@@ -60,6 +62,9 @@ public static class ArchiveReader
             throw;
         }
     }
+
+    /// <summary>Where the sound lies that came with a book that was read.</summary>
+    public static Sounds SoundsOf(string path) => new(path + ".sounds");
 
     private const int SqliteConstraint = 19;
     private const int SqliteMismatch = 20;
@@ -222,6 +227,6 @@ public static class ArchiveReader
         return bytes;
     }
 
-    private static ArchiveException Damaged(string what, Exception? inner = null) =>
+    internal static ArchiveException Damaged(string what, Exception? inner = null) =>
         new($"This archive is damaged: {what.TrimEnd('.')}. Take another copy of it. Nothing was changed.", inner);
 }

@@ -37,8 +37,9 @@ public static class ArchiveWriter
             entry.Write(Bytes(book, place));
         }
 
+        var sounds = ArchiveSounds.Write(zip, Sounds.Of(path), Recorded.In(book), cancel);
         var schemas = SafeFile.Lines(book, """SELECT "MigrationId" FROM "__EFMigrationsHistory" ORDER BY "MigrationId" """);
-        var head = new ArchiveHead(ArchiveHead.Name, schemas.Count, schemas[^1], nowUtc, rows, attached.Count);
+        var head = new ArchiveHead(ArchiveHead.Name, schemas.Count, schemas[^1], nowUtc, rows, attached.Count, sounds);
         using var last = zip.CreateEntry(ArchiveHead.Entry).Open();
         JsonSerializer.Serialize(last, head, ArchiveReader.Json);
         return head;

@@ -102,6 +102,7 @@ public static class ArchiveEndpoints
             SqliteConnection.ClearAllPools();
             File.Delete(sent);
             SafeFile.Delete(book);
+            ArchiveReader.SoundsOf(book).Clear();
         }
     }
 
@@ -115,6 +116,7 @@ public static class ArchiveEndpoints
             var lines = ArchiveWords.Lines([.. head.Rows.Select(table => new Merged(table.Key, table.Value, 0))]);
             if (!isTrial)
             {
+                ArchiveReader.SoundsOf(book).MoveTo(ledger.SoundsOf(Book.Own));
                 await ledger.PutInPlaceAsync(book, cancel);
                 await ledger.PrepareAsync(Book.Own, cancel);
             }
@@ -125,6 +127,8 @@ public static class ArchiveEndpoints
         await ledger.PrepareAsync(Book.Own, cancel);
         if (!isTrial)
             ledger.BackUpBeforeAdding();
+        if (!isTrial)
+            ArchiveReader.SoundsOf(book).MoveTo(ledger.SoundsOf(Book.Own));
         var merged = ArchiveWords.Lines(await Task.Run(() => BookMerge.Add(book, own, isTrial, cancel), cancel));
         return new ArchiveLook(head.WrittenUtc, IsWhole: false, ArchiveWords.What(now, merged), merged);
     }

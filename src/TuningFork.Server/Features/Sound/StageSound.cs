@@ -2,6 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Recordings;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
@@ -19,13 +20,15 @@ namespace TuningFork.Server.Features.Sound;
 /// <param name="DroneSounds">What the drone sounds, in words.</param>
 /// <param name="DroneStarts">Whether the drone starts with the drill.</param>
 /// <param name="Tuning">What the instrument is tuned to; null but for the first element of a warm-up.</param>
+/// <param name="RecordSeconds">Seconds from the first beat after which a recording of a take ends by itself; null where it does not.</param>
 public sealed record StageSoundView(
     DrillClick? Click,
     int CountInBars,
     IReadOnlyList<double> DroneHertz,
     string DroneSounds,
     bool DroneStarts,
-    StageTuning? Tuning
+    StageTuning? Tuning,
+    double? RecordSeconds
 );
 
 /// <summary>What the instrument is tuned to, at the first element of the warm-up.</summary>
@@ -38,6 +41,7 @@ public sealed record StageTuning(IReadOnlyList<Tone> Tones, string Words, bool S
 public sealed class StageSound(PracticeDb db, PlanDesk plans)
 {
     private const int CountInBars = 1;
+    private const int UsualBeats = 4;
 
     /// <summary>Each tuning note has so long, and a moment of silence at its end.</summary>
     private const double TuneSeconds = 4;
@@ -86,7 +90,10 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
             hertz,
             sounds,
             starts,
-            Tuning(session, drill, profile, settings.TuneFirst && !starts)
+            Tuning(session, drill, profile, settings.TuneFirst && !starts),
+            target is null
+                ? null
+                : RecordingLength.Seconds(target, cue, material?.Piece?.BeatsPerBar ?? material?.BeatsPerBar ?? UsualBeats)
         );
     }
 
@@ -117,9 +124,8 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
 
     private async Task<DrillClick> ClickAsync(DateOnly day, ClickSchool school, MaterialRow? material, CancellationToken cancel)
     {
-        const int usualBeats = 4;
         if (material is null)
-            return ClickSchools.Of(school, null, usualBeats, null, 0);
+            return ClickSchools.Of(school, null, UsualBeats, null, 0);
         var visits = school is ClickSchool.Weaning or ClickSchool.NotAtFirst
             ? await db
                 .Visits.AsNoTracking()

@@ -52,6 +52,8 @@ public static class DemoFile
         await using var fresh = new PracticeDb(PracticeFile.Options(path));
         await Seed.RoutinesAsync(fresh, cancel);
         await FillAsync(fresh, player, today, cancel);
+        if (player == DemoPlayer.Clarinet)
+            await DemoSounds.WriteAsync(fresh, Sounds.Of(path), today);
         var (material, entry) = (
             await fresh.Materials.MaxAsync(row => row.Id, cancel),
             await fresh.Entries.MaxAsync(row => row.Id, cancel)

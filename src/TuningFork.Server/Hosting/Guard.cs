@@ -24,6 +24,8 @@ public static class Guard
                     headers.XContentTypeOptions = "nosniff";
                     if (headers["Referrer-Policy"].Count == 0)
                         headers["Referrer-Policy"] = "no-referrer";
+                    headers["Permissions-Policy"] =
+                        "microphone=(self), midi=(self), screen-wake-lock=(self), camera=(), geolocation=(), payment=(), usb=()";
                     headers["Cross-Origin-Opener-Policy"] = "same-origin";
                     headers["Cross-Origin-Resource-Policy"] = "same-origin";
                     if (headers.ContentSecurityPolicy.Count == 0)

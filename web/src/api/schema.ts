@@ -5054,6 +5054,7 @@ export interface components {
             position: number;
             area: null | components["schemas"]["Area"];
             title: string;
+            methodId: string;
             method: string;
             how: string;
             sum: string;

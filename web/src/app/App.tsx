@@ -25,6 +25,10 @@ const BackupsPage = lazyPage(() => import('../features/keeping/BackupsPage'), 'B
 const DevicesPage = lazyPage(() => import('../features/house/DevicesPage'), 'DevicesPage')
 const BringPage = lazyPage(() => import('../features/keeping/BringPage'), 'BringPage')
 const PiecePage = lazyPage(() => import('../features/repertoire/PiecePage'), 'PiecePage')
+const RecordingsPage = lazyPage(() => import('../features/recording/RecordingsPage'), 'RecordingsPage')
+const ApartPage = lazyPage(() => import('../features/recording/ApartPage'), 'ApartPage')
+const SongsPage = lazyPage(() => import('../features/recording/SongsPage'), 'SongsPage')
+const SongPage = lazyPage(() => import('../features/recording/SongPage'), 'SongPage')
 const ListPage = lazyPage(() => import('../features/repertoire/ListPage'), 'ListPage')
 const SlowReadingPage = lazyPage(() => import('../features/repertoire/SlowReadingPage'), 'SlowReadingPage')
 const SheetPage = lazyPage(() => import('../features/technique/SheetPage'), 'SheetPage')
@@ -78,6 +82,10 @@ export function App() {
               <Route path="/spare" element={<SparePage />} />
               <Route path="/week" element={<WeekPage />} />
               <Route path="/music" element={<MaterialPage />} />
+              <Route path="/music/recordings" element={<RecordingsPage />} />
+              <Route path="/music/songs" element={<SongsPage />} />
+              <Route path="/music/songs/:id" element={<SongPage />} />
+              <Route path="/music/apart/:id" element={<ApartPage />} />
               <Route path="/music/:id" element={<PiecePage />} />
               <Route path="/music/list/:date" element={<ListPage />} />
               <Route path="/music/:id/tempo" element={<TempoPage />} />

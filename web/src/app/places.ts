@@ -9,7 +9,15 @@ export interface Place {
 export const places: readonly Place[] = [
   { name: 'Today', to: '/' },
   { name: 'Week', to: '/week' },
-  { name: 'Music', to: '/music' },
+  {
+    name: 'Music',
+    to: '/music',
+    views: [
+      ['/music', 'Pieces'],
+      ['/music/recordings', 'Recordings'],
+      ['/music/songs', 'Play along'],
+    ],
+  },
   {
     name: 'Craft',
     to: '/craft',

@@ -8,8 +8,19 @@ type Whose = Sounding | 'all'
 let changed: (whose: Whose, part: number) => void = () => {}
 const placeOf = (whose: Whose) => (whose === 'all' ? place : `${place}:${whose}`)
 
+/** What is silent for the moment, however loud it is wanted. */
+const hushed = new Set<Whose>()
+
+/** Silent for the moment, and again as loud as it is wanted. */
+export function hush(whose: Sounding, silent: boolean) {
+  if (silent) hushed.add(whose)
+  else hushed.delete(whose)
+  changed(whose, loudness(whose))
+}
+
 /** Part of full loudness, 0 to 1, of everything or of one kind; full until something was chosen in this browser. */
 export function loudness(whose: Whose = 'all') {
+  if (hushed.has(whose)) return 0
   const kept = Number.parseFloat(localStorage.getItem(placeOf(whose)) ?? '1')
   return kept >= 0 && kept <= 1 ? kept : 1
 }

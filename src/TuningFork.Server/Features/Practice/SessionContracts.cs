@@ -18,6 +18,7 @@ public sealed record SessionDrillView(
     int Position,
     Area? Area,
     string Title,
+    string MethodId,
     string Method,
     string How,
     string Sum,

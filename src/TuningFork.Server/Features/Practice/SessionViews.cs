@@ -126,6 +126,7 @@ public sealed class SessionViews(
             row.Position,
             row.Area,
             row.Title,
+            drill.MethodId.Name,
             method?.Name ?? "",
             drill.How.Length > 0 ? drill.How : method?.How ?? "",
             drill.Sum,

@@ -38,9 +38,12 @@ public sealed class RecordingBooks(PracticeDb db, PlanDesk plans, PracticeClock 
         if (wish.Tempo is < Core.Tempo.Bpm.Slowest or > Core.Tempo.Bpm.Fastest)
             throw new FieldException("tempo", $"A tempo is {Core.Tempo.Bpm.Slowest} to {Core.Tempo.Bpm.Fastest}.");
         var method = new MethodId(Problems.Text("method", wish.Method, 60));
-        var row = await NewAsync(RecordingKind.Take, wish.Key, wish.MaterialId, wish.Name, cancel);
+        // An altered version, or a rung, is of its material.
+        var key = Problems.Text("targetKey", wish.TargetKey, 200);
+        var material = wish.MaterialId ?? (TargetKey.Parse(key) is { Kind: TargetKind.Material } of ? of.Id : (int?)null);
+        var row = await NewAsync(RecordingKind.Take, wish.Key, material, wish.Name, cancel);
         row.ContentType = Problems.Text("contentType", wish.ContentType, 120);
-        row.TargetKey = Problems.Text("targetKey", wish.TargetKey, 200);
+        row.TargetKey = key;
         row.Tempo = wish.Tempo;
         row.Method = method;
         await db.SaveChangesAsync(cancel);

@@ -15,6 +15,7 @@ import { Press } from '../../ui/Press'
 import { Refusal, useProblem, RefusalOf } from '../../ui/refusal'
 import { Select } from '../../ui/Select'
 import { sayDay, sayMinutes } from '../../ui/words'
+import { ApartOffers } from '../recording/Apart'
 import { CloseLine } from './CloseLine'
 import { LeftOver } from './LeftOver'
 import { RatingQuestion } from './RatingQuestion'
@@ -276,6 +277,7 @@ function Closed({ view }: { view: Schemas['CloseView'] }) {
       {view.targets.map((question) => (
         <TargetQuestion key={question.materialId} question={question} />
       ))}
+      <ApartOffers />
       {view.listToRate && (
         <Text mt="3" data-testid="list-to-rate">
           Nothing for {sayDay(view.listToRate)} was rated for a week.{' '}

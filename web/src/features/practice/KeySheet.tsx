@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react'
 import { Tick } from '../../ui/Tick'
 import { Press } from '../../ui/Press'
 import { Sheet } from '../../ui/Sheet'
+import type { StageChoices } from './useStageChoices'
 
 interface Row {
   /** Key and its sign; pressed with a finger it does the same. */
@@ -25,7 +26,7 @@ const rows: Row[] = [
   { keys: [['y', 'Y']], what: 'where it is offered: the exercise goes on to its next station' },
   { keys: [['m', 'M']], what: 'click on and off' },
   { keys: [['d', 'D']], what: 'drone on and off' },
-  { keys: [['r', 'R']], what: 'hear the question again' },
+  { keys: [['r', 'R']], what: 'record the next take, and stop; where something is asked, hear it again' },
   { keys: [['u', 'U']], what: 'in the first warm-up: the tuning note, or the open strings' },
   { keys: [['n', 'N']], what: 'write a note' },
   { keys: [['x', 'X']], what: 'what was written last time is settled' },
@@ -42,16 +43,17 @@ interface Props {
   close: () => void
   /** Does what a key does. */
   press: (key: string) => void
-  letters: { on: boolean; set: (on: boolean) => void }
+  choices: StageChoices
 }
 
 /** Every key of the stage, with what it does; each is a button too, for a tablet without keyboard. */
-export function KeySheet({ close, press, letters }: Props) {
+export function KeySheet({ close, press, choices: { letters, holdRecords, asLight } }: Props) {
   return (
     <Sheet title="Keys, pedal and fingers" close={close}>
       <Text mb="3">
         <b>→ or the right pedal</b> says yes: clean, right, done, go on. <b>← or the left pedal</b> says no:
-        missed, wrong, late, back. <b>Held</b>, either means pause, like space. <b>G</b> plays a groove.
+        missed, wrong, late, back. <b>Held</b>, either means {holdRecords.on ? 'record' : 'pause, like space'}
+        . <b>G</b> plays a groove.
       </Text>
       <Box display="grid" gridTemplateColumns={{ base: '1fr', md: '1fr 1fr' }} columnGap="8" rowGap="1">
         {rows.map(({ keys, what }) => (
@@ -80,6 +82,16 @@ export function KeySheet({ close, press, letters }: Props) {
         label="Single letters, figures and signs work as keys. Off, only arrows, pedal, space, enter and esc do."
         on={letters.on}
         set={letters.set}
+      />
+      <Tick
+        label="A pedal button that is held records, and does not pause."
+        on={holdRecords.on}
+        set={holdRecords.set}
+      />
+      <Tick
+        label="While it records the click is only seen, not heard: without headphones it would be on the recording."
+        on={asLight.on}
+        set={asLight.set}
       />
     </Sheet>
   )

@@ -8,12 +8,13 @@ interface Props {
   yes: string
   no: string
   clicking: boolean
+  recording: boolean
   /** Does what a key does. */
   press: (key: string) => void
 }
 
 /** The keys that matter now, each a button: for a finger, and to be seen. */
-export function StageBar({ session, yes, no, clicking, press }: Props) {
+export function StageBar({ session, yes, no, clicking, recording, press }: Props) {
   const { cue, running, written, sound, seed, drills, position } = session
   const keys: [key: string, sign: string, name: string][] = [
     ['→', '→', yes],
@@ -24,6 +25,8 @@ export function StageBar({ session, yes, no, clicking, press }: Props) {
   keys.push(['s', 'S', 'skip'], ['e', 'E', '+1 min'])
   if (sound?.click) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
+  if (drills[position]?.area && !session.question && running)
+    keys.push(['r', 'R', recording ? 'stop recording' : 'record'])
   if (session.pages.length > 0) keys.push(['p', 'P', 'page'])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
   if (seed && drills[position]?.area === 'Play') keys.push(['k', 'K', 'keep what was made'])

@@ -18,7 +18,9 @@ import { Away, Told } from './StageParts'
 import { low } from './low'
 import { KeySheet } from './KeySheet'
 import { deskPath } from './useDesk'
-import { useLetters } from './useLetters'
+import { StageRecorded } from './StageRecorded'
+import { useStageChoices } from './useStageChoices'
+import { useStageRecording } from './useStageRecording'
 import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
 import { useStageKeys } from './useStageKeys'
@@ -73,7 +75,7 @@ function Stage({ stage, session, note }: StageProps) {
   const { act, played, problem, away } = stage
   const [keysShown, setKeysShown] = useState(false)
   const [seed, setSeed] = useState<Schemas['SeedView'] | null>(null)
-  const letters = useLetters()
+  const choices = useStageChoices()
   const drill = session.drills[session.position]!
   const cue = session.cue!
   const question = session.question
@@ -86,6 +88,13 @@ function Stage({ stage, session, note }: StageProps) {
   const takes = `${session.position}:${drill.takes}`
   const { help, give, asksTension, tense, asksRelief, relieve, figure, toggleTension, toggleRelief } =
     useAsked(session, takes, act)
+  const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
+  const sound = useStageSound(session, keepClick)
+  const recording = useStageRecording(session, sound)
+  const mark = (clean: boolean, off?: number) => {
+    recording.marked(clean)
+    act(clean ? 'Clean' : 'Missed', off)
+  }
   const { stop: stopRun } = run
   useEffect(() => {
     if (!session.running) stopRun()
@@ -101,7 +110,8 @@ function Stage({ stage, session, note }: StageProps) {
     else if (cue.run) void run.start()
     else if (goesOn(cue)) return
     else if (drill.desk) void navigate(deskPath(drill.desk))
-    else act(cue.countsTakes ? 'Clean' : 'Done')
+    else if (cue.countsTakes) mark(true)
+    else act('Done')
   }
   const no = () => {
     if (!session.running) act('Resume')
@@ -110,16 +120,15 @@ function Stage({ stage, session, note }: StageProps) {
     else if (question && !heard) hear()
     else if (run.state) run.late()
     else if (cue.run || cue.loop?.fromSeconds === null) act('Back')
-    else act(cue.countsTakes ? 'Missed' : 'Back')
+    else if (cue.countsTakes) mark(false)
+    else act('Back')
   }
   const { paper, turn } = usePaper(session)
   // A page as a whole has the place of everything else.
   const page = paper !== null && paper.bars === ''
   const missed = (off: number) => {
-    if (session.running && cue.countsTakes && !cue.run && !question) act('Missed', off)
+    if (session.running && cue.countsTakes && !cue.run && !question) mark(false, off)
   }
-  const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
-  const sound = useStageSound(session, keepClick)
   const pause = () => act(session.running ? 'Pause' : 'Resume')
   const goOn = () => session.station && act('Station', session.station.materialId)
   const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
@@ -145,7 +154,7 @@ function Stage({ stage, session, note }: StageProps) {
     y: goOn,
     m: sound.toggleClick,
     d: sound.toggleDrone,
-    r: again,
+    r: question ? again : recording.toggle,
     u: sound.tune,
     p: turn,
     k: () => session.seed && setSeed(session.seed),
@@ -154,7 +163,12 @@ function Stage({ stage, session, note }: StageProps) {
     '?': () => setKeysShown(true),
     Escape: () => void navigate('/close'),
   }
-  useStageKeys({ yes, no, pause, letters: actions }, !note.open && !keysShown && !seed, letters.on)
+  const hold = choices.holdRecords.on && session.running ? recording.toggle : undefined
+  useStageKeys(
+    { yes, no, pause, hold, letters: actions },
+    !note.open && !keysShown && !seed,
+    choices.letters.on,
+  )
 
   const left = drill.allowedSeconds - played
   const next = (run.state && cue.run?.steps[run.state.step + 1]) ?? (cue.next || session.nextDrill)
@@ -257,6 +271,7 @@ function Stage({ stage, session, note }: StageProps) {
         </Box>
         <StageTime session={session} left={left} played={played} sound={sound} />
       </Flex>
+      <StageRecorded recording={recording} />
       {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
       {asksRelief && <ReliefAsk title={session.reliefOf} relieve={relieve} />}
@@ -294,13 +309,14 @@ function Stage({ stage, session, note }: StageProps) {
         }
         no={help ? 'go on' : asksRelief ? 'as it is' : noName(session, heard, run.state !== null)}
         clicking={sound.clicking}
+        recording={recording.isOn}
         press={(key) =>
           key === '→' ? yes() : key === '←' ? no() : key === 'space' ? pause() : actions[key]?.()
         }
       />
       {seed && <MadeSheet seed={seed} close={() => setSeed(null)} />}
       {keysShown && (
-        <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} letters={letters} />
+        <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} choices={choices} />
       )}
     </Flex>
   )

@@ -4,13 +4,15 @@ export interface StageKeys {
   yes: () => void
   no: () => void
   pause: () => void
+  /** What a pedal button means that is held; a pause where nothing else was chosen. */
+  hold?: () => void
   letters: Record<string, () => void>
 }
 
-/** A pedal button held so long means pause. */
+/** A pedal button held so long means something else: a pause, or to record. */
 const holdMs = 700
 
-/** Keys and the two-button pedal: right says yes, left says no, held means pause. */
+/** Keys and the two-button pedal: right says yes, left says no, held means pause or what was chosen. */
 export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) {
   const latest = useRef(keys)
   useEffect(() => {
@@ -38,7 +40,8 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
         if (event.repeat || down) return
         const timer = window.setTimeout(() => {
           if (down) down.held = true
-          latest.current.pause()
+          const { hold, pause } = latest.current
+          ;(hold ?? pause)()
         }, holdMs)
         down = { key: event.key, timer, held: false }
         return

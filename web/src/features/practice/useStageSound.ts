@@ -82,9 +82,27 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     last.current = { thing, tempo }
     keepClick(!clicking)
   }, [clicking, tempo, click, thing, startClick, stopClick, keepClick])
+  /** Begins the click anew, with its bar counted in; answers seconds until the first beat, null where there is no click. */
+  const countIn = useCallback(async () => {
+    if (tempo === null || !click) return null
+    last.current = { thing, tempo }
+    await startClick(tempo)
+    const at = beat()
+    return at === null ? null : (-at * 60) / tempo
+  }, [tempo, click, thing, startClick, beat])
   const toggleDrone = useCallback(() => {
     if (droning) stopDrone()
     else void startDrone()
   }, [droning, startDrone, stopDrone])
-  return { clicking, droning, failed, beat, toggleClick, toggleDrone, tune, word: click?.word ?? '' }
+  return {
+    clicking,
+    droning,
+    failed,
+    beat,
+    toggleClick,
+    toggleDrone,
+    countIn,
+    tune,
+    word: click?.word ?? '',
+  }
 }

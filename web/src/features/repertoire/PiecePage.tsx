@@ -18,6 +18,7 @@ import { Missing } from './Missing'
 import { MusicIn } from './MusicIn'
 import { MusicPanel } from './MusicPanel'
 import { Pages } from './Pages'
+import { PieceRecordings } from './PieceRecordings'
 import { ReadinessGrid } from './ReadinessGrid'
 import { TargetAsk } from './TargetAsk'
 
@@ -103,6 +104,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           {piece.hasMusic && <MusicPanel piece={piece} range={shown} />}
           <MusicIn piece={piece} />
           <Pages piece={piece} />
+          <PieceRecordings piece={piece} passage={passage} />
         </Box>
         <Box minW="0">
           {piece.passages.length === 0 ? (

@@ -3,7 +3,7 @@ using TuningFork.Bench;
 using TuningFork.Bench.Judgement;
 using TuningFork.Bench.Judgement.Tempo;
 
-// bench/run: everything; bench/run core | estimate | sheets | server | page | judgement | import: one part.
+// bench/run: everything; bench/run core | estimate | sheets | server | recordings | page | judgement | import: one part.
 // tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
 // whole pieces.
 // life FILE: prints the plans of six weeks, to be read.
@@ -27,7 +27,7 @@ if (args is ["readings", var sheets, var instrument])
     return;
 }
 
-var parts = args.Length == 0 ? ["page", "import", "judgement", "server", "core", "estimate", "sheets"] : args;
+var parts = args.Length == 0 ? ["page", "import", "judgement", "server", "recordings", "core", "estimate", "sheets"] : args;
 if (parts.Contains("page"))
     FirstPage.Print(Path.Combine(Directory.GetCurrentDirectory(), "web/dist"));
 if (parts.Contains("import"))
@@ -42,6 +42,8 @@ if (parts is ["tempo", ..])
     );
 if (parts.Contains("server"))
     await ServerBench.RunAsync();
+if (parts.Contains("recordings"))
+    await RecordingsBench.RunAsync();
 if (parts.Contains("core"))
     BenchmarkRunner.Run<DayPlanBench>();
 if (parts.Contains("estimate"))

@@ -10,8 +10,6 @@ namespace TuningFork.Bench;
 /// <summary>The Today endpoint of the real server on ten years of history, beside the bare SQL reads it needs.</summary>
 internal static class ServerBench
 {
-    private const int Calls = 200;
-
     private static readonly string[] Reads =
     [
         "SELECT * FROM Profiles",
@@ -64,7 +62,7 @@ internal static class ServerBench
             $"history: {Count("Sessions")} days, {Count("Takes")} takes, {Count("Materials WHERE Kind = 'Passage'")} passages, {new FileInfo(file).Length / 1_000_000} MB"
         );
 
-        var bare = Measure(() =>
+        var bare = BenchServer.Measure(() =>
         {
             foreach (var read in Reads)
                 Read(read);
@@ -76,43 +74,24 @@ internal static class ServerBench
         watch.Restart();
         new Backups(file).Make(BackupKind.Daily, DateTime.UtcNow);
         Console.WriteLine($"backup, checked    {watch.ElapsedMilliseconds} ms");
-        const string Address = "http://127.0.0.1:5397";
-        var start = new ProcessStartInfo("dotnet") { UseShellExecute = false, RedirectStandardOutput = false };
-        foreach (
-            var argument in new[]
-            {
-                Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"),
-                "--own",
-                "--urls",
-                Address,
-                "--data",
-                folder,
-            }
-        )
-            start.ArgumentList.Add(argument);
-        // As ./run starts it.
-        start.Environment["DOTNET_GCgen0size"] = "0x1000000";
-        using var server = Process.Start(start)!;
         try
         {
-            using var http = new HttpClient { BaseAddress = new Uri(Address) };
-            await WaitAsync(http);
-            var endpoint = Measure(() => http.GetStringAsync(new Uri("/api/today", UriKind.Relative)));
+            await using var server = await BenchServer.StartAsync(folder, 5397);
+            var http = server.Http;
+            var endpoint = BenchServer.Measure(() => http.GetStringAsync(new Uri("/api/today", UriKind.Relative)));
             Console.WriteLine($"bare SQL reads     median {bare.Median:0.0} ms   95 % {bare.High:0.0} ms");
             Console.WriteLine(
                 $"GET /api/today     median {endpoint.Median:0.0} ms   95 % {endpoint.High:0.0} ms   (goal: 95 % under 60 ms)   {endpoint.Median / bare.Median:0.0} x the bare reads"
             );
-            Console.WriteLine($"server's memory    {Memory(server.Id)} MB after {Calls} calls   (goal: under 250 MB)");
+            Console.WriteLine($"server's memory    {Memory(server.ProcessId)} MB after {BenchServer.Calls} calls   (goal: under 250 MB)");
             foreach (var (name, goal, ask) in Rounds(http))
             {
-                var one = Measure(ask);
+                var one = BenchServer.Measure(ask);
                 Console.WriteLine($"{name, -18} median {one.Median:0.0} ms   95 % {one.High:0.0} ms   (goal: {goal})");
             }
         }
         finally
         {
-            server.Kill();
-            await server.WaitForExitAsync();
             SqliteConnection.ClearAllPools();
             Directory.Delete(folder, recursive: true);
         }
@@ -133,40 +112,6 @@ internal static class ServerBench
             while (reader.Read())
                 reader.GetValues(values);
         }
-    }
-
-    private static (double Median, double High) Measure(Func<Task> work)
-    {
-        for (var i = 0; i < 20; i++)
-            work().GetAwaiter().GetResult();
-        var times = new double[Calls];
-        for (var i = 0; i < Calls; i++)
-        {
-            var clock = Stopwatch.StartNew();
-            work().GetAwaiter().GetResult();
-            times[i] = clock.Elapsed.TotalMilliseconds;
-        }
-
-        Array.Sort(times);
-        return (times[Calls / 2], times[(int)(Calls * 0.95)]);
-    }
-
-    private static async Task WaitAsync(HttpClient http)
-    {
-        for (var i = 0; i < 200; i++)
-        {
-            try
-            {
-                await http.GetStringAsync(new Uri("/api/about", UriKind.Relative));
-                return;
-            }
-            catch (HttpRequestException)
-            {
-                await Task.Delay(100);
-            }
-        }
-
-        throw new TimeoutException("The server did not answer.");
     }
 
     private static int Memory(int process) =>

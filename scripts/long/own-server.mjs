@@ -16,7 +16,8 @@ export function built(project, name) {
 }
 
 const server = built('src/TuningFork.Server', 'TuningFork.Server')
-let port = 20000 + randomInt(20000)
+// Below the ports that the system gives to whoever asks for any.
+let port = 10000 + randomInt(20000)
 const running = new Set()
 
 /** A server of its own on a folder; what it says is kept for when something goes wrong. */

@@ -126,6 +126,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<RecordingRow>().HasIndex(row => row.Key).IsUnique();
+        // Today asks for the songs alone.
+        modelBuilder.Entity<RecordingRow>().HasIndex(row => row.Kind).HasFilter("\"Kind\" = 'Song'");
         // Of a thing all in order, and how much room all take, from the index alone.
         modelBuilder
             .Entity<RecordingRow>()

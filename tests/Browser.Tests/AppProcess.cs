@@ -52,8 +52,13 @@ public sealed class AppProcess : IAsyncDisposable
         var app = new AppProcess(extra);
         if (!extra.Contains("--own"))
         {
-            foreach (var file in Directory.EnumerateFiles(await MadeOnce.Value))
-                File.Copy(file, Path.Combine(app.Data, Path.GetFileName(file)));
+            var made = await MadeOnce.Value;
+            foreach (var file in Directory.EnumerateFiles(made, "*", SearchOption.AllDirectories))
+            {
+                var to = Path.Combine(app.Data, Path.GetRelativePath(made, file));
+                Directory.CreateDirectory(Path.GetDirectoryName(to)!);
+                File.Copy(file, to);
+            }
         }
 
         await app.RunAsync();

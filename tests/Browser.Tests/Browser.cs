@@ -11,7 +11,7 @@ public sealed class Browser : IDisposable
     private readonly ChromeDriver driver;
     private readonly string address;
 
-    public Browser(string address, int width = 1280, int height = 800)
+    public Browser(string address, int width = 1280, int height = 800, params string[] arguments)
     {
         this.address = address;
         var options = new ChromeOptions
@@ -33,6 +33,7 @@ public sealed class Browser : IDisposable
             "--force-device-scale-factor=1",
             $"--window-size={width},{height}"
         );
+        options.AddArguments(arguments);
         options.SetLoggingPreference(LogType.Browser, LogLevel.Warning);
         var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(OnPath("chromedriver")), "chromedriver");
         service.SuppressInitialDiagnosticInformation = true;
@@ -150,6 +151,18 @@ public sealed class Browser : IDisposable
         driver.ExecuteCdpCommand(
             "Emulation.setEmulatedMedia",
             new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind }
+        );
+
+    /// <summary>Forbids the page something that a browser asks the player for: "microphone".</summary>
+    public void Deny(string permission) =>
+        driver.ExecuteCdpCommand(
+            "Browser.setPermission",
+            new Dictionary<string, object?>(StringComparer.Ordinal)
+            {
+                ["permission"] = new Dictionary<string, object?>(StringComparer.Ordinal) { ["name"] = permission },
+                ["setting"] = "denied",
+                ["origin"] = address,
+            }
         );
 
     /// <summary>Clicks what may lie below the window or under a bar.</summary>

@@ -65,9 +65,8 @@ public sealed class Screenshots
         Snap("stage", "//*[@data-testid='stage-title']");
         browser.Press(Keys.Escape);
         Shot("/close", "close", "//fieldset");
-        browser.Resize(390, 844);
-        Shot("/practise", "stage-phone", "//*[@data-testid='stage-title']");
-        browser.Resize(1280, 800);
+        var apart = (await app.Http.GetFromJsonAsync<JsonNode>(new Uri("/api/recordings/apart", UriKind.Relative)))!.AsArray();
+        Shot($"/music/apart/{apart[0]!["materialId"]}", "days-apart", "//*[@role='img']//*");
         Shot("/welcome", "first-visit", "//h2");
 
         // The scale is shown on the stage after the rounds.

@@ -106,6 +106,9 @@ public sealed record DayRequest
     /// <summary>The player's own ideas for play.</summary>
     public IReadOnlyList<string> PlayIdeas { get; init; } = [];
 
+    /// <summary>Songs to play along with.</summary>
+    public IReadOnlyList<Recordings.Song> Songs { get; init; } = [];
+
     /// <summary>Where unseen music comes from.</summary>
     public SightReading.ReadingSource ReadingFrom { get; init; }
 

@@ -468,6 +468,18 @@ public static class Methods
             Course.Timed
         );
 
+    /// <summary>Along with a song that sounds.</summary>
+    public static Method PlayAlong { get; } =
+        new(
+            new("play-along"),
+            "play along",
+            "Listen once, then play with it: slower where it runs away, in a loop where it trips, whole again at the end.",
+            (2, 10),
+            "rounds and minutes",
+            "Fits songs one would like to play. Leave it when it plays for you.",
+            Course.Timed
+        );
+
     /// <summary>What was put aside becomes something.</summary>
     public static Method Shelf { get; } =
         new(
@@ -582,6 +594,7 @@ public static class Methods
         ThreeAndOne,
         Shelf,
         FreePlay,
+        PlayAlong,
         NewMusic,
         UnseenInTime,
         SingThenHear,

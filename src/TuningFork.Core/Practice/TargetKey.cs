@@ -14,6 +14,9 @@ public enum TargetKind
     /// <summary>An example of a book.</summary>
     Example,
 
+    /// <summary>A song to play along with.</summary>
+    Song,
+
     /// <summary>Anything else: an ear task, something from the shelf.</summary>
     Other,
 }
@@ -52,7 +55,7 @@ public enum TargetPart
 /// <summary>
 /// What a take is of, as it is kept for good: "m:12" a material, "m:12:k:Bb major" in a key, "m:12:p:3+4" two patterns joined,
 /// "m:12:b:17-18" bars of it, "m:12:h:eighth" with fewer notes, "m:12:v:chain" altered, "m:12:r:eighth" or "m:12:r:eighth:Bb major" on a rung, "m:12:l:fastest" at a limit, "m:12:n:7" a number of a book of technique; "w:3:1" a part of a warm-up; "book:5:7" an
-/// example. Nothing else writes or reads these.
+/// example; "song:4" a song to play along with. Nothing else writes or reads these.
 /// </summary>
 /// <param name="Kind">What it is of.</param>
 /// <param name="Id">The material, the version of the warm-up or the book; 0 for others.</param>
@@ -112,6 +115,10 @@ public readonly record struct TargetKey(TargetKind Kind, int Id, TargetPart Part
     /// <param name="number">The number of the example.</param>
     public static string Example(int book, int number) => $"book:{book}:{number}";
 
+    /// <summary>A song to play along with.</summary>
+    /// <param name="recording">The number of its recording.</param>
+    public static string Song(int recording) => $"song:{recording}";
+
     /// <summary>Reads one; what is not of these forms is of another kind.</summary>
     /// <param name="key">The key as it is kept.</param>
     public static TargetKey Parse(string key)
@@ -128,6 +135,7 @@ public readonly record struct TargetKey(TargetKind Kind, int Id, TargetPart Part
                 new TargetKey(TargetKind.Material, id, found.Part, name),
             ["w", _, var place] when id >= 0 => new TargetKey(TargetKind.WarmUp, id, TargetPart.Whole, place),
             ["book", _, var example] when id >= 0 => new TargetKey(TargetKind.Example, id, TargetPart.Whole, example),
+            ["song", _] when id >= 0 => new TargetKey(TargetKind.Song, id, TargetPart.Whole, ""),
             _ => new TargetKey(TargetKind.Other, 0, TargetPart.Whole, key),
         };
     }

@@ -1290,6 +1290,9 @@ namespace TuningFork.Data.Migrations
                     b.HasIndex("Key")
                         .IsUnique();
 
+                    b.HasIndex("Kind")
+                        .HasFilter("\"Kind\" = 'Song'");
+
                     b.HasIndex("MaterialId", "AtUtc", "Bytes");
 
                     b.ToTable("Recordings");

@@ -69,6 +69,12 @@ namespace TuningFork.Data.Migrations
                 unique: true);
 
             migrationBuilder.CreateIndex(
+                name: "IX_Recordings_Kind",
+                table: "Recordings",
+                column: "Kind",
+                filter: "\"Kind\" = 'Song'");
+
+            migrationBuilder.CreateIndex(
                 name: "IX_Recordings_MaterialId_AtUtc_Bytes",
                 table: "Recordings",
                 columns: new[] { "MaterialId", "AtUtc", "Bytes" });

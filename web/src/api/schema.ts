@@ -3112,7 +3112,7 @@ export interface components {
         };
         Demands: string;
         /** @enum {unknown} */
-        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic" | "EarRound" | "Paper";
+        DeskKind: "SlowReading" | "FirstLook" | "Shelf" | "NewMusic" | "EarRound" | "Paper" | "PlayAlong";
         DeskView: {
             kind: components["schemas"]["DeskKind"];
             /** Format: int32 */
@@ -3881,6 +3881,8 @@ export interface components {
             rounds: number;
             /** Format: double */
             playedSeconds: number;
+            /** Format: int32 */
+            tempo?: null | number;
         };
         LoudSource: {
             /** Format: double */

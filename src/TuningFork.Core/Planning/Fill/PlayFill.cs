@@ -1,4 +1,5 @@
 using TuningFork.Core.Practice;
+using TuningFork.Core.Recordings;
 using TuningFork.Core.Spacing;
 
 namespace TuningFork.Core.Planning.Fill;
@@ -11,6 +12,11 @@ internal static class PlayFill
     /// <summary>Minutes of what was made up before.</summary>
     private const int LeastMade = 2;
     private const int MostMade = 4;
+
+    /// <summary>Minutes with a song, and from how many on there are two of them.</summary>
+    private const int LeastSong = 3;
+    private const int MostSong = 6;
+    private const int LongPlay = 10;
 
     private static readonly (string Title, string How)[] Ideas =
     [
@@ -81,6 +87,25 @@ internal static class PlayFill
             );
         }
 
+        foreach (var song in Songs(context, left))
+        {
+            var length = Math.Min(left, MinutesOf(song));
+            left -= length;
+            yield return context.Make(
+                Area.Play,
+                Methods.PlayAlong,
+                song.Title,
+                length,
+                song.LastPlayed is { } last ? $"waited longest: {Words.Ago(day.DayNumber - last.DayNumber)}" : "not played along with yet",
+                new Target
+                {
+                    Key = TargetKey.Song(song.Id),
+                    Title = song.Title,
+                    Group = TargetKey.Song(song.Id),
+                }
+            );
+        }
+
         if (left >= LeastMade && Made(context) is { } made)
         {
             var length = Math.Min(left, MostMade);
@@ -114,6 +139,23 @@ internal static class PlayFill
             yield return context.MakeNamed(Area.Play, Methods.FreePlay, idea, length, "something of your own");
         }
     }
+
+    /// <summary>One song, or two where there is much time; in a short time every third day is for something of one's own.</summary>
+    private static IEnumerable<Song> Songs(FillContext context, int minutes)
+    {
+        var day = context.Request.Day;
+        var count =
+            minutes >= LongPlay ? 2
+            : minutes >= LeastSong && (minutes > MostSong || day.DayNumber % 3 != 0) ? 1
+            : 0;
+        return Song.ByWaiting(
+                context.Request.Songs.Where(song => song.LastPlayed != day && !context.Used.Contains(TargetKey.Song(song.Id)))
+            )
+            .Take(count);
+    }
+
+    /// <summary>Heard once, played with twice.</summary>
+    private static int MinutesOf(Song song) => Math.Clamp((int)Math.Ceiling(3 * song.Seconds / 60), LeastSong, MostSong);
 
     /// <summary>What was made up before and has waited longest; every other day, so that there is something new as well.</summary>
     private static Material? Made(FillContext context) =>

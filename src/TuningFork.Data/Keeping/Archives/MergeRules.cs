@@ -56,6 +56,7 @@ internal static class MergeRules
                 "NextExample",
             ],
         },
+        new("Recordings", Key) { Points = [(Material, Materials)], Texts = ["TargetKey"] },
         new("WarmUps", "Name") { Texts = ["PartsJson"] },
         new("Routines", "Name"),
         new("Keys", Material, Key)
@@ -74,7 +75,6 @@ internal static class MergeRules
         new("MusicFiles", Material) { Points = [(Material, Materials)] },
         new("Pages", Material, "Name", "Bytes") { Points = [(Material, Materials)] },
         new("Boxes", "PageId", "PassageId") { Points = [("PageId", "Pages"), ("PassageId", Materials)] },
-        new("Recordings", Key) { Points = [(Material, Materials)], Texts = ["TargetKey"] },
         new("Goals", Material, "Kind", "Begun") { Points = [(Material, Materials)] },
         new("Entries", Key) { Points = [("SessionId", "Sessions"), ("SessionDrillId", "SessionDrills"), (Material, Materials)] },
         new("EntriesBefore", "EntryId", "AtUtc") { Points = [("EntryId", "Entries")] },

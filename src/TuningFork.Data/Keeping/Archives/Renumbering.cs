@@ -30,7 +30,7 @@ internal sealed partial class Renumbering
         return json.ToJsonString(Bookkeeping.Json);
     }
 
-    /// <summary>"m:12:k:Bb major", "w:3:1", "book:5:7", "own:4", each alone or one after the other on lines or after commas.</summary>
+    /// <summary>"m:12:k:Bb major", "w:3:1", "book:5:7", "song:4", "own:4", each alone or one after the other on lines or after commas.</summary>
     private string Named(string text) =>
         Number()
             .Replace(text, match =>
@@ -39,6 +39,7 @@ internal sealed partial class Renumbering
                 {
                     "w" => "WarmUps",
                     "own" => "Methods",
+                    "song" => "Recordings",
                     _ => "Materials",
                 };
                 var there = Of(table, long.Parse(match.Groups["number"].Value, CultureInfo.InvariantCulture));
@@ -86,7 +87,7 @@ internal sealed partial class Renumbering
     }
 
     [GeneratedRegex(
-        "(?<before>^|[\\n,])(?<kind>m|w|book|own):(?<number>[0-9]{1,9})(?=$|[:\\n,])",
+        "(?<before>^|[\\n,])(?<kind>m|w|book|own|song):(?<number>[0-9]{1,9})(?=$|[:\\n,])",
         RegexOptions.ExplicitCapture,
         matchTimeoutMilliseconds: 1000
     )]

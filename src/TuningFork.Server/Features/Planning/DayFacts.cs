@@ -1,6 +1,7 @@
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Recordings;
 using TuningFork.Core.WarmUps;
 using TuningFork.Data.Rows;
 
@@ -27,5 +28,6 @@ public sealed record DayFacts(
     IReadOnlyList<Method> Methods,
     IReadOnlyList<string> PlayIdeas,
     int OnShelf,
+    IReadOnlyList<Song> Songs,
     WeekCalendar Calendar
 );

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Ability;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Recordings;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Ear;
@@ -94,6 +95,11 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             ),
             [.. shelf.Where(row => row.Became is not null).Select(row => row.Text)],
             shelf.Count(row => row.Became is null),
+            await db
+                .Recordings.AsNoTracking()
+                .Where(row => row.Kind == RecordingKind.Song)
+                .Select(row => new Song(row.Id, row.Name, row.Seconds, row.LastPlayed))
+                .ToListAsync(cancel),
             await CalendarAsync(profile, cancel)
         );
     }
@@ -222,6 +228,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             Family = facts.Profile.Family,
             IsPitched = ProfileBooks.InstrumentOf(facts.Profile).IsPitched,
             PlayIdeas = facts.PlayIdeas,
+            Songs = facts.Songs,
             OnShelf = facts.OnShelf,
             ReadingFrom = facts.Profile.ReadingFrom,
             WarmUps = facts.WarmUps,

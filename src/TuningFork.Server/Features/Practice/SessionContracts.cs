@@ -55,10 +55,13 @@ public enum DeskKind
 
     /// <summary>Examples of a book on paper are read at sight.</summary>
     Paper,
+
+    /// <summary>A song is played along with.</summary>
+    PlayAlong,
 }
 
 /// <summary>Where a drill is done.</summary>
-/// <param name="MaterialId">The piece or the book; null for the shelf.</param>
+/// <param name="MaterialId">The piece or the book, or the recording of a song; null for the shelf.</param>
 public sealed record DeskView(DeskKind Kind, int? MaterialId);
 
 /// <summary>One of the things a drill is about.</summary>

@@ -11,6 +11,9 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>What a session leaves behind when it is closed: what is learnt of the player, and what is to be asked.</summary>
 public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk music)
 {
+    /// <summary>Seconds after which a song was played.</summary>
+    private const int SongSeconds = 30;
+
     /// <summary>Looks, at the end, whether the reach of what was played has stopped growing, and learns how the player grows.</summary>
     public async Task LearnAsync(SessionRow session, CancellationToken cancel)
     {
@@ -36,6 +39,21 @@ public sealed class SessionEvening(PracticeDb db, PlanDesk plans, MusicDesk musi
         }
 
         profile.TraitsJson = JsonSerializer.Serialize(traits, Bookkeeping.Json);
+        await SongsAsync(session, cancel);
+    }
+
+    /// <summary>Songs that had their time in the session were played today, also without the page of their own.</summary>
+    private async Task SongsAsync(SessionRow session, CancellationToken cancel)
+    {
+        var played = session
+            .Drills.Where(row => row.PlayedSeconds >= SongSeconds)
+            .Select(row => SessionViews.SongOf(SessionDesk.Read(row)))
+            .OfType<int>()
+            .ToList();
+        if (played.Count == 0)
+            return;
+        foreach (var song in await db.Recordings.Where(row => played.Contains(row.Id)).ToListAsync(cancel))
+            song.LastPlayed = session.Day;
     }
 
     /// <summary>The date whose list is to be rated.</summary>

@@ -144,6 +144,10 @@ public sealed class SessionViews(
         );
     }
 
+    /// <summary>The song of a drill; null where it is about none.</summary>
+    public static int? SongOf(Drill drill) =>
+        drill.Targets is [{ Key: var key }, ..] && TargetKey.Parse(key) is { Kind: TargetKind.Song } song ? song.Id : null;
+
     private static DeskView? DeskOf(Drill drill) =>
         drill.MethodId == Methods.SlowReading.Id && drill.Targets is [{ MaterialId: { } piece, StopAfterBar: null }]
             ? new DeskView(DeskKind.SlowReading, piece)
@@ -151,6 +155,7 @@ public sealed class SessionViews(
         : drill.MethodId == Methods.Shelf.Id ? new DeskView(DeskKind.Shelf, null)
         : drill.MethodId == Methods.NewMusic.Id ? new DeskView(DeskKind.NewMusic, null)
         : drill.MethodId == Methods.UnseenInTime.Id && drill.Targets is [{ MaterialId: { } read }, ..] ? new DeskView(DeskKind.Paper, read)
+        : SongOf(drill) is { } song ? new DeskView(DeskKind.PlayAlong, song)
         : drill.MethodId == Methods.EarRound.Id ? new DeskView(DeskKind.EarRound, null)
         : null;
 

@@ -69,7 +69,8 @@ public sealed record RecordingWords(bool? AsImagined, string Change, bool IsMark
 /// <summary>How it was played: kept for the next time.</summary>
 /// <param name="Rounds">Rounds since it was last told.</param>
 /// <param name="PlayedSeconds">Seconds since it was last told.</param>
-public sealed record LoopWish(double? From, double? To, int Speed, int CountIn, int Rounds, double PlayedSeconds);
+/// <param name="Tempo">The tempo at full speed, for counting in; null to leave it as it is.</param>
+public sealed record LoopWish(double? From, double? To, int Speed, int CountIn, int Rounds, double PlayedSeconds, int? Tempo = null);
 
 /// <summary>The room that recordings take.</summary>
 /// <param name="Words">How much is used of how much.</param>

@@ -157,7 +157,10 @@ public static class RecordingEndpoints
             throw new FieldException("to", "A loop ends after it begins: mark A, then B.");
         if (wish.Rounds is < 0 or > 10_000 || wish.PlayedSeconds is < 0 or > 24 * 3600)
             throw new FieldException("rounds", "Tell the rounds and seconds since the last time.");
+        if (wish.Tempo is < Core.Tempo.Bpm.Slowest or > Core.Tempo.Bpm.Fastest)
+            throw new FieldException("tempo", $"A tempo is {Core.Tempo.Bpm.Slowest} to {Core.Tempo.Bpm.Fastest}.");
         var row = await books.RowAsync(id, cancel);
+        row.Tempo = wish.Tempo ?? row.Tempo;
         (row.LoopFrom, row.LoopTo, row.Speed, row.CountIn) = (wish.From, wish.To, wish.Speed, wish.CountIn);
         row.Rounds += wish.Rounds;
         row.PlayedSeconds += wish.PlayedSeconds;

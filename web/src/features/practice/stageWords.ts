@@ -8,6 +8,7 @@ const deskNames: Record<Schemas['DeskKind'], string> = {
   NewMusic: 'read it',
   EarRound: 'to the round',
   Paper: 'read it to the click',
+  PlayAlong: 'to the song',
 }
 
 /** What the right pedal means now. */

@@ -13,6 +13,7 @@ export const deskPath = ({ kind, materialId }: Desk) =>
     Shelf: '/journal/shelf?stage',
     NewMusic: '/read?stage',
     EarRound: '/ear?stage',
+    PlayAlong: `/music/songs/${materialId}?stage`,
     Paper: `/read/${materialId}?stage`,
   })[kind]
 

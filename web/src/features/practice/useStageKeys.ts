@@ -34,6 +34,9 @@ export function useStageKeys(keys: StageKeys, enabled: boolean, letters = true) 
         event.target.closest('input, textarea, select, [role="dialog"]')
       )
         return
+      // A player that has the focus has its own keys; the pedal is the stage's all the same.
+      const inPlayer = event.target instanceof HTMLElement && event.target.closest('audio, video') !== null
+      if (inPlayer && (event.key === ' ' || event.key.startsWith('Arrow'))) return
       const side = sideOf(event.key)
       if (side) {
         event.preventDefault()

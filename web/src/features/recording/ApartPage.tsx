@@ -93,7 +93,20 @@ function Compared({ view }: { view: View }) {
     setLoop(next)
     both.current?.setLoop(next)
   }
-  usePageKeys({ ' ': playing === null ? () => play(0) : stop, ArrowRight: change, PageDown: change })
+  const mark = (end: 0 | 1) => {
+    const here = both.current?.place()
+    if (here === null || here === undefined) return
+    const [a, b] = loop ?? [0, 1]
+    if (end === 0 && here < b) choose([here, b])
+    if (end === 1 && here > a) choose([a, here])
+  }
+  usePageKeys({
+    a: () => mark(0),
+    b: () => mark(1),
+    ' ': playing === null ? () => play(0) : stop,
+    ArrowRight: change,
+    PageDown: change,
+  })
   const lane = (i: 0 | 1, recording: Schemas['RecordingView'], name: string) => {
     const { from, to } = pair!.lanes[i]
     const long = to - from
@@ -150,6 +163,8 @@ function Compared({ view }: { view: View }) {
                   → {playing === 0 ? 'the newest' : 'the first'}, from here on
                 </Press>
                 <Press onClick={stop}>Stop</Press>
+                <Press onClick={() => mark(0)}>A is here</Press>
+                <Press onClick={() => mark(1)}>B is here</Press>
               </>
             )}
             {loop && (
@@ -159,8 +174,8 @@ function Compared({ view }: { view: View }) {
             )}
           </Flex>
           <Text color="faded" fontSize="0.92em" mt="2" maxW="80ch">
-            Draw over one of the pictures to loop a stretch; it loops at the same place in both. Both are
-            equally loud here.
+            Draw over one of the pictures to loop a stretch, or press A and B while it plays; it loops at the
+            same place in both. Both are equally loud here. → or the right pedal changes, space stops.
           </Text>
           <Different view={view} />
         </>

@@ -8,9 +8,11 @@ import { Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { Select } from '../../ui/Select'
 import { Field } from '../../ui/Field'
+import { Whole } from '../../ui/NumberInput'
 import { Slide } from '../../ui/Slide'
 import { usePageKeys } from '../../ui/usePageKeys'
 import { sayClock, sayMinutes } from '../../ui/words'
+import { useDesk } from '../practice/useDesk'
 import { findLength } from './findLength'
 import { decode, peaksOf } from './sound'
 import { slowest, useLooper } from './useLooper'
@@ -33,6 +35,7 @@ export function SongPage() {
 
 function Looped({ song }: { song: Song }) {
   const { media, wish, change, playing, counting, rounds, play, pause, go, on } = useLooper(song)
+  const leave = useDesk('PlayAlong', song.id, { name: 'All songs', to: '/music/songs' })
   const [picture, setPicture] = useState<{ peaks: Float32Array; seconds: number } | null>(null)
   const [failed, setFailed] = useState(false)
   useEffect(() => {
@@ -148,7 +151,24 @@ function Looped({ song }: { song: Song }) {
             ))}
           </Select>
         </Field>
+        {wish.countIn > 0 && (
+          <Whole
+            label="beats a minute"
+            value={wish.tempo}
+            set={(tempo) => change({ tempo })}
+            placeholder="60"
+            width="130px"
+          />
+        )}
       </Flex>
+      {leave.fromStage && (
+        <Flex gap="3" mt="6" wrap="wrap">
+          <Press look="strong" onClick={() => leave.go(true)}>
+            Done, back to the stage
+          </Press>
+          <Press onClick={() => leave.go(false)}>Back to the stage</Press>
+        </Flex>
+      )}
       <Text color="faded" fontSize="0.92em" mt="4" maxW="80ch">
         Draw over the picture to loop a stretch, or press A and B while it plays. Space plays and stops, ↑ and
         ↓ change the speed, ← goes back to A; the right pedal plays and stops, the left one goes back.

@@ -14,6 +14,8 @@ export interface Looping {
   loop: readonly [number, number] | null
   speed: number
   countIn: number
+  /** At full speed; null where it is not known. */
+  tempo: number | null
 }
 
 /** Plays a song, or a stretch of it round and round, slower at the same pitch; rounds and minutes are kept. */
@@ -23,6 +25,7 @@ export function useLooper(song: Song) {
     loop: song.loop.from !== null && song.loop.to !== null ? [song.loop.from, song.loop.to] : null,
     speed: song.loop.speed,
     countIn: song.loop.countIn,
+    tempo: song.tempo,
   }))
   const [playing, setPlaying] = useState(false)
   const [counting, setCounting] = useState(false)
@@ -38,8 +41,9 @@ export function useLooper(song: Song) {
     const { rounds, seconds } = since.current
     since.current.rounds = 0
     since.current.seconds = 0
-    const { loop, speed, countIn } = latest.current
+    const { loop, speed, countIn, tempo } = latest.current
     const body = {
+      tempo,
       from: loop?.[0] ?? null,
       to: loop?.[1] ?? null,
       speed,
@@ -112,16 +116,16 @@ export function useLooper(song: Song) {
   const play = useCallback(() => {
     const element = media.current
     if (!element) return
-    const { loop, countIn, speed } = latest.current
+    const { loop, countIn, speed, tempo } = latest.current
     if (loop && (element.currentTime < loop[0] || element.currentTime >= loop[1]))
       element.currentTime = loop[0]
-    const seconds = clickIn(countIn, ((song.tempo ?? usualTempo) * speed) / 100)
+    const seconds = clickIn(countIn, ((tempo ?? usualTempo) * speed) / 100)
     setCounting(countIn > 0)
     counted.current = window.setTimeout(() => {
       setCounting(false)
       void element.play()
     }, seconds * 1000)
-  }, [song.tempo])
+  }, [])
   const go = useCallback((seconds: number) => {
     if (media.current) media.current.currentTime = seconds
   }, [])

@@ -127,6 +127,7 @@ app.UseWhen(
         )
 );
 app.UseResponseCompression();
+app.UseWebSockets();
 PackedFiles.Use(app);
 app.MapOpenApi();
 app.MapAbout();
@@ -177,6 +178,7 @@ app.MapTempo();
 app.MapStations();
 app.MapOffers();
 app.MapSound();
+app.MapTuner();
 app.MapBody();
 app.MapHealth();
 app.MapSpare();

@@ -130,6 +130,32 @@ public sealed class RecordingJourney
         browser.Complaints().ShouldBeEmpty();
     }
 
+    [Fact]
+    public async Task The_tuner_says_by_the_microphone_how_far_a_note_is_off_and_lets_go()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await PassageAsync(app);
+        var sharp = Path.Combine(app.Data, "sharp.wav");
+        var tone = SimulatedInstrument.Render(
+            [new SoundedNote(0, 3.9, 440 * Math.Pow(2, 9 / 1200.0), 0.5)],
+            SimulatedSound.Reed,
+            Rate,
+            4,
+            1
+        );
+        await File.WriteAllBytesAsync(sharp, WaveFile.Write(tone, Rate));
+        using var browser = new Browser(app.Address, 1280, 800, Microphone(sharp));
+        browser.Open("/craft/sound");
+        browser.Press(browser.SeeText("Tune by the microphone"));
+        browser.SeeText("the microphone listens");
+        browser.Until(_ =>
+            browser.Shown("tuned") == "A4" && browser.Shown("tuned-words") is "8 cents sharp" or "9 cents sharp" or "10 cents sharp"
+        );
+        browser.Press(browser.SeeText("Stop listening"));
+        browser.Until(page => !page.PageSource.Contains("the microphone listens", StringComparison.Ordinal));
+        browser.Complaints().ShouldBeEmpty();
+    }
+
     /// <summary>A player, and a piece with one passage; the number of that.</summary>
     private static async Task<int> PassageAsync(AppProcess app)
     {

@@ -23,6 +23,7 @@ public sealed class RoomsTests
     [InlineData("LookingBack", "SightReading,EarTraining,WarmUps")]
     [InlineData("Repertoire", "Planning,EarTraining,SightReading,WarmUps")]
     [InlineData("WarmUps", "Notation,Technique,Tempo,Spacing,Practice,SightReading,EarTraining,Planning")]
+    [InlineData("Listening", "Planning,Practice,Spacing,Technique,SightReading,EarTraining,Repertoire,WarmUps,LookingBack,Recordings")]
     [InlineData("Recordings", "Planning,SightReading,EarTraining,Repertoire,WarmUps,LookingBack")]
     public void A_room_knows_only_those_below_it(string room, string above) =>
         Types

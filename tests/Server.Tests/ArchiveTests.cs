@@ -136,7 +136,7 @@ public sealed class ArchiveTests : IDisposable
         var all = await app.Post("/api/backups", new { });
         all["second"]!["words"]!.GetValue<string>().ShouldContain("less than a day");
         all["second"]!["backups"]!.AsArray().Count.ShouldBe(1);
-        await app.Clock(Evening.AddDays(9));
+        await app.Clock(Evening.AddDays(9).AddHours(1));
         all = await app.Get("/api/backups");
         all["second"]!["words"]!.GetValue<string>().ShouldContain("9 days");
         all["second"]!["isOld"]!.GetValue<bool>().ShouldBeTrue();

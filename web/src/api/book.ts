@@ -24,5 +24,5 @@ export function keepBook(book: Book) {
 /** The address with the book in it, for what a browser fetches by itself. */
 export function bookQuery(address: string) {
   const book = chosenBook()
-  return book ? `${address}?book=${book}` : address
+  return book ? `${address}${address.includes('?') ? '&' : '?'}book=${book}` : address
 }

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
+import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { useSound } from '../../sound/useSound'
@@ -14,6 +15,7 @@ import { CyclePicture } from './CyclePicture'
 import { Loudness } from './Loudness'
 import { ClickSettings } from './ClickSettings'
 import { DroneSettings } from './DroneSettings'
+import { TuneIn } from './TuneIn'
 import { useTap } from './useTap'
 
 export type Settings = Schemas['SoundSettings']
@@ -21,6 +23,7 @@ export type Settings = Schemas['SoundSettings']
 /** Click and drone: tried here, kept for the stage. */
 export function SoundPage() {
   const view = api.useQuery('get', '/api/sound')
+  const choices = useChoices()
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [tempo, setTempo] = useState(72)
@@ -85,6 +88,7 @@ export function SoundPage() {
               {sound.droning ? 'Stop the drone' : 'Start the drone'}
             </Press>
           </Flex>
+          {choices.data?.isPitched && <TuneIn />}
           <Text mt="5" color="faded" fontSize="0.9em" maxW="44ch">
             Loud rooms and headphones wear the ears: at 85 dBA eight hours are the limit, at 94 one, at 100 a
             quarter of an hour (NIOSH). Protect them, and ask a doctor when they ring.

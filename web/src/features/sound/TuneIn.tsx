@@ -1,0 +1,146 @@
+import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { useEffect, useRef, useState } from 'react'
+import { listen, type Listening } from '../../sound/listen'
+import { Press } from '../../ui/Press'
+import { Tick } from '../../ui/Tick'
+import { microphoneWords, openMicrophone } from '../recording/microphone'
+
+interface Reading {
+  note: string | null
+  cents: number
+  words: string
+}
+
+/** The scale goes so far to both sides; what is further off stands at its end. */
+const scale = 50
+const inTune = 5
+
+/** Which note sounds, and how far from it: by the microphone, while it is asked for. */
+export function TuneIn() {
+  const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
+  const [word, setWord] = useState('')
+  const [own, setOwn] = useState(false)
+  const [reading, setReading] = useState<Reading | null>(null)
+  const listening = useRef<Listening | null>(null)
+  useEffect(() => () => listening.current?.stop(), [])
+
+  const stop = () => {
+    listening.current?.stop()
+    listening.current = null
+    setState('off')
+    setReading(null)
+  }
+  const start = async (onlyItsNotes: boolean) => {
+    listening.current?.stop()
+    setState('asking')
+    setWord('')
+    try {
+      listening.current = await listen(
+        await openMicrophone(),
+        (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
+        (answer) => setReading((before) => kept(before, answer as Reading)),
+        () => {
+          setWord('The program does not answer any more. Start it again with ./run, then listen again.')
+          stop()
+        },
+      )
+      setState('on')
+    } catch (error) {
+      setWord(microphoneWords(error))
+      setState('off')
+    }
+  }
+  return (
+    <Box as="section" aria-label="Tune" mt="6">
+      <Flex gap="4" align="center" wrap="wrap">
+        <Press
+          minH="54px"
+          px="6"
+          aria-pressed={state === 'on'}
+          disabled={state === 'asking'}
+          onClick={() => (state === 'on' ? stop() : void start(own))}
+        >
+          {state === 'on' ? 'Stop listening' : 'Tune by the microphone'}
+        </Press>
+        {state === 'on' && (
+          <Text color="wrong" role="status">
+            ● the microphone listens
+          </Text>
+        )}
+      </Flex>
+      <Tick
+        label="Only the open strings, or the tuning note"
+        on={own}
+        set={(next) => {
+          setOwn(next)
+          if (state === 'on') void start(next)
+        }}
+      />
+      {word && <Text role="alert">{word}</Text>}
+      {state === 'on' && <Needle reading={reading} />}
+    </Box>
+  )
+}
+
+/** What was heard last stays while nothing is heard. */
+const kept = (before: Reading | null, now: Reading) => (now.note === null ? before : now)
+
+function Needle({ reading }: { reading: Reading | null }) {
+  const off = Math.max(-scale, Math.min(scale, reading?.cents ?? 0))
+  const isIn = reading !== null && Math.abs(reading.cents) <= inTune
+  return (
+    <Box maxW="460px" mt="3">
+      <Flex align="baseline" gap="4" minH="72px">
+        <chakra.output
+          fontFamily="heading"
+          fontWeight={700}
+          fontSize="3.76rem"
+          lineHeight={1.1}
+          data-testid="tuned"
+        >
+          {reading?.note ?? '–'}
+        </chakra.output>
+        <Text fontSize="heading" data-testid="tuned-words">
+          {reading?.words ?? 'play a long note'}
+        </Text>
+      </Flex>
+      <Box
+        position="relative"
+        height="34px"
+        bg="sheet"
+        border="1px solid"
+        borderColor="edge"
+        borderRadius="6px"
+        aria-hidden
+      >
+        <Box
+          position="absolute"
+          insetY="0"
+          left={`${50 - (50 * inTune) / scale}%`}
+          width={`${(100 * inTune) / scale}%`}
+          bg="chosen"
+        />
+        <Box position="absolute" insetY="0" left="50%" width="1px" bg="edge" />
+        {reading && (
+          <span
+            style={{
+              position: 'absolute',
+              top: 2,
+              bottom: 2,
+              width: 6,
+              marginLeft: -3,
+              borderRadius: 3,
+              left: `${50 + (50 * off) / scale}%`,
+              background: 'currentColor',
+              opacity: isIn ? 1 : 0.75,
+            }}
+          />
+        )}
+      </Box>
+      <Flex justify="space-between" color="faded" fontSize="0.85em" aria-hidden>
+        <span>−{scale} cents</span>
+        <span>+{scale}</span>
+      </Flex>
+    </Box>
+  )
+}

@@ -1,0 +1,25 @@
+/** Gives samples on in blocks, as whole numbers of 16 bits, from the thread that has to be in time. */
+const blockLength = 1024
+
+declare class AudioWorkletProcessor {
+  readonly port: MessagePort
+}
+declare function registerProcessor(name: string, processor: unknown): void
+
+class Samples extends AudioWorkletProcessor {
+  private block = new Int16Array(blockLength)
+  private filled = 0
+
+  process([input]: Float32Array[][]) {
+    for (const sample of input?.[0] ?? []) {
+      this.block[this.filled++] = Math.round(Math.max(-1, Math.min(1, sample)) * 32767)
+      if (this.filled < blockLength) continue
+      this.port.postMessage(this.block.buffer, [this.block.buffer])
+      this.block = new Int16Array(blockLength)
+      this.filled = 0
+    }
+    return true
+  }
+}
+
+registerProcessor('samples', Samples)

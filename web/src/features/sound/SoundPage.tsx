@@ -1,7 +1,6 @@
 import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
-import { useChoices } from '../../api/choices'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { useSound } from '../../sound/useSound'
@@ -23,7 +22,7 @@ export type Settings = Schemas['SoundSettings']
 /** Click and drone: tried here, kept for the stage. */
 export function SoundPage() {
   const view = api.useQuery('get', '/api/sound')
-  const choices = useChoices()
+  const choices = api.useQuery('get', '/api/technique/choices')
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [tempo, setTempo] = useState(72)

@@ -26,6 +26,11 @@ public sealed class AccessibilityTests
         look.Check("/craft/sheets", Notehead);
         look.Check("/craft/ear", "//section//button");
         look.Check("/craft/sound", "//fieldset");
+        look.Check("/music/recordings", "//*[@aria-label='Room']");
+        var apart = (await app.Send(HttpMethod.Get, "/api/recordings/apart")).AsArray()[0]!["materialId"];
+        look.Check($"/music/apart/{apart}", "//*[@role='img']//*");
+        var song = (await app.Send(HttpMethod.Get, "/api/recordings?kind=Song"))["recordings"]!.AsArray()[0]!["id"];
+        look.Check($"/music/songs/{song}", "//*[@role='img']//*");
         look.Check("/read", Notehead);
         look.Check("/ear", "//button[contains(., 'begin')]");
         look.Check("/journal/look-back", "//section[@aria-label='Readiness']");

@@ -36,7 +36,7 @@ export class Server {
     this.ended = new Promise((next) => this.process.on('exit', next)).then(() => running.delete(this.process))
   }
 
-  async up(seconds = 25) {
+  async up(seconds = 60) {
     const until = performance.now() + seconds * 1000
     while (performance.now() < until && this.process.exitCode === null) {
       const about = await this.ask('GET', '/api/about').catch(() => null)

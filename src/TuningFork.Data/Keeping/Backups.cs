@@ -50,13 +50,7 @@ public sealed partial class Backups(string path, string? folder = null)
 
     private Attachments Attached => new(Path.Combine(Folder, "attachments"));
 
-    /// <summary>
-    /// The sound of recordings: beside the book once, for the book and its backups in the usual folder; in another folder beside those.
-    /// </summary>
-    private Sounds Heard => folder is null ? Sounds.Of(path) : new Sounds(Path.Combine(Folder, "sounds"));
-
-    /// <summary>Sound that was let go stays so many days more for the backups in which it still stands.</summary>
-    private const int SoundDays = 14;
+    private BackupSounds Heard => new(path, folder);
 
     /// <summary>When the newest was made; null when there is none.</summary>
     public DateTime? NewestUtc => Names() is [var newest, ..] ? newest.TakenUtc : null;
@@ -99,7 +93,7 @@ public sealed partial class Backups(string path, string? folder = null)
                 using (var backup = SafeFile.Open(from, SqliteOpenMode.ReadOnly))
                 {
                     Attached.CopyTo(other.Attached, Attachments.NeededBy(backup));
-                    Heard.CopyTo(other.Heard, Recorded.In(backup));
+                    Heard.All.CopyTo(other.Heard.All, Recorded.In(backup));
                 }
 
                 // What is attached is out of it already.
@@ -139,32 +133,7 @@ public sealed partial class Backups(string path, string? folder = null)
         }
 
         Attached.KeepOnly(needed);
-        TidySounds(names.Except(gone).ToList());
-    }
-
-    private void TidySounds(List<(string Name, DateTime TakenUtc, BackupKind Kind)> backups)
-    {
-        var directory = Path.GetDirectoryName(Path.GetFullPath(path))!;
-        // A book that was set aside may still be mended, with its recordings.
-        if (folder is null && Directory.EnumerateFiles(directory, $"{Path.GetFileNameWithoutExtension(path)}{SafeFile.Aside}*").Any())
-            return;
-        var needed = new HashSet<Guid>();
-        var newest = backups[0].TakenUtc;
-        foreach (var (name, taken, _) in backups.Where(one => (newest - one.TakenUtc).TotalDays <= SoundDays))
-        {
-            if (Recorded.In(Path.Combine(Folder, name)) is not { } some)
-                return;
-            needed.UnionWith(some);
-        }
-
-        if (folder is null)
-        {
-            if (Recorded.In(path) is not { } mine)
-                return;
-            needed.UnionWith(mine);
-        }
-
-        Heard.KeepOnly(needed);
+        Heard.Tidy([.. names.Except(gone).Select(found => (Path.Combine(Folder, found.Name), found.TakenUtc))]);
     }
 
     private static IReadOnlyList<string>? Needed(string backup)
@@ -217,21 +186,8 @@ public sealed partial class Backups(string path, string? folder = null)
             ?? throw new FileNotFoundException($"There is no backup called {name}.");
         var ready = path + ".restored";
         SafeFile.Copy(Path.Combine(from.Folder, backup), ready, from.Attached.PutIn);
-        if (Recorded.In(ready) is { } recorded)
-            BringSounds(from, recorded);
+        Heard.BringFrom(from.Heard, ready);
         PutInPlace(ready, nowUtc);
-    }
-
-    private void BringSounds(Backups from, IEnumerable<Guid> recorded)
-    {
-        try
-        {
-            from.Heard.CopyTo(Heard, recorded);
-        }
-        catch (IOException problem) when (TroubleException.Of(problem, Heard.Folder) is { } trouble)
-        {
-            throw new TroubleException(trouble.Kind, trouble.Message, problem);
-        }
     }
 
     /// <summary>Puts a whole file in the place of the book, as <see cref="Restore"/> does.</summary>

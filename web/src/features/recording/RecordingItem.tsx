@@ -6,10 +6,10 @@ import { useSaved } from '../../api/saved'
 import { Fold } from '../../ui/Fold'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
-import { useRemoval } from '../../ui/removal'
 import { sayClock, sayDay, sayTempo } from '../../ui/words'
 import { AsImagined } from './AsImagined'
 import { Player } from './Player'
+import { useRecordingRemoval } from './useRecordingRemoval'
 
 interface Props {
   recording: Schemas['RecordingView']
@@ -21,7 +21,7 @@ interface Props {
 export function RecordingItem({ recording, named }: Props) {
   const [open, setOpen] = useState(false)
   const saved = useSaved()
-  const removal = useRemoval()
+  const remove = useRecordingRemoval(recording, `${recording.title}, ${sayDay(recording.day)}`)
   const { problem, run } = useProblem()
   const params = { path: { id: recording.id } }
   const mark = async () => {
@@ -33,14 +33,6 @@ export function RecordingItem({ recording, named }: Props) {
     if (await run(() => ask(client.PUT('/api/recordings/{id}', { params, body }))))
       await saved('/api/recordings')
   }
-  const remove = () =>
-    run(() =>
-      removal(
-        `${recording.title}, ${sayDay(recording.day)}`,
-        () => ask(client.DELETE('/api/recordings/{id}', { params })),
-        () => ask(client.POST('/api/recordings/{id}/back', { params })),
-      ),
-    )
   const facts = [
     sayClock(Math.floor(recording.seconds)),
     recording.tempo && sayTempo(recording.tempo, recording.beat),
@@ -75,7 +67,7 @@ export function RecordingItem({ recording, named }: Props) {
             </Press>
             <Link to={`/music/songs/${recording.id}`}>Slow it down, loop it</Link>
             <Text color="faded">{recording.room}</Text>
-            <Press look="quiet" minH="42px" onClick={remove}>
+            <Press look="quiet" minH="42px" onClick={() => run(remove)}>
               Remove
             </Press>
           </Flex>

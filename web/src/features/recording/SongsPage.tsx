@@ -1,12 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Link } from 'react-router'
-import { api, ask, client, type Schemas } from '../../api/client'
+import { api, type Schemas } from '../../api/client'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
-import { useRemoval } from '../../ui/removal'
 import { sayClock, sayDay, sayMinutes } from '../../ui/words'
 import { AddFile } from './AddFile'
+import { useRecordingRemoval } from './useRecordingRemoval'
 
 /** Songs to play along with: files of one's own. */
 export function SongsPage() {
@@ -39,17 +39,8 @@ const byWaiting = (a: Schemas['RecordingView'], b: Schemas['RecordingView']) =>
   (a.loop.lastPlayed ?? '').localeCompare(b.loop.lastPlayed ?? '') || a.id - b.id
 
 function Line({ song }: { song: Schemas['RecordingView'] }) {
-  const removal = useRemoval()
+  const remove = useRecordingRemoval(song, song.title)
   const { problem, run } = useProblem()
-  const params = { path: { id: song.id } }
-  const remove = () =>
-    run(() =>
-      removal(
-        song.title,
-        () => ask(client.DELETE('/api/recordings/{id}', { params })),
-        () => ask(client.POST('/api/recordings/{id}/back', { params })),
-      ),
-    )
   const { lastPlayed, rounds, playedSeconds, speed } = song.loop
   return (
     <Box borderBottom="1px solid" borderColor="line" py="2">
@@ -66,7 +57,7 @@ function Line({ song }: { song: Schemas['RecordingView'] }) {
             .filter(Boolean)
             .join(' · ')}
         </Text>
-        <Press look="quiet" minH="36px" onClick={remove}>
+        <Press look="quiet" minH="36px" onClick={() => run(remove)}>
           Remove
         </Press>
       </Flex>

@@ -1,3 +1,4 @@
+import { asBytes } from '../../api/asBytes'
 import { ask, client, Problem, type Schemas } from '../../api/client'
 
 type Wish = Omit<Schemas['RecordingWish'], 'key' | 'contentType'>
@@ -108,9 +109,7 @@ export class Recorder {
       const { bytes } = await ask(
         client.POST('/api/recordings/{id}/sound', {
           params: { path, query: { at: this.sent, seconds: Math.round(this.length * 100) / 100 } },
-          body: piece as unknown as string,
-          bodySerializer: (body: unknown) => body as BodyInit,
-          headers: { 'Content-Type': 'application/octet-stream' },
+          ...asBytes(piece),
         }),
       )
       this.sent = bytes

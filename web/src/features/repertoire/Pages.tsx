@@ -1,5 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useState } from 'react'
+import { asBytes } from '../../api/asBytes'
 import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { bookQuery } from '../../api/book'
@@ -21,9 +22,7 @@ export function Pages({ piece }: { piece: Schemas['PieceView'] }) {
       ask(
         client.POST('/api/pieces/{id}/pages', {
           params: { path: { id: piece.id }, query: { name: file.name.slice(0, 120) } },
-          body: file as unknown as string,
-          bodySerializer: (body: unknown) => body as BodyInit,
-          headers: { 'Content-Type': 'application/octet-stream' },
+          ...asBytes(file),
         }),
       ),
     )

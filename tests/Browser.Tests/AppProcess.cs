@@ -13,6 +13,9 @@ public sealed class AppProcess : IAsyncDisposable
     private readonly string[] extra;
     private Process? process;
 
+    /// <summary>How far the program's clock is from the machine's, once it was set; a program that is started anew goes on by it.</summary>
+    private TimeSpan? ahead;
+
     private AppProcess(string[] extra)
     {
         this.extra = extra;
@@ -84,7 +87,9 @@ public sealed class AppProcess : IAsyncDisposable
                 "--webroot",
                 Path.Combine(Root, "web/dist"),
                 "--testing",
-            }.Concat(extra)
+            }
+                .Concat(extra)
+                .Concat(ahead is { } by ? ["--testing-now", (DateTimeOffset.Now + by).ToString("o", CultureInfo.InvariantCulture)] : [])
         )
             start.ArgumentList.Add(argument);
         process = Process.Start(start)!;
@@ -199,6 +204,7 @@ public sealed class AppProcess : IAsyncDisposable
     {
         using var answer = await Http.PutAsJsonAsync(new Uri("/api/testing/clock", UriKind.Relative), new { now });
         answer.EnsureSuccessStatusCode();
+        ahead = now - DateTimeOffset.Now;
     }
 
     public ValueTask DisposeAsync()

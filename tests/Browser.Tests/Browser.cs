@@ -6,7 +6,7 @@ using OpenQA.Selenium.Support.UI;
 namespace TuningFork.Browser.Tests;
 
 /// <summary>Headless Chromium on one of the app's pages.</summary>
-public sealed class Browser : IDisposable
+public sealed partial class Browser : IDisposable
 {
     private readonly ChromeDriver driver;
     private readonly string address;
@@ -43,36 +43,6 @@ public sealed class Browser : IDisposable
 
     public IWebDriver Driver => driver;
 
-    public void Resize(int width, int height) =>
-        driver.ExecuteCdpCommand(
-            "Emulation.setDeviceMetricsOverride",
-            new Dictionary<string, object?>(StringComparer.Ordinal)
-            {
-                ["width"] = width,
-                ["height"] = height,
-                ["deviceScaleFactor"] = 1,
-                ["mobile"] = false,
-            }
-        );
-
-    /// <summary>
-    /// Listens to what goes to the loudspeakers: every sound that begins after silence is noted with its sample; one that sounds
-    /// already when the listener is ready is not. Before a page is opened; the page's policy is lifted, because the listener is a
-    /// script of the test.
-    /// </summary>
-    public void Listen()
-    {
-        driver.ExecuteCdpCommand("Page.setBypassCSP", new Dictionary<string, object?>(StringComparer.Ordinal) { ["enabled"] = true });
-        BeforePages(Listener.Script);
-    }
-
-    /// <summary>A script of the test that runs in each page before its own.</summary>
-    public void BeforePages(string script) =>
-        driver.ExecuteCdpCommand(
-            "Page.addScriptToEvaluateOnNewDocument",
-            new Dictionary<string, object?>(StringComparer.Ordinal) { ["source"] = script }
-        );
-
     /// <summary>Whether anything was heard in the second that is to come.</summary>
     public bool Sounds()
     {
@@ -80,52 +50,6 @@ public sealed class Browser : IDisposable
         Until(_ => (bool)Run("return window.loud.length > 5")!);
         return (bool)Run("return window.loud.some(one => one > 0.002)")!;
     }
-
-    /// <summary>A processor so many times slower, a line of so many bytes a second; the moment the plan is drawn is marked.</summary>
-    public void Slow(int times, double bytesASecond)
-    {
-        BeforePages(
-            "new MutationObserver((_, all) => document.querySelector('ol > li') && (all.disconnect(), requestAnimationFrame(() => performance.mark('plan drawn')))).observe(document, { childList: true, subtree: true })"
-        );
-        if (times > 1)
-            driver.ExecuteCdpCommand(
-                "Emulation.setCPUThrottlingRate",
-                new Dictionary<string, object?>(StringComparer.Ordinal) { ["rate"] = times }
-            );
-        if (double.IsFinite(bytesASecond))
-        {
-            driver.ExecuteCdpCommand("Network.enable", []);
-            driver.ExecuteCdpCommand(
-                "Network.emulateNetworkConditions",
-                new Dictionary<string, object?>(StringComparer.Ordinal)
-                {
-                    ["offline"] = false,
-                    ["latency"] = 20,
-                    ["downloadThroughput"] = bytesASecond,
-                    ["uploadThroughput"] = bytesASecond,
-                }
-            );
-        }
-    }
-
-    /// <summary>Shows the page as it would be printed, or again as on a screen.</summary>
-    public void Media(string kind) =>
-        driver.ExecuteCdpCommand(
-            "Emulation.setEmulatedMedia",
-            new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind }
-        );
-
-    /// <summary>Forbids the page something that a browser asks the player for: "microphone".</summary>
-    public void Deny(string permission) =>
-        driver.ExecuteCdpCommand(
-            "Browser.setPermission",
-            new Dictionary<string, object?>(StringComparer.Ordinal)
-            {
-                ["permission"] = new Dictionary<string, object?>(StringComparer.Ordinal) { ["name"] = permission },
-                ["setting"] = "denied",
-                ["origin"] = address,
-            }
-        );
 
     /// <summary>Clicks what may lie below the window or under a bar.</summary>
     public void Press(IWebElement element)
@@ -138,8 +62,7 @@ public sealed class Browser : IDisposable
     public void Tap(IWebElement element)
     {
         driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
-        // A finger waits until what it aims at stands still.
-        Until(_ => element.Location == Still(element));
+        Settle(element);
         var finger = new PointerInputDevice(PointerKind.Touch, "finger");
         driver.PerformActions([
             new ActionSequence(finger)
@@ -159,11 +82,27 @@ public sealed class Browser : IDisposable
         actions.Pause(TimeSpan.FromMilliseconds(250)).Release().Perform();
     }
 
-    private static System.Drawing.Point Still(IWebElement element)
+    /// <summary>Who aims at something waits until it stands still in the window: a page that is still coming pushes it away.</summary>
+    public void Settle(IWebElement element)
     {
-        Thread.Sleep(80);
-        return element.Location;
+        var (at, steady) = (Place(element), 0);
+        Until(_ =>
+        {
+            Thread.Sleep(80);
+            var now = Place(element);
+            steady = now == at ? steady + 1 : 0;
+            at = now;
+            return steady >= 4;
+        });
     }
+
+    /// <summary>Where it is in the window and how large, to the pixel.</summary>
+    private string Place(IWebElement element) =>
+        (string)
+            Run(
+                "const box = arguments[0].getBoundingClientRect(); return [box.x, box.y, box.width, box.height].map(Math.round).join()",
+                element
+            )!;
 
     /// <summary>Holds a key for some time, as a foot holds a pedal.</summary>
     public void Hold(string key, int milliseconds) =>

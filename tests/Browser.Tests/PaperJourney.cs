@@ -75,6 +75,7 @@ public sealed class PaperJourney
         var picture = browser.See(By.CssSelector("[data-testid='page-picture'] img"));
         browser.Until(_ => picture.Size.Height > 100);
         browser.Run("arguments[0].scrollIntoView({ block: 'center' })", picture);
+        browser.Settle(picture);
         var (width, height) = (picture.Size.Width, picture.Size.Height);
         new Actions(browser.Driver)
             .MoveToElement(picture, -width / 4, -height / 4)

@@ -187,6 +187,31 @@ public sealed class RecordingTests : IDisposable
     }
 
     [Fact]
+    public async Task What_has_ended_takes_no_more_sound_and_a_song_is_no_take()
+    {
+        await app.Clock(Evening);
+        var (_, passage, _, _) = await app.FirstDay();
+        var id = await RecordAsync(passage);
+        await app.Refused(HttpMethod.Post, $"/api/recordings/{id}/sound?at=5", "more"u8.ToArray(), "id", 409);
+        (await app.Post($"/api/recordings/{id}/end", new { seconds = 3, clean = true }))["clean"]!.GetValue<bool>().ShouldBeTrue();
+        var song = await app.Post($"/api/recordings/file?key={Guid.NewGuid()}&kind=Song&name=Blues", Wave());
+        await app.Refused(HttpMethod.Post, $"/api/recordings/{Id(song)}/sound?at=0", "more"u8.ToArray(), "id");
+        await app.Refused(HttpMethod.Post, $"/api/recordings/{Id(song)}/end", new { seconds = 1, clean = true }, "id");
+    }
+
+    [Fact]
+    public async Task Songs_come_in_the_order_in_which_they_waited()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        foreach (var name in new[] { "Blues", "Waltz", "Jig" })
+            await app.Post($"/api/recordings/file?key={Guid.NewGuid()}&kind=Song&name={name}", Wave());
+        app.Write("UPDATE Recordings SET LastPlayed='2031-05-10' WHERE Name='Waltz'");
+        app.Write("UPDATE Recordings SET LastPlayed='2031-05-02' WHERE Name='Jig'");
+        Titles(await app.Get("/api/recordings?kind=Song")).ShouldBe(["Blues", "Jig", "Waltz"]);
+    }
+
+    [Fact]
     public async Task A_backup_brings_the_sound_back_and_an_archive_takes_it_along()
     {
         await app.Clock(Evening);

@@ -19,7 +19,13 @@ export async function listen(
   ended: () => void,
 ): Promise<Listening> {
   const context = new AudioContext()
-  await context.audioWorklet.addModule(worklet)
+  try {
+    await context.audioWorklet.addModule(worklet)
+  } catch (error) {
+    for (const track of stream.getTracks()) track.stop()
+    void context.close()
+    throw error
+  }
   const address = new URL(bookQuery(path(context.sampleRate)), window.location.href)
   address.protocol = address.protocol.replace('http', 'ws')
   const socket = new WebSocket(address)

@@ -29,6 +29,13 @@ public sealed class RecordingBooks(PracticeDb db, PlanDesk plans, PracticeClock 
         await db.Recordings.Include(row => row.Material).ThenInclude(row => row!.Piece).FirstOrDefaultAsync(row => row.Id == id, cancel)
         ?? throw Problems.Unknown("id", "recording");
 
+    /// <summary>One that was recorded here.</summary>
+    /// <exception cref="FieldException">There is none with that number, or it came as a file.</exception>
+    public async Task<RecordingRow> TakeAsync(int id, CancellationToken cancel) =>
+        await RowAsync(id, cancel) is { Kind: RecordingKind.Take } take
+            ? take
+            : throw new FieldException("id", "This came as a file and is whole. Begin another recording.");
+
     /// <summary>Begins one, once for its key.</summary>
     public async Task<RecordingRow> BeginAsync(RecordingWish wish, CancellationToken cancel)
     {

@@ -63,7 +63,10 @@ public static class RecordingEndpoints
         rows = kind is { } one ? rows.Where(row => row.Kind == one) : rows.Where(row => row.Kind != RecordingKind.Song);
         if (before is { } last)
             rows = rows.Where(row => row.Id < last);
-        var found = await rows.OrderByDescending(row => row.Id).Take(limit + 1).ToListAsync(cancel);
+        // Songs in the order in which they waited, as the plan takes them; all else the newest first.
+        var ordered =
+            kind == RecordingKind.Song ? rows.OrderBy(row => row.LastPlayed).ThenBy(row => row.Id) : rows.OrderByDescending(row => row.Id);
+        var found = await ordered.Take(limit + 1).ToListAsync(cancel);
         var own = await books.OwnMethodsAsync(cancel);
         return new RecordingsView([.. found.Take(limit).Select(row => books.View(row, own))], found.Count > limit);
     }
@@ -86,9 +89,9 @@ public static class RecordingEndpoints
     {
         if (at < 0)
             throw new FieldException("at", "Bytes that come before the piece: 0 or more.");
-        var row = await books.RowAsync(id, cancel);
-        if (row.Kind != RecordingKind.Take)
-            throw new FieldException("id", "This came as a file and is whole. Begin another recording.");
+        var row = await books.TakeAsync(id, cancel);
+        if (row.EndedUtc is not null)
+            throw new FieldException("id", "This recording has ended. Begin another one.", StatusCodes.Status409Conflict);
         try
         {
             row.Bytes = await books.Sounds.AppendAsync(row.Key, at, request.Body, cancel);
@@ -105,7 +108,7 @@ public static class RecordingEndpoints
 
     private static async Task<RecordingView> EndAsync(int id, RecordingEnd end, RecordingBooks books, CancellationToken cancel)
     {
-        var row = await books.RowAsync(id, cancel);
+        var row = await books.TakeAsync(id, cancel);
         if (books.Sounds.LengthOf(row.Key) == 0)
             throw new FieldException("sound", "Nothing was recorded: no sound came from the microphone. Choose another one, or try again.");
         await books.EndAsync(row, end, cancel);
@@ -197,18 +200,20 @@ public static class RecordingEndpoints
             await file.WriteAsync(head.AsMemory(0, read), cancel);
             await context.Request.Body.CopyToAsync(file, cancel);
         });
+        using var turn = await turns.TakeAsync(ledger.Of(context), cancel);
+        int id;
         try
         {
-            using var turn = await turns.TakeAsync(ledger.Of(context), cancel);
-            var row = await books.AddAsync(kind, key, materialId, name, type, seconds, cancel);
-            await books.ThinAsync(cancel);
-            return await books.ViewAsync(row.Id, cancel);
+            id = (await books.AddAsync(kind, key, materialId, name, type, seconds, cancel)).Id;
         }
         catch
         {
             sounds.Delete(key);
             throw;
         }
+
+        await books.ThinAsync(cancel);
+        return await books.ViewAsync(id, cancel);
     }
 
     private static async Task<RoomView> RoomAsync(

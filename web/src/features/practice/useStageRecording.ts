@@ -24,10 +24,13 @@ export function useStageRecording(session: Schemas['SessionView'], sound: Sound)
   const drill = session.drills[session.position]!
   const thing = `${session.id}:${session.position}:${session.target?.key ?? ''}`
   const isOn = state === 'on'
+  /** What the last recording is of. */
+  const of = useRef('')
 
   const toggle = async () => {
     if (isOn) return stop()
     if (state !== 'off' || !session.running) return
+    of.current = thing
     const begun = await start({
       materialId: session.target?.materialId ?? null,
       targetKey: session.target?.key ?? null,
@@ -57,7 +60,7 @@ export function useStageRecording(session: Schemas['SessionView'], sound: Sound)
   const marked = useCallback(
     (clean: boolean) => {
       stop(clean)
-      if (!kept || kept.clean !== null || state !== 'off') return
+      if (!kept || kept.clean !== null || state !== 'off' || of.current !== thing) return
       const body = { seconds: kept.seconds, clean }
       ask(client.POST('/api/recordings/{id}/end', { params: { path: { id: kept.id } }, body })).then(
         keep,
@@ -66,7 +69,7 @@ export function useStageRecording(session: Schemas['SessionView'], sound: Sound)
         },
       )
     },
-    [kept, state, stop, keep],
+    [kept, state, thing, stop, keep],
   )
   return { ...recording, isOn, toggle: () => void toggle(), marked }
 }

@@ -11,7 +11,7 @@ import { useRecordingRemoval } from './useRecordingRemoval'
 /** Songs to play along with: files of one's own. */
 export function SongsPage() {
   const songs = api.useQuery('get', '/api/recordings', { params: { query: { kind: 'Song', limit: 100 } } })
-  const all = [...(songs.data?.recordings ?? [])].sort(byWaiting)
+  const all = songs.data?.recordings ?? []
   return (
     <Page
       title="Play along"
@@ -33,10 +33,6 @@ export function SongsPage() {
     </Page>
   )
 }
-
-/** What waited longest first: never played, then by its last day. */
-const byWaiting = (a: Schemas['RecordingView'], b: Schemas['RecordingView']) =>
-  (a.loop.lastPlayed ?? '').localeCompare(b.loop.lastPlayed ?? '') || a.id - b.id
 
 function Line({ song }: { song: Schemas['RecordingView'] }) {
   const remove = useRecordingRemoval(song, song.title)

@@ -24,6 +24,11 @@ export async function openMicrophone(): Promise<MediaStream> {
   }
 }
 
+/** Closes it: its light goes out. */
+export function close(stream: MediaStream) {
+  for (const track of stream.getTracks()) track.stop()
+}
+
 /** Why there is no microphone, and what to do. */
 export function microphoneWords(error: unknown) {
   switch ((error as DOMException | undefined)?.name) {

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Schemas } from '../../api/client'
 import { now, output } from '../../sound/output'
 import { LevelWatch, type LevelWord } from './level'
-import { microphoneWords, openMicrophone } from './microphone'
+import { close, microphoneWords, openMicrophone } from './microphone'
 import { Recorder } from './recorder'
 
 type Wish = ConstructorParameters<typeof Recorder>[1]
@@ -19,6 +19,7 @@ export function useRecorder() {
   const recorder = useRef<Recorder | null>(null)
   const unwatch = useRef(() => {})
   const timer = useRef(0)
+  const left = useRef(false)
 
   const ended = useCallback(() => {
     recorder.current = null
@@ -28,14 +29,15 @@ export function useRecorder() {
     setAway(false)
   }, [])
   // What was recorded is sent to its end, also when the page that asked for it is left.
-  useEffect(
-    () => () => {
+  useEffect(() => {
+    left.current = false
+    return () => {
+      left.current = true
       recorder.current?.stop()
       unwatch.current()
       window.clearTimeout(timer.current)
-    },
-    [],
-  )
+    }
+  }, [])
 
   /** Records; with seconds it ends by itself. Answers whether it runs. */
   const start = useCallback(
@@ -49,6 +51,11 @@ export function useRecorder() {
       } catch (error) {
         setState('off')
         setWord(microphoneWords(error))
+        return false
+      }
+      // Allowed only after the page was left: nobody wants it any more.
+      if (left.current) {
+        close(stream)
         return false
       }
       recorder.current = new Recorder(stream, wish, {

@@ -20,7 +20,7 @@ interface Props {
 export function PageBoxes({ page, piece }: Props) {
   const [draft, setDraft] = useState<Area | null>(null)
   const from = useRef<{ x: number; y: number } | null>(null)
-  // The fields come when the hand is lifted: before, they would push the page away under it.
+  // The fields come and the button goes when the hand is lifted: before, they would push the page away under it.
   const [asked, setAsked] = useState(false)
   const begin = (event: React.PointerEvent<HTMLElement>) => {
     // A finger scrolls, until a box was asked for.
@@ -47,8 +47,13 @@ export function PageBoxes({ page, piece }: Props) {
         <Text color="faded" fontSize="0.92em">
           Draw a box round hard bars: they become a passage, and the stage shows them as they stand here.
         </Text>
-        {!draft && (
-          <Press look="quiet" minH="36px" onClick={() => set({ x: 0.05, y: 0.1, width: 0.9, height: 0.12 })}>
+        {!asked && (
+          <Press
+            look="quiet"
+            minH="36px"
+            visibility={draft ? 'hidden' : 'visible'}
+            onClick={() => set({ x: 0.05, y: 0.1, width: 0.9, height: 0.12 })}
+          >
             New box
           </Press>
         )}

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { listen, type Listening } from '../../sound/listen'
 import { Press } from '../../ui/Press'
 import { Tick } from '../../ui/Tick'
-import { microphoneWords, openMicrophone } from '../recording/microphone'
+import { close, microphoneWords, openMicrophone } from '../recording/microphone'
 
 interface Reading {
   note: string | null
@@ -22,7 +22,14 @@ export function TuneIn() {
   const [own, setOwn] = useState(false)
   const [reading, setReading] = useState<Reading | null>(null)
   const listening = useRef<Listening | null>(null)
-  useEffect(() => () => listening.current?.stop(), [])
+  const left = useRef(false)
+  useEffect(() => {
+    left.current = false
+    return () => {
+      left.current = true
+      listening.current?.stop()
+    }
+  }, [])
 
   const stop = () => {
     listening.current?.stop()
@@ -35,8 +42,11 @@ export function TuneIn() {
     setState('asking')
     setWord('')
     try {
+      const microphone = await openMicrophone()
+      // Allowed only after the page was left: nobody wants it any more.
+      if (left.current) return close(microphone)
       listening.current = await listen(
-        await openMicrophone(),
+        microphone,
         (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
         (answer) => setReading((before) => kept(before, answer as Reading)),
         () => {
@@ -44,6 +54,7 @@ export function TuneIn() {
           stop()
         },
       )
+      if (left.current) return listening.current.stop()
       setState('on')
     } catch (error) {
       setWord(microphoneWords(error))

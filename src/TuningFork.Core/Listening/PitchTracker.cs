@@ -1,3 +1,5 @@
+using System.Numerics;
+
 namespace TuningFork.Core.Listening;
 
 /// <summary>A pitch as it is heard.</summary>
@@ -15,8 +17,8 @@ public sealed class PitchTracker
     /// <summary>What is softer than this part of full scale, as root mean square, is silence.</summary>
     public const double Silence = 0.001;
 
-    /// <summary>The absolute threshold of the paper lies at 0.1; a little more lets breathy tones pass.</summary>
-    private const double Threshold = 0.15;
+    /// <summary>Multiples of a period are as deep as it is, but for noise and dying away.</summary>
+    private const double Hardly = 0.06;
 
     /// <summary>What is less periodic is no tone.</summary>
     private const double LeastConfidence = 0.6;
@@ -25,6 +27,7 @@ public sealed class PitchTracker
     private readonly int shortest;
     private readonly int longest;
     private readonly double[] differences;
+    private readonly double[] means;
 
     /// <summary>A tracker for a range of pitches.</summary>
     /// <param name="rate">Samples a second, 8,000 to 96,000.</param>
@@ -41,6 +44,8 @@ public sealed class PitchTracker
         shortest = (int)(rate / Math.Min(highest, rate / 4.0));
         longest = (int)Math.Ceiling(rate / lowest) + 1;
         differences = new double[longest + 2];
+        means = new double[longest + 2];
+        means[0] = 1;
     }
 
     /// <summary>Samples that one look takes: two of the longest periods.</summary>
@@ -76,12 +81,22 @@ public sealed class PitchTracker
     private void Differ(ReadOnlySpan<float> samples)
     {
         var width = samples.Length - longest - 1;
+        var here = samples[..width];
         for (var lag = 1; lag <= longest + 1; lag++)
         {
-            var sum = 0.0;
-            for (var i = 0; i < width; i++)
+            var later = samples.Slice(lag, width);
+            var sums = Vector<float>.Zero;
+            var i = 0;
+            for (; i <= width - Vector<float>.Count; i += Vector<float>.Count)
             {
-                double apart = samples[i] - samples[i + lag];
+                var apart = new Vector<float>(here[i..]) - new Vector<float>(later[i..]);
+                sums += apart * apart;
+            }
+
+            double sum = Vector.Sum(sums);
+            for (; i < width; i++)
+            {
+                double apart = here[i] - later[i];
                 sum += apart * apart;
             }
 
@@ -89,32 +104,32 @@ public sealed class PitchTracker
         }
     }
 
-    /// <summary>The first dip below the threshold, else the deepest one, by the cumulative mean (steps 3 and 4); 0 where there is none.</summary>
+    /// <summary>
+    /// The first dip that is hardly less deep than the deepest of all, by the cumulative mean (steps 3 and 4; the paper takes the first below
+    /// a threshold, which low strings with strong partials have too early); 0 where there is none.
+    /// </summary>
     private (int Lag, double Height) Dip()
     {
-        var (deepest, least) = (0, double.MaxValue);
-        var (sum, before) = (0.0, 1.0);
-        for (var lag = 1; lag <= longest; lag++)
+        var sum = 0.0;
+        var deepest = double.MaxValue;
+        for (var lag = 1; lag <= longest + 1; lag++)
         {
             sum += differences[lag];
-            var here = sum > 0 ? differences[lag] * lag / sum : 1;
-            if (lag >= shortest)
-            {
-                var next = differences[lag + 1] * (lag + 1) / (sum + differences[lag + 1]);
-                if (here <= before && here <= next)
-                {
-                    if (here < Threshold)
-                        return (lag, here);
-                    if (here < least)
-                        (deepest, least) = (lag, here);
-                }
-            }
-
-            before = here;
+            means[lag] = sum > 0 ? differences[lag] * lag / sum : 1;
+            if (lag > shortest && IsDip(lag - 1))
+                deepest = Math.Min(deepest, means[lag - 1]);
         }
 
-        return (deepest, least);
+        for (var lag = shortest; lag <= longest; lag++)
+        {
+            if (IsDip(lag) && means[lag] <= deepest + Hardly)
+                return (lag, means[lag]);
+        }
+
+        return (0, 1);
     }
+
+    private bool IsDip(int lag) => means[lag] <= means[lag - 1] && means[lag] <= means[lag + 1];
 
     /// <summary>The period between samples, from the furthest multiple of it that can be seen.</summary>
     private double Refined(int lag)

@@ -1,0 +1,111 @@
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Core.Listening;
+
+/// <summary>Pitch and loudness of a line every ten milliseconds, kept for as long as is listened.</summary>
+internal sealed class PitchLooks
+{
+    /// <summary>Seconds from one look to the next.</summary>
+    public const double Apart = 0.01;
+
+    private readonly PitchTracker tracker;
+    private readonly List<Look> looks = [];
+
+    /// <param name="rate">Samples a second.</param>
+    /// <param name="lowest">The lowest frequency in hertz.</param>
+    /// <param name="highest">The highest.</param>
+    public PitchLooks(double rate, double lowest, double highest)
+    {
+        tracker = new PitchTracker((int)Math.Round(rate), lowest, highest);
+        Hop = (int)Math.Round(Apart * rate);
+    }
+
+    private readonly record struct Look(float Hertz, float Confidence, float Level);
+
+    /// <summary>Samples from one look to the next; look n is round sample n x hop.</summary>
+    public int Hop { get; }
+
+    /// <summary>Samples that one look takes.</summary>
+    public int Window => tracker.Window;
+
+    /// <summary>Looks so far.</summary>
+    public int Count => looks.Count;
+
+    /// <summary>Level of the loudest look: root mean square.</summary>
+    public double LoudestOfAll { get; private set; }
+
+    /// <summary>Looks at what is round the next moment.</summary>
+    public void Add(ReadOnlySpan<float> samples)
+    {
+        var level = PitchTracker.Level(samples);
+        LoudestOfAll = Math.Max(LoudestOfAll, level);
+        looks.Add(
+            tracker.Look(samples) is { } heard
+                ? new Look((float)heard.Hertz, (float)heard.Confidence, (float)level)
+                : new Look(0, 0, (float)level)
+        );
+    }
+
+    /// <summary>The largest level between two moments in seconds.</summary>
+    public double Loudest(double from, double to) => Between(from, to).Select(look => look.Level).DefaultIfEmpty().Max();
+
+    /// <summary>The smallest level between two moments in seconds.</summary>
+    public double Softest(double from, double to) => Between(from, to).Select(look => look.Level).DefaultIfEmpty().Min();
+
+    /// <summary>Cents between the pitches at two moments; null where one of them has none.</summary>
+    public double? Change(double before, double after)
+    {
+        if (looks.Count == 0)
+            return null;
+        var (one, other) = (looks[Index(before)], looks[Index(after)]);
+        return one.Hertz > 0 && other.Hertz > 0 ? Math.Abs(Tuning.Cents(other.Hertz, one.Hertz)) : null;
+    }
+
+    /// <summary>What sounds from a moment until another one begins.</summary>
+    public HeardTone Tone(double at, double until)
+    {
+        // Past the attack and before the end, where the note is long enough.
+        var skip = Math.Min(Attack, (until - at) / 4);
+        var level = 0.0;
+        var end = until;
+        var heard = new List<Look>();
+        var looked = 0;
+        for (var i = Index(at) + 1; i < looks.Count && i * Apart < until; i++)
+        {
+            level = Math.Max(level, looks[i].Level);
+            if (looks[i].Level < Ended * level)
+            {
+                end = i * Apart;
+                break;
+            }
+
+            if (i * Apart < at + skip || i * Apart > until - skip)
+                continue;
+            looked++;
+            if (looks[i].Confidence > Clear)
+                heard.Add(looks[i]);
+        }
+
+        if (heard.Count == 0 || heard.Count < looked / 4)
+            return new HeardTone(at, end, 0, 0, level);
+        var middle = heard.OrderBy(look => look.Hertz).ElementAt(heard.Count / 2);
+        return new HeardTone(at, end, middle.Hertz, heard.Average(look => look.Confidence), level);
+    }
+
+    /// <summary>An attack is over after so many seconds.</summary>
+    private const double Attack = 0.04;
+
+    /// <summary>A note has ended where it is softer than this part of its loudest moment.</summary>
+    private const double Ended = 0.05;
+
+    /// <summary>Confidence of a look that says something about the pitch.</summary>
+    private const double Clear = 0.8;
+
+    private int Index(double at) => Math.Clamp((int)Math.Round(at / Apart), 0, looks.Count - 1);
+
+    private IEnumerable<Look> Between(double from, double to)
+    {
+        for (var i = Math.Max(0, (int)Math.Ceiling(from / Apart)); i < looks.Count && i * Apart < to; i++)
+            yield return looks[i];
+    }
+}

@@ -1,0 +1,144 @@
+namespace TuningFork.Core.Listening;
+
+/// <summary>What is listened for.</summary>
+/// <param name="Written">What is written; empty where nobody knows.</param>
+/// <param name="WholeSeconds">Seconds of a whole note at the tempo that is wanted.</param>
+/// <param name="Beat">The beat of the click, in whole notes.</param>
+/// <param name="A4">Frequency of A4 in hertz.</param>
+/// <param name="IsPitched">False where only beginnings are heard: a drum, two hands, chords.</param>
+/// <param name="DelayMs">Milliseconds by which everything is heard late in this room, and how far that may be off.</param>
+/// <param name="Rules">What a take is missed for.</param>
+public sealed record ListenWish(
+    IReadOnlyList<WrittenMoment> Written,
+    double WholeSeconds,
+    double Beat,
+    double A4,
+    bool IsPitched,
+    Estimate DelayMs,
+    VerdictRules Rules
+);
+
+/// <summary>A take as it was heard.</summary>
+/// <param name="Tones">Its notes.</param>
+/// <param name="Alignment">Which of them is which written one.</param>
+/// <param name="Timing">How early or late; null where too little was heard.</param>
+/// <param name="Verdict">Whether it is clean.</param>
+/// <param name="WholeSeconds">Seconds of a whole note as it was played.</param>
+public sealed record HeardTake(
+    IReadOnlyList<HeardTone> Tones,
+    Alignment Alignment,
+    TakeTiming? Timing,
+    TakeVerdict Verdict,
+    double WholeSeconds
+);
+
+/// <summary>Listens to takes of something written, one after the other, and says of each when it is over how it was.</summary>
+public sealed class TakeListener
+{
+    /// <summary>So long after its beginning the pitch of a note is known, in seconds.</summary>
+    private const double PitchKnown = 0.2;
+
+    /// <summary>Nothing for so long, in seconds, and longer than the longest note: it was broken off.</summary>
+    private const double Quiet = 2;
+
+    /// <summary>Fewer notes that are nothing of what is written are no take.</summary>
+    private const double LeastPart = 0.25;
+
+    private readonly ListenWish wish;
+    private readonly NoteListener notes;
+    private readonly double quiet;
+    private double? click;
+    private int used;
+    private int looked;
+
+    /// <summary>A listener.</summary>
+    /// <param name="rate">Samples a second, 8,000 to 96,000.</param>
+    /// <param name="wish">What is listened for.</param>
+    /// <exception cref="ArgumentException">Nothing is written.</exception>
+    public TakeListener(int rate, ListenWish wish)
+    {
+        ArgumentNullException.ThrowIfNull(wish);
+        if (wish.Written.Count == 0)
+            throw new ArgumentException("There is nothing to compare with.", nameof(wish));
+        this.wish = wish;
+        notes = wish.IsPitched
+            ? new NoteListener(
+                rate,
+                Hertz(wish.Written.Min(moment => moment.Midis[0]) - 4),
+                Hertz(wish.Written.Max(moment => moment.Midis[^1]) + 4)
+            )
+            : new NoteListener(rate);
+        var longest = wish.Written.Zip(wish.Written.Skip(1), (one, other) => other.At - one.At).DefaultIfEmpty(0).Max();
+        quiet = Math.Max(Quiet, (longest + (2 * wish.Beat)) * wish.WholeSeconds);
+
+        double Hertz(int midi) => Math.Max(25, wish.A4 * Math.Pow(2, (midi - 69) / 12.0));
+    }
+
+    /// <summary>Seconds heard so far.</summary>
+    public double Seconds => notes.Seconds;
+
+    /// <summary>The loudest moment so far: root mean square, 0 to 1.</summary>
+    public double Loudest => notes.Loudest;
+
+    /// <summary>Notes of the take under way.</summary>
+    public int Notes => notes.Count - used;
+
+    /// <summary>A click began, or there is none any more.</summary>
+    /// <param name="beat">When one of its beats sounds, in seconds of what is heard; null for no click.</param>
+    public void Click(double? beat) => click = beat;
+
+    /// <summary>What was heard so far belongs to no take.</summary>
+    public void Anew() => used = looked = notes.Count;
+
+    /// <summary>Takes samples in; a take for each that is over by now.</summary>
+    /// <param name="block">Samples from -1 to 1, as many as come.</param>
+    public HeardTake? Add(ReadOnlySpan<float> block)
+    {
+        notes.Add(block);
+        if (notes.Count == used || notes.Newest is not { } newest)
+            return null;
+        var since = notes.Seconds - newest;
+        if (since < PitchKnown)
+            return null;
+        var over = since > quiet;
+        // Each note is looked at once; a take that is too short to be one, only when it is quiet.
+        if (!over && (looked == notes.Count || notes.Count - used < wish.Written.Count / 2))
+            return null;
+        looked = notes.Count;
+        var take = Judge(notes.From(used));
+        var last = take.Alignment.Moments[^1];
+        if (!over && last.Heard != take.Tones.Count - 1)
+            return null;
+        used = notes.Count;
+        return take.Alignment.Moments.Count(one => one.Match == Match.Right) >= LeastPart * wish.Written.Count ? take : null;
+    }
+
+    /// <summary>Nothing more comes: the take under way, if there is one.</summary>
+    public HeardTake? End() => Add(new float[(int)((quiet + 0.5) * notes.Rate)]);
+
+    private HeardTake Judge(IReadOnlyList<HeardTone> tones)
+    {
+        var alignment = Alignment.Of(wish.Written, tones, wish.WholeSeconds, click is not null, wish.A4, wish.IsPitched);
+        var whole = wish.WholeSeconds / alignment.Rate;
+        var timing = TakeTiming.Of(wish.Written, tones, alignment, whole, FirstBeat(tones, alignment), wish.DelayMs);
+        var verdict = TakeVerdict.Of(wish.Written, tones, alignment, timing, whole, wish.Beat, wish.A4, wish.IsPitched, wish.Rules);
+        return new HeardTake(tones, alignment, timing, verdict, whole);
+    }
+
+    /// <summary>The beat of the click on which what is written begins: that which is nearest to where the notes say it was.</summary>
+    private double? FirstBeat(IReadOnlyList<HeardTone> tones, Alignment alignment)
+    {
+        if (click is not { } one)
+            return null;
+        var begins = alignment
+            .Moments.Where(moment => moment.Heard is not null)
+            .Select(moment => tones[moment.Heard!.Value].At - (wish.Written[moment.Written].At * wish.WholeSeconds))
+            .Order()
+            .ToList();
+        if (begins.Count == 0)
+            return null;
+        var beat = wish.Beat * wish.WholeSeconds;
+        var middle = begins[begins.Count / 2] - (wish.DelayMs.Value / 1000);
+        return one + (Math.Round((middle - one) / beat) * beat);
+    }
+}

@@ -1,0 +1,183 @@
+using Shouldly;
+using TuningFork.Core.Listening;
+using TuningFork.Core.Tempo;
+using Xunit;
+
+namespace TuningFork.Core.Tests.Listening;
+
+/// <summary>Takes of a simulated player whose faults, lateness and rushing are known because they were asked for.</summary>
+public sealed class TakeListenerTests
+{
+    private const SimulatedSound Reed = SimulatedSound.Reed;
+
+    [Fact]
+    public void A_take_as_written_is_clean_and_late_by_as_much_as_it_was_played()
+    {
+        var heard = Heard(Line.Take(84) with { LateMs = 30, JitterMs = 8 }, 84);
+        heard.Verdict.Clean.ShouldBeTrue(Faults(heard));
+        heard.Timing!.MeanMs!.Value.Value.ShouldBe(30, 8);
+        heard.Timing.SpreadMs.ShouldBeInRange(4, 14);
+        heard.Timing.DriftMs!.Value.IsCertain.ShouldBeFalse();
+        heard.Timing.Notes.ShouldBe(Line.Written.Count);
+    }
+
+    [Fact]
+    public void Early_is_told_from_late()
+    {
+        Heard(Line.Take(84) with { LateMs = -40, JitterMs = 5 }, 84).Timing!.MeanMs!.Value.Value.ShouldBe(-40, 8);
+    }
+
+    [Theory]
+    [InlineData(5, FaultKind.WrongNote)]
+    [InlineData(13, FaultKind.WrongNote)]
+    public void A_wrong_note_is_named_with_its_bar(int index, FaultKind kind)
+    {
+        var heard = Heard(
+            Line.Take(84) with
+            {
+                Wrong = new HashSet<int> { index },
+                JitterMs = 8,
+            },
+            84
+        );
+        heard.Verdict.Clean.ShouldBeFalse();
+        var fault = heard.Verdict.Faults.ShouldHaveSingleItem();
+        (fault.Kind, fault.Bar).ShouldBe((kind, Line.Written[index].Bar));
+        (fault.Heard - fault.Written).ShouldBe(1);
+        fault.Words(midi => $"{midi}").ShouldBe($"bar {fault.Bar}: {fault.Heard} instead of {fault.Written}");
+    }
+
+    [Fact]
+    public void A_missing_note_and_a_stop_are_named_with_their_bars()
+    {
+        var missing = Heard(
+            Line.Take(84) with
+            {
+                Missing = new HashSet<int> { 7 },
+                JitterMs = 8,
+            },
+            84
+        ).Verdict;
+        missing.Faults.ShouldHaveSingleItem().ShouldBe(new Fault(FaultKind.MissingNote, Line.Written[7].Bar, Line.Written[7].Midis[0]));
+        var stopped = Heard(
+            Line.Take(84) with
+            {
+                Stops = new Dictionary<int, double> { [11] = 1.2 },
+                JitterMs = 8,
+            },
+            84
+        ).Verdict;
+        stopped.Clean.ShouldBeFalse();
+        stopped.Faults.ShouldContain(new Fault(FaultKind.Stop, Line.Written[11].Bar));
+        Heard(
+            Line.Take(84) with
+            {
+                Stops = new Dictionary<int, double> { [11] = 1.2 },
+                JitterMs = 8,
+            },
+            84,
+            new VerdictRules(StopsCount: false, LostBeatCounts: false)
+        )
+            .Verdict.Clean.ShouldBeTrue("the rules are the player's");
+    }
+
+    [Fact]
+    public void What_breaks_off_is_told_when_it_has_been_quiet()
+    {
+        var all = Enumerable.Range(12, Line.Written.Count - 12).ToHashSet();
+        var heard = Heard(Line.Take(84) with { Missing = all }, 84);
+        heard.Verdict.Clean.ShouldBeFalse();
+        heard.Verdict.Faults.ShouldContain(fault => fault.Kind == FaultKind.BrokenOff);
+    }
+
+    [Fact]
+    public void A_second_take_is_heard_after_the_first_without_a_pause()
+    {
+        // So long that the click goes on in its place.
+        var once = Line.Sound(Line.Take(100), Reed, 3);
+        var beat = Line.Rate * 60 / 100;
+        var sound = new float[((once.Length / beat) + 1) * beat];
+        once.CopyTo(sound, 0);
+        var listener = new TakeListener(Line.Rate, Line.Wish(100));
+        listener.Click(1);
+        var heard = new List<HeardTake>();
+        for (var round = 0; round < 2; round++)
+        {
+            for (var at = 0; at < sound.Length; at += 1024)
+            {
+                if (listener.Add(sound.AsSpan(at, Math.Min(1024, sound.Length - at))) is { } take)
+                    heard.Add(take);
+            }
+        }
+
+        heard.Count.ShouldBe(2);
+        heard.ShouldAllBe(take => take.Verdict.Clean);
+    }
+
+    [Fact]
+    public void Without_a_click_another_tempo_is_no_fault()
+    {
+        var heard = Line.Listen(Line.Sound(Line.Take(63) with { JitterMs = 8 }, Reed, 2), Line.Wish(84), click: null)!;
+        heard.Verdict.Clean.ShouldBeTrue(Faults(heard));
+        heard.Alignment.Rate.ShouldBe(0.76);
+        heard.Timing!.MeanMs.ShouldBeNull();
+        heard.Timing.DriftMs.ShouldBeNull();
+    }
+
+    [Fact]
+    public void Rushing_is_found_with_its_sign_and_none_is_claimed_in_steady_takes()
+    {
+        // How often: as in bench/listening, with fewer takes.
+        const int takes = 40;
+        var (found, claimed) = (0, 0);
+        for (var seed = 1; seed <= takes; seed++)
+        {
+            var rush = 25 + (15.0 * seed / takes);
+            if (
+                Drift(
+                    new SimulatedTake
+                    {
+                        Tempo = new Bpm(84),
+                        JitterMs = 8,
+                        RushMs = rush,
+                    },
+                    seed
+                ) is
+                { IsCertain: true, Value: < 0 }
+            )
+                found++;
+            if (Drift(new SimulatedTake { Tempo = new Bpm(84), JitterMs = 8 }, seed).IsCertain)
+                claimed++;
+        }
+
+        found.ShouldBeGreaterThanOrEqualTo((int)(0.9 * takes));
+        claimed.ShouldBeLessThanOrEqualTo((int)(0.1 * takes));
+    }
+
+    [Fact]
+    public void Swung_eighths_are_uneven_by_their_ratio()
+    {
+        // Long to short as three to two.
+        var notes = Enumerable.Range(0, 32).Select(i => (i / 2 * 0.25) + (i % 2 == 0 ? 0 : 0.15)).ToList();
+        var written = Enumerable.Range(0, 32).Select(i => new WrittenMoment(i / 8.0, [69], 1 + (i / 8), i % 8 / 8.0)).ToList();
+        var heard = notes.Select(at => new HeardTone(1 + (at * 2), 0, 440, 1, 0.5)).ToList();
+        var alignment = Alignment.Of(written, heard, 2, withClick: true, 440, isPitched: true);
+        var timing = TakeTiming.Of(written, heard, alignment, 2, 1, new Estimate(0, 0))!;
+        timing.Unevenness!.Value.Value.ShouldBe(1.5, 0.01);
+        timing.Places.Count.ShouldBe(8);
+    }
+
+    private static Estimate Drift(SimulatedTake take, int seed)
+    {
+        var played = take.Play(TuningFork.Core.Notation.Performed.Notes(Line.Music.Lead), 1, seed);
+        var heard = played.Select(note => new HeardTone(note.At, note.At + note.Seconds, note.Hertz, 1, 0.5)).ToList();
+        var whole = 240.0 / take.Tempo.Value;
+        var alignment = Alignment.Of(Line.Written, heard, whole, withClick: true, 440, isPitched: true);
+        return TakeTiming.Of(Line.Written, heard, alignment, whole, 1, new Estimate(0, 0))!.DriftMs!.Value;
+    }
+
+    private static HeardTake Heard(SimulatedTake take, int bpm, VerdictRules? rules = null) =>
+        Line.Listen(Line.Sound(take, Reed, 7), Line.Wish(bpm, rules: rules))!;
+
+    private static string Faults(HeardTake heard) => string.Join(", ", heard.Verdict.Faults);
+}

@@ -18,7 +18,7 @@ internal sealed class Decimated
     /// <param name="wanted">Samples a second that are enough.</param>
     public Decimated(int rate, int wanted)
     {
-        Factor = Math.Max(1, rate / wanted);
+        Factor = Math.Max(1, (int)Math.Round((double)rate / wanted));
         Rate = (double)rate / Factor;
         filter = Factor == 1 ? [1] : Sinc(Factor);
         // What was before the beginning is silence.

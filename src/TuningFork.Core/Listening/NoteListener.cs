@@ -18,7 +18,7 @@ public sealed class NoteListener
     private const double Above = 0.03;
 
     /// <summary>The true beginning is looked for so many seconds before and after the rough one.</summary>
-    private const double SearchBefore = 0.06;
+    private const double SearchBefore = 0.045;
     private const double SearchAfter = 0.08;
 
     /// <summary>Two notes are at least so far apart, in seconds: fifteen a second are more than hands can.</summary>
@@ -151,6 +151,10 @@ public sealed class NoteListener
     {
         var after = looks.Loudest(begin + 0.02, begin + 0.1);
         if (after < 2 * Silence * looks.LoudestOfAll)
+            return false;
+        // A note that is damped at once fails the prediction too: what ends does not begin.
+        var before = looks.Loudest(begin - 0.06, begin);
+        if (looks.Softest(begin + 0.02, begin + 0.1) < 0.1 * before && looks.Loudest(begin + 0.04, begin + 0.1) < 0.5 * before)
             return false;
         var rise = 20 * Math.Log10(after / Math.Max(1e-6, looks.Softest(begin - 0.04, begin + 0.02)));
         return looks.Change(begin - 0.05, begin + 0.07) switch

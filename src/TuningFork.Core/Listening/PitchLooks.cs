@@ -5,8 +5,10 @@ namespace TuningFork.Core.Listening;
 /// <summary>Pitch and loudness of a line every ten milliseconds, kept for as long as is listened.</summary>
 internal sealed class PitchLooks
 {
-    /// <summary>Seconds from one look to the next.</summary>
-    public const double Apart = 0.01;
+    private const double Wanted = 0.01;
+
+    /// <summary>Seconds from one look to the next: a whole number of samples.</summary>
+    private readonly double apart;
 
     private readonly PitchTracker tracker;
     private readonly List<Look> looks = [];
@@ -17,7 +19,8 @@ internal sealed class PitchLooks
     public PitchLooks(double rate, double lowest, double highest)
     {
         tracker = new PitchTracker((int)Math.Round(rate), lowest, highest);
-        Hop = (int)Math.Round(Apart * rate);
+        Hop = (int)Math.Round(Wanted * rate);
+        apart = Hop / rate;
     }
 
     private readonly record struct Look(float Hertz, float Confidence, float Level);
@@ -70,16 +73,16 @@ internal sealed class PitchLooks
         var end = until;
         var heard = new List<Look>();
         var looked = 0;
-        for (var i = Index(at) + 1; i < looks.Count && i * Apart < until; i++)
+        for (var i = Index(at) + 1; i < looks.Count && i * apart < until; i++)
         {
             level = Math.Max(level, looks[i].Level);
             if (looks[i].Level < Ended * level)
             {
-                end = i * Apart;
+                end = i * apart;
                 break;
             }
 
-            if (i * Apart < at + skip || i * Apart > until - skip)
+            if (i * apart < at + skip || i * apart > until - skip)
                 continue;
             looked++;
             if (looks[i].Confidence > Clear)
@@ -101,11 +104,11 @@ internal sealed class PitchLooks
     /// <summary>Confidence of a look that says something about the pitch.</summary>
     private const double Clear = 0.8;
 
-    private int Index(double at) => Math.Clamp((int)Math.Round(at / Apart), 0, looks.Count - 1);
+    private int Index(double at) => Math.Clamp((int)Math.Round(at / apart), 0, looks.Count - 1);
 
     private IEnumerable<Look> Between(double from, double to)
     {
-        for (var i = Math.Max(0, (int)Math.Ceiling(from / Apart)); i < looks.Count && i * Apart < to; i++)
+        for (var i = Math.Max(0, (int)Math.Ceiling(from / apart)); i < looks.Count && i * apart < to; i++)
             yield return looks[i];
     }
 }

@@ -36,13 +36,16 @@ public sealed record HeardTake(
 public sealed class TakeListener
 {
     /// <summary>So long after its beginning the pitch of a note is known, in seconds.</summary>
-    private const double PitchKnown = 0.2;
+    private const double PitchKnown = 0.25;
 
     /// <summary>Nothing for so long, in seconds, and longer than the longest note: it was broken off.</summary>
     private const double Quiet = 2;
 
     /// <summary>Fewer notes that are nothing of what is written are no take.</summary>
     private const double LeastPart = 0.25;
+
+    /// <summary>So many notes make it certain that a take is over.</summary>
+    private const int Believed = 3;
 
     private readonly ListenWish wish;
     private readonly NoteListener notes;
@@ -105,16 +108,33 @@ public sealed class TakeListener
         if (!over && (looked == notes.Count || notes.Count - used < wish.Written.Count / 2))
             return null;
         looked = notes.Count;
-        var take = Judge(notes.From(used));
-        var last = take.Alignment.Moments[^1];
-        if (!over && last.Heard != take.Tones.Count - 1)
+        var tones = notes.From(used);
+        var take = Judge(tones);
+        var length = over ? tones.Count : Length(take);
+        if (length == 0)
             return null;
-        used = notes.Count;
+        used += length;
+        // What came after its end is the beginning of the next one.
+        if (length < tones.Count)
+            take = Judge([.. tones.Take(length)]);
         return take.Alignment.Moments.Count(one => one.Match == Match.Right) >= LeastPart * wish.Written.Count ? take : null;
     }
 
     /// <summary>Nothing more comes: the take under way, if there is one.</summary>
     public HeardTake? End() => Add(new float[(int)((quiet + 0.5) * notes.Rate)]);
+
+    /// <summary>
+    /// How many notes a take had that is over; 0 where it goes on. The last note alone may be taken for one that is written earlier: the
+    /// end is believed with the notes before it, or when others follow that are not written.
+    /// </summary>
+    private static int Length(HeardTake take)
+    {
+        var moments = take.Alignment.Moments;
+        if (moments[^1].Heard is not { } last)
+            return 0;
+        var after = take.Tones.Count - 1 - last;
+        return after >= Believed || (after == 0 && moments.TakeLast(Believed).All(one => one.Match == Match.Right)) ? last + 1 : 0;
+    }
 
     private HeardTake Judge(IReadOnlyList<HeardTone> tones)
     {

@@ -110,7 +110,10 @@ public sealed class TakeListenerTests
             }
         }
 
+        if (listener.End() is { } ended)
+            heard.Add(ended);
         heard.Count.ShouldBe(2);
+        heard[0].Tones[^1].Hertz.ShouldBe(523.25, 0.5);
         heard.ShouldAllBe(take => take.Verdict.Clean);
     }
 

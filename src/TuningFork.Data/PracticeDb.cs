@@ -61,6 +61,8 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
 
     public DbSet<RecordingRow> Recordings => Set<RecordingRow>();
 
+    public DbSet<HeardRow> Heard => Set<HeardRow>();
+
     public DbSet<ReadingRow> Readings => Set<ReadingRow>();
 
     public DbSet<EarItemRow> EarItems => Set<EarItemRow>();
@@ -126,6 +128,14 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder.Entity<RatingRow>().HasIndex(row => new { row.MaterialId, row.Day });
         modelBuilder.Entity<PageRow>().HasIndex(row => row.MaterialId);
         modelBuilder.Entity<RecordingRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<HeardRow>().HasIndex(row => row.Key).IsUnique();
+        modelBuilder.Entity<HeardRow>().HasIndex(row => row.Day);
+        modelBuilder
+            .Entity<HeardRow>()
+            .HasOne(row => row.Material)
+            .WithMany()
+            .HasForeignKey(row => row.MaterialId)
+            .OnDelete(DeleteBehavior.Cascade);
         // Today asks for the songs alone.
         modelBuilder.Entity<RecordingRow>().HasIndex(row => row.Kind).HasFilter("\"Kind\" = 'Song'");
         // Of a thing all in order, and how much room all take, from the index alone.
@@ -218,6 +228,7 @@ public sealed class PracticeDb(DbContextOptions<PracticeDb> options) : DbContext
         modelBuilder
             .Entity<RecordingRow>()
             .HasQueryFilter(row => row.RemovedUtc == null && (row.MaterialId == null || row.Material != null));
+        modelBuilder.Entity<HeardRow>().HasQueryFilter(row => row.MaterialId == null || row.Material != null);
         // A goal goes with what it is about, and comes back with it.
         modelBuilder.Entity<GoalRow>().HasQueryFilter(row => row.RemovedUtc == null && row.Material!.RemovedUtc == null);
     }

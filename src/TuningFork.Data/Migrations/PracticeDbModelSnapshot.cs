@@ -497,6 +497,87 @@ namespace TuningFork.Data.Migrations
                     b.ToTable("Goals");
                 });
 
+            modelBuilder.Entity("TuningFork.Data.Rows.HeardRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateTime>("AtUtc")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Clean")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("Day")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("DriftMs")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("DriftPlusMinus")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Faults")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Late")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("LateMs")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LatePlusMinus")
+                        .HasColumnType("REAL");
+
+                    b.Property<bool?>("Marked")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("MaterialId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Method")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Notes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("SpreadMs")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("TargetKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Tempo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Timing")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Title")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Day");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("MaterialId");
+
+                    b.ToTable("Heard");
+                });
+
             modelBuilder.Entity("TuningFork.Data.Rows.KeyRow", b =>
                 {
                     b.Property<int>("MaterialId")
@@ -1722,6 +1803,16 @@ namespace TuningFork.Data.Migrations
                         .HasForeignKey("MaterialId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+
+                    b.Navigation("Material");
+                });
+
+            modelBuilder.Entity("TuningFork.Data.Rows.HeardRow", b =>
+                {
+                    b.HasOne("TuningFork.Data.Rows.MaterialRow", "Material")
+                        .WithMany()
+                        .HasForeignKey("MaterialId")
+                        .OnDelete(DeleteBehavior.Cascade);
 
                     b.Navigation("Material");
                 });

@@ -57,6 +57,7 @@ internal static class MergeRules
             ],
         },
         new("Recordings", Key) { Points = [(Material, Materials)], Texts = ["TargetKey"] },
+        new("Heard", Key) { Points = [(Material, Materials)], Texts = ["TargetKey"] },
         new("WarmUps", "Name") { Texts = ["PartsJson"] },
         new("Routines", "Name"),
         new("Keys", Material, Key)

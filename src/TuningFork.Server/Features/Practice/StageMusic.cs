@@ -50,6 +50,13 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
 #pragma warning restore CA1031
     }
 
+    /// <summary>The music of a target as this moment wants it, to be compared with what is heard; null where there is none, or none that can be read.</summary>
+    public async Task<Music?> PlayedAsync(Target target, Cue cue, CancellationToken cancel)
+    {
+        var (abc, _) = await OfAsync(target, cue, cancel);
+        return abc.Length == 0 ? null : AbcReader.Read(abc, cancel: cancel).Music;
+    }
+
     /// <summary>The bars of a thing in ABC notation; empty where they are not known or cannot be read.</summary>
     public async Task<string> BarsAsync(int material, CancellationToken cancel)
     {

@@ -1,0 +1,44 @@
+using System.Globalization;
+
+namespace TuningFork.Core.Listening;
+
+/// <summary>Says how early or late a take was, no more exactly than it is known.</summary>
+public static class TimingWords
+{
+    /// <summary>Milliseconds of drift from which on there is something to do about it.</summary>
+    private const double WorthDoing = 20;
+
+    /// <summary>The figures in words, the weightiest first: "32 ms late in the mean (± 8)", "rushes by 30 ms over the take".</summary>
+    /// <param name="timing">The timing.</param>
+    public static IReadOnlyList<string> Of(TakeTiming timing)
+    {
+        ArgumentNullException.ThrowIfNull(timing);
+        var words = new List<string>();
+        if (timing.MeanMs is { } mean)
+            words.Add(
+                mean.IsCertain
+                    ? $"{Ms(mean.Value)} {(mean.Value > 0 ? "late" : "early")} in the mean (± {Figure(mean.PlusMinus)})"
+                    : $"with the click, as far as can be heard (± {Figure(mean.PlusMinus)} ms)"
+            );
+        if (timing.DriftMs is { IsCertain: true } drift)
+            words.Add($"{(drift.Value < 0 ? "rushes" : "drags")} by {Ms(drift.Value)} over the take (± {Figure(drift.PlusMinus)})");
+        words.Add($"notes within {Ms(Math.Max(TakeTiming.Finest, timing.SpreadMs))} of its own line");
+        if (timing.Unevenness is { } uneven && Math.Abs(uneven.Value - 1) > Math.Max(0.05, uneven.PlusMinus))
+            words.Add(string.Create(CultureInfo.InvariantCulture, $"pairs uneven, {uneven.Value:0.00} : 1"));
+        return words;
+    }
+
+    /// <summary>What helps, where a drift is large enough; else empty.</summary>
+    /// <param name="timing">The timing.</param>
+    public static string Help(TakeTiming timing)
+    {
+        ArgumentNullException.ThrowIfNull(timing);
+        return timing.DriftMs is not { IsCertain: true } drift || Math.Abs(drift.Value) < WorthDoing ? ""
+            : drift.Value < 0 ? "Put the click on 2 and 4, or on every second bar."
+            : "Halve the distance of the click: every half beat.";
+    }
+
+    private static string Ms(double value) => $"{Figure(Math.Abs(value))} ms";
+
+    private static string Figure(double value) => Math.Round(value).ToString(CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,51 @@
+namespace TuningFork.Server.Features.Listening;
+
+/// <summary>A note of a take that was listened to.</summary>
+/// <param name="At">How far into the take, 0 to 1.</param>
+/// <param name="LateMs">Milliseconds late; below zero for early.</param>
+public sealed record HeardNoteView(double At, int LateMs);
+
+/// <summary>A take that was listened to.</summary>
+/// <param name="Clean">The verdict.</param>
+/// <param name="Marked">How the player marked it; null where that was not said.</param>
+/// <param name="Faults">What was not as written, with its bar.</param>
+/// <param name="Timing">How early or late, in words.</param>
+/// <param name="Help">What helps, where it rushes or drags; else empty.</param>
+/// <param name="Late">Each note.</param>
+/// <param name="WithClick">Whether it was played with a click.</param>
+public sealed record HeardView(
+    int Id,
+    DateOnly Day,
+    DateTime AtUtc,
+    int? MaterialId,
+    string Title,
+    int? Tempo,
+    bool Clean,
+    bool? Marked,
+    int Notes,
+    IReadOnlyList<string> Faults,
+    IReadOnlyList<string> Timing,
+    string Help,
+    IReadOnlyList<HeardNoteView> Late,
+    bool WithClick
+);
+
+/// <summary>What comes over the socket while takes are listened to.</summary>
+/// <param name="Notes">Notes of the take under way.</param>
+/// <param name="Heard">A take that is over; else null.</param>
+/// <param name="Word">Why nothing can be compared, or what is wrong with the sound; else empty.</param>
+public sealed record ListenView(int Notes, HeardView? Heard, string Word);
+
+/// <summary>How far the verdicts can be relied on.</summary>
+/// <param name="Agreed">Verdicts that the player marked the same way.</param>
+/// <param name="Differed">Those marked the other way.</param>
+/// <param name="Needed">Verdicts that have to agree before takes may be marked by them.</param>
+/// <param name="MayMark">Whether they may.</param>
+public sealed record TrustView(int Agreed, int Differed, int Needed, bool MayMark);
+
+/// <summary>How the player marks a take that was listened to.</summary>
+/// <param name="Clean">Clean or missed.</param>
+public sealed record MarkRequest(bool Clean);
+
+/// <summary>Takes that were listened to, the newest first.</summary>
+public sealed record HeardListView(IReadOnlyList<HeardView> Takes);

@@ -1,0 +1,125 @@
+using System.Net.WebSockets;
+using System.Text;
+using System.Text.Json.Nodes;
+using Shouldly;
+using TuningFork.Core.Listening;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Tempo;
+using Xunit;
+using static TuningFork.Server.Tests.App;
+
+namespace TuningFork.Server.Tests;
+
+/// <summary>Takes on the stage are listened to over a WebSocket by a simulated player.</summary>
+public sealed class ListeningTests : IDisposable
+{
+    private const int Rate = 44_100;
+
+    private readonly App app = new();
+
+    public void Dispose() => app.Dispose();
+
+    [Fact]
+    public async Task A_take_is_compared_with_what_is_written_kept_and_marked()
+    {
+        var (passage, session) = await StageAsync();
+        using var socket = await OpenAsync();
+        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldBeEmpty();
+        await SayAsync(socket, """{"click":1.0}""");
+        var heard = await PlayAsync(socket, session, take => take with { LateMs = 30, JitterMs = 6 });
+        heard["clean"]!.GetValue<bool>().ShouldBeTrue(heard.ToJsonString());
+        heard["materialId"]!.GetValue<int>().ShouldBe(passage);
+        heard["timing"]![0]!.GetValue<string>().ShouldContain("ms late in the mean");
+        heard["late"]!.AsArray().Select(note => note!["lateMs"]!.GetValue<int>()).Average().ShouldBe(30, 8);
+
+        var wrong = await PlayAsync(socket, session, take => take with { Wrong = new HashSet<int> { 1 } });
+        wrong["clean"]!.GetValue<bool>().ShouldBeFalse();
+        wrong["faults"]!.AsArray().ShouldHaveSingleItem()!.GetValue<string>().ShouldBe("bar 3: A♯4 instead of A4");
+
+        await app.Put($"/api/heard/{Id(heard)}", new { clean = true });
+        await app.Put($"/api/heard/{Id(wrong)}", new { clean = true });
+        var trust = await app.Get("/api/heard/trust");
+        (trust["agreed"]!.GetValue<int>(), trust["differed"]!.GetValue<int>(), trust["mayMark"]!.GetValue<bool>()).ShouldBe((1, 1, false));
+        var list = (await app.Get($"/api/heard?materialId={passage}"))["takes"]!.AsArray();
+        list.Select(one => Id(one!)).ShouldBe([Id(wrong), Id(heard)]);
+        list[0]!["marked"]!.GetValue<bool>().ShouldBeTrue("the player overrules it");
+        (await app.Get("/api/heard?day=2031-05-14"))["takes"]!.AsArray().Count.ShouldBe(2);
+        await app.Refused(HttpMethod.Put, "/api/heard/999", new { clean = true }, "id", 404);
+    }
+
+    [Fact]
+    public async Task Where_nothing_is_written_it_says_so_and_what_is_no_delay_is_refused()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        using (var nobody = await OpenAsync())
+            (await ReadAsync(nobody))["word"]!.GetValue<string>().ShouldBe("There is no drill at hand.");
+        await app.Refused(HttpMethod.Get, $"/api/listen/takes?rate={Rate}&delay=5000", new { }, "delay");
+        await app.Refused(HttpMethod.Get, $"/api/listen/takes?rate={Rate}&delay=NaN", new { }, "delay");
+        // Without a note on paper the drill goes on as before.
+        await app.Begin();
+        using var socket = await OpenAsync();
+        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldNotBeEmpty();
+        await socket.SendAsync(new byte[2048], WebSocketMessageType.Binary, endOfMessage: true, CancellationToken.None);
+        await SayAsync(socket, """["nothing"]""");
+        (await socket.ReceiveAsync(new byte[100], CancellationToken.None)).MessageType.ShouldBe(WebSocketMessageType.Close);
+    }
+
+    [Fact]
+    public async Task Sound_at_full_scale_is_told()
+    {
+        await StageAsync();
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        await socket.SendAsync(
+            Enumerable.Repeat(new byte[] { 0xFF, 0x7F }, 1024).SelectMany(one => one).ToArray(),
+            WebSocketMessageType.Binary,
+            endOfMessage: true,
+            CancellationToken.None
+        );
+        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldStartWith("Too loud for the microphone");
+    }
+
+    private async Task<(int Passage, JsonNode Session)> StageAsync()
+    {
+        await app.Clock(Evening);
+        var (piece, first, _, _) = await app.FirstDay();
+        var bars = string.Concat(Enumerable.Range(0, 12).Select(_ => "G2 AB c2 A2|B2 c2 A4|"));
+        await app.Put($"/api/pieces/{piece}/music", new { abc = $"M:4/4\nL:1/8\nK:C\n{bars}" });
+        var session = await app.SkipTo(await app.Begin(), now =>
+            (int?)now["target"]?["materialId"] == first && now["abc"]!.ToString().Length > 0
+        );
+        return (first, session);
+    }
+
+    private static async Task<JsonNode> PlayAsync(WebSocket socket, JsonNode session, Func<SimulatedTake, SimulatedTake> how)
+    {
+        var score = AbcReader.Read(session["abc"]!.GetValue<string>()).Score;
+        var tempo = session["target"]!["tempo"]!.GetValue<int>();
+        var notes = how(new SimulatedTake { Tempo = new Bpm(tempo) }).Play(Performed.Notes(score), 1, 4);
+        // So long that the click goes on where it was.
+        var beat = 60.0 / tempo;
+        var seconds = Math.Ceiling((notes[^1].At + notes[^1].Seconds + 1) / beat) * beat;
+        var sound = SimulatedInstrument.Render(notes, SimulatedSound.Reed, Rate, seconds, 4);
+        foreach (var block in WaveFile.Write(sound, Rate).Skip(44).Chunk(2048))
+            await socket.SendAsync(block, WebSocketMessageType.Binary, endOfMessage: true, CancellationToken.None);
+        for (; ; )
+        {
+            if ((await ReadAsync(socket))["heard"] is { } heard)
+                return heard;
+        }
+    }
+
+    private static Task SayAsync(WebSocket socket, string words) =>
+        socket.SendAsync(Encoding.UTF8.GetBytes(words), WebSocketMessageType.Text, endOfMessage: true, CancellationToken.None);
+
+    private Task<WebSocket> OpenAsync() =>
+        app.Server.CreateWebSocketClient().ConnectAsync(new Uri($"ws://localhost/api/listen/takes?rate={Rate}"), CancellationToken.None);
+
+    private static async Task<JsonNode> ReadAsync(WebSocket socket)
+    {
+        var bytes = new byte[20_000];
+        var answer = await socket.ReceiveAsync(bytes, CancellationToken.None).WaitAsync(TimeSpan.FromSeconds(20));
+        return JsonNode.Parse(Encoding.UTF8.GetString(bytes, 0, answer.Count))!;
+    }
+}

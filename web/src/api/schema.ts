@@ -2468,6 +2468,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetHeard"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heard/trust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetTrust"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heard/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["MarkHeard"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -3590,6 +3638,37 @@ export interface components {
             levels: components["schemas"]["LevelView"][];
             cautions: string[];
         };
+        HeardListView: {
+            takes: components["schemas"]["HeardView"][];
+        };
+        HeardNoteView: {
+            /** Format: double */
+            at: number;
+            /** Format: int32 */
+            lateMs: number;
+        };
+        HeardView: {
+            /** Format: int32 */
+            id: number;
+            /** Format: date */
+            day: string;
+            /** Format: date-time */
+            atUtc: string;
+            /** Format: int32 */
+            materialId: null | number;
+            title: string;
+            /** Format: int32 */
+            tempo: null | number;
+            clean: boolean;
+            marked: null | boolean;
+            /** Format: int32 */
+            notes: number;
+            faults: string[];
+            timing: string[];
+            help: string;
+            late: components["schemas"]["HeardNoteView"][];
+            withClick: boolean;
+        };
         HelpCue: {
             /** Format: int32 */
             targetIndex: number;
@@ -3911,6 +3990,9 @@ export interface components {
             notes: components["schemas"]["FollowedNote"][];
             wrong: number[];
             words: string;
+        };
+        MarkRequest: {
+            clean: boolean;
         };
         MarksWish: {
             marks: number[];
@@ -5614,6 +5696,15 @@ export interface components {
             kind: components["schemas"]["TroubleKind"];
             message: string;
             offer: null | components["schemas"]["BackupView"];
+        };
+        TrustView: {
+            /** Format: int32 */
+            agreed: number;
+            /** Format: int32 */
+            differed: number;
+            /** Format: int32 */
+            needed: number;
+            mayMark: boolean;
         };
         TuneView: {
             /** Format: int32 */
@@ -10194,6 +10285,76 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SoundView"];
+                };
+            };
+        };
+    };
+    GetHeard: {
+        parameters: {
+            query?: {
+                materialId?: number;
+                day?: string;
+                before?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeardListView"];
+                };
+            };
+        };
+    };
+    GetTrust: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrustView"];
+                };
+            };
+        };
+    };
+    MarkHeard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarkRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeardView"];
                 };
             };
         };

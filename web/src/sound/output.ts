@@ -49,3 +49,9 @@ export function wakeEvery(milliseconds: number, call: () => void): () => void {
   worker.postMessage(milliseconds)
   return () => worker.terminate()
 }
+
+/** The browser's own audio context under that of the page: what is heard by a microphone is counted by the same clock. */
+export function nativeClock(): AudioContext | undefined {
+  const { _nativeContext: own } = output().rawContext as unknown as { _nativeContext?: AudioContext }
+  return own?.audioWorklet ? own : undefined
+}

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import { Tick } from '../../ui/Tick'
+import type { Schemas } from '../../api/client'
 import { Press } from '../../ui/Press'
 import { Sheet } from '../../ui/Sheet'
 import type { StageChoices } from './useStageChoices'
@@ -27,6 +28,7 @@ const rows: Row[] = [
   { keys: [['m', 'M']], what: 'click on and off' },
   { keys: [['d', 'D']], what: 'drone on and off' },
   { keys: [['r', 'R']], what: 'record the next take, and stop; where something is asked, hear it again' },
+  { keys: [['h', 'H']], what: 'listen to takes by the microphone, and stop' },
   { keys: [['u', 'U']], what: 'in the first warm-up: the tuning note, or the open strings' },
   { keys: [['n', 'N']], what: 'write a note' },
   { keys: [['x', 'X']], what: 'what was written last time is settled' },
@@ -44,10 +46,12 @@ interface Props {
   /** Does what a key does. */
   press: (key: string) => void
   choices: StageChoices
+  /** How far what is heard agrees with the player; not there while nothing is listened to. */
+  trust?: Schemas['TrustView']
 }
 
 /** Every key of the stage, with what it does; each is a button too, for a tablet without keyboard. */
-export function KeySheet({ close, press, choices: { letters, holdRecords, asLight } }: Props) {
+export function KeySheet({ close, press, choices: { letters, holdRecords, asLight, marks }, trust }: Props) {
   return (
     <Sheet title="Keys, pedal and fingers" close={close}>
       <Text mb="3">
@@ -92,6 +96,15 @@ export function KeySheet({ close, press, choices: { letters, holdRecords, asLigh
         label="While it records the click is only seen, not heard: without headphones it would be on the recording."
         on={asLight.on}
         set={asLight.set}
+      />
+      <Tick
+        label={
+          trust?.mayMark
+            ? 'What is heard marks a take after two seconds, unless you say otherwise.'
+            : `What is heard marks a take: possible when ${trust?.needed ?? 20} verdicts agreed with you${trust ? `, ${trust.agreed} so far` : ''}.`
+        }
+        on={marks.on && (trust?.mayMark ?? false)}
+        set={(on) => trust?.mayMark && marks.set(on)}
       />
     </Sheet>
   )

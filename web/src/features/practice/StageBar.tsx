@@ -9,12 +9,13 @@ interface Props {
   no: string
   clicking: boolean
   recording: boolean
+  listening: boolean
   /** Does what a key does. */
   press: (key: string) => void
 }
 
 /** The keys that matter now, each a button: for a finger, and to be seen. */
-export function StageBar({ session, yes, no, clicking, recording, press }: Props) {
+export function StageBar({ session, yes, no, clicking, recording, listening, press }: Props) {
   const { cue, running, written, sound, seed, drills, position } = session
   const keys: [key: string, sign: string, name: string][] = [
     ['→', '→', yes],
@@ -27,6 +28,8 @@ export function StageBar({ session, yes, no, clicking, recording, press }: Props
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
   if (drills[position]?.area && !session.question && running)
     keys.push(['r', 'R', recording ? 'stop recording' : 'record'])
+  if (cue?.countsTakes && session.abc && running)
+    keys.push(['h', 'H', listening ? 'listen no more' : 'listen'])
   if (session.pages.length > 0) keys.push(['p', 'P', 'page'])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
   if (seed && drills[position]?.area === 'Play') keys.push(['k', 'K', 'keep what was made'])

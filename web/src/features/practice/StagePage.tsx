@@ -18,8 +18,10 @@ import { Away, Told } from './StageParts'
 import { low } from './low'
 import { KeySheet } from './KeySheet'
 import { deskPath } from './useDesk'
+import { StageHeard } from './StageHeard'
 import { StageRecorded } from './StageRecorded'
 import { useStageChoices } from './useStageChoices'
+import { useListening } from './useListening'
 import { useStageRecording } from './useStageRecording'
 import { useNote, type Note } from './useNote'
 import { useStage, type StageState } from './useStage'
@@ -91,8 +93,13 @@ function Stage({ stage, session, note }: StageProps) {
   const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
   const sound = useStageSound(session, keepClick)
   const recording = useStageRecording(session, sound)
+  const listening = useListening(session, sound, (clean) => {
+    recording.marked(clean)
+    act(clean ? 'Clean' : 'Missed')
+  })
   const mark = (clean: boolean, off?: number) => {
     recording.marked(clean)
+    listening.marked(clean)
     act(clean ? 'Clean' : 'Missed', off)
   }
   const { stop: stopRun } = run
@@ -155,6 +162,7 @@ function Stage({ stage, session, note }: StageProps) {
     m: sound.toggleClick,
     d: sound.toggleDrone,
     r: question ? again : recording.toggle,
+    h: () => session.running && cue.countsTakes && listening.toggle(),
     u: sound.tune,
     p: turn,
     k: () => session.seed && setSeed(session.seed),
@@ -272,6 +280,7 @@ function Stage({ stage, session, note }: StageProps) {
         <StageTime session={session} left={left} played={played} sound={sound} />
       </Flex>
       <StageRecorded recording={recording} />
+      <StageHeard listening={listening} />
       {help && <HelpAsk help={help} give={give} />}
       {asksTension && <TensionAsk answer={tense} />}
       {asksRelief && <ReliefAsk title={session.reliefOf} relieve={relieve} />}
@@ -310,13 +319,19 @@ function Stage({ stage, session, note }: StageProps) {
         no={help ? 'go on' : asksRelief ? 'as it is' : noName(session, heard, run.state !== null)}
         clicking={sound.clicking}
         recording={recording.isOn}
+        listening={listening.state !== 'off'}
         press={(key) =>
           key === '→' ? yes() : key === '←' ? no() : key === 'space' ? pause() : actions[key]?.()
         }
       />
       {seed && <MadeSheet seed={seed} close={() => setSeed(null)} />}
       {keysShown && (
-        <KeySheet close={() => setKeysShown(false)} press={(key) => actions[key]?.()} choices={choices} />
+        <KeySheet
+          close={() => setKeysShown(false)}
+          press={(key) => actions[key]?.()}
+          choices={choices}
+          trust={listening.trust}
+        />
       )}
     </Flex>
   )

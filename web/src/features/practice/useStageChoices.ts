@@ -3,6 +3,9 @@ import { useChosen } from '../../ui/useChosen'
 /** Chosen here, read where a recording begins. */
 export const clickAsLight = 'record-click-as-light'
 
+/** Chosen here, read where a take was heard. */
+export const heardMarks = 'stage-heard-marks'
+
 /** How the stage is worked in this browser. */
 export function useStageChoices() {
   /** Whether single letters, figures and signs do things. */
@@ -11,7 +14,9 @@ export function useStageChoices() {
   const holdRecords = useChosen('stage-hold-records', false)
   /** Whether the click is only seen while something is recorded. */
   const asLight = useChosen(clickAsLight, false)
-  return { letters, holdRecords, asLight }
+  /** Whether what is heard marks a take, when nothing is said against it. */
+  const marks = useChosen(heardMarks, false)
+  return { letters, holdRecords, asLight, marks }
 }
 
 export type StageChoices = ReturnType<typeof useStageChoices>

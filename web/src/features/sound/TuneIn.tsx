@@ -45,15 +45,14 @@ export function TuneIn() {
       const microphone = await openMicrophone()
       // Allowed only after the page was left: nobody wants it any more.
       if (left.current) return close(microphone)
-      listening.current = await listen(
-        microphone,
-        (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
-        (answer) => setReading((before) => kept(before, answer as Reading)),
-        () => {
+      listening.current = await listen(microphone, {
+        path: (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
+        heard: (answer) => setReading((before) => kept(before, answer as Reading)),
+        ended: () => {
           setWord('The program does not answer any more. Start it again with ./run, then listen again.')
           stop()
         },
-      )
+      })
       if (left.current) return listening.current.stop()
       setState('on')
     } catch (error) {

@@ -1,0 +1,125 @@
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Shouldly;
+using TuningFork.Core.Listening;
+using TuningFork.Core.Notation;
+using TuningFork.Core.Tempo;
+using Xunit;
+
+namespace TuningFork.Browser.Tests;
+
+/// <summary>The stage listens to a simulated player by the browser's fake microphone.</summary>
+public sealed class ListeningJourney
+{
+    private const int Rate = 48_000;
+    private const double RushMs = 80;
+
+    [Fact]
+    public async Task A_take_that_rushes_with_a_wrong_note_is_heard_with_its_place_and_its_milliseconds_and_overruled()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        var session = await SessionAsync(app);
+        var file = Played(app, session);
+        using var browser = new Browser(
+            app.Address,
+            1280,
+            800,
+            "--use-fake-ui-for-media-stream",
+            "--use-fake-device-for-media-stream",
+            $"--use-file-for-fake-audio-capture={file}"
+        );
+        browser.Open("/practise");
+        browser.SeeText("listen");
+        // The click runs at the player's tempo; where it was not on by itself, its key is pressed.
+        if (browser.Driver.FindElements(By.XPath("//button[contains(., 'no click')]")).Count == 0)
+            browser.Press("m");
+        browser.SeeText("no click");
+        browser.Press("h");
+        browser.SeeText("the microphone listens");
+        browser.See(By.CssSelector("[data-testid='heard']"), 60);
+        browser.SeeText("Heard: missed. You say how it was.");
+        browser.SeeText("bar 5: A♯4 instead of A4");
+        // Early at the end by as much as was asked for, beside the click of the page; a busy machine drops some of what it hears, the file
+        // comes again.
+        browser.Until(
+            _ =>
+                app.Send(HttpMethod.Get, "/api/heard").GetAwaiter().GetResult()["takes"]!
+                    .AsArray()
+                    .Where(take => take!["withClick"]!.GetValue<bool>())
+                    .Select(take => take!["late"]!.AsArray().Select(note => note!["lateMs"]!.GetValue<int>()).ToList())
+                    .Any(late => late.Count == 8 && Math.Abs(late[^1] - late[0] + RushMs) < 20),
+            90
+        );
+        browser.Press(Keys.ArrowRight);
+        browser.SeeText("you marked it clean, and that counts");
+        browser.Until(_ => app.Session().GetAwaiter().GetResult()["drills"]!.AsArray().Any(drill => (int)drill!["cleanTakes"]! > 0));
+        var trust = await app.Send(HttpMethod.Get, "/api/heard/trust");
+        trust["differed"]!.GetValue<int>().ShouldBe(1);
+        browser.Press("h");
+        browser.Until(page => !page.PageSource.Contains("the microphone listens", StringComparison.Ordinal));
+        browser.Complaints().ShouldBeEmpty();
+    }
+
+    /// <summary>A flute, and two bars of a piece at hand on the stage.</summary>
+    private static async Task<JsonNode> SessionAsync(AppProcess app)
+    {
+        await app.PlayerAsync("Flute", "winds");
+        var piece = await app.Send(
+            HttpMethod.Post,
+            "/api/materials",
+            new
+            {
+                kind = "Piece",
+                title = "Harbour song",
+                toBar = 24,
+                beatsPerBar = 4,
+                target = 100,
+            }
+        );
+        var bars = string.Concat(Enumerable.Repeat("G2 AB c2 d2|e2 c2 d4|", 12));
+        await app.Send(HttpMethod.Put, $"/api/pieces/{piece["id"]}/music", new { abc = $"M:4/4\nL:1/8\nK:C\n{bars}" });
+        await app.Send(
+            HttpMethod.Post,
+            $"/api/pieces/{piece["id"]}/passages",
+            new
+            {
+                passages = new[]
+                {
+                    new
+                    {
+                        from = 5,
+                        to = 6,
+                        difficulty = "",
+                    },
+                },
+            }
+        );
+        var today = await app.Send(HttpMethod.Get, "/api/today");
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
+        return await app.SkipToAsync(session, one =>
+            one["cue"]!["countsTakes"]!.GetValue<bool>()
+            && one["abc"]!.GetValue<string>().Length > 0
+            && one["target"]?["title"]?.GetValue<string>().Contains("5–6", StringComparison.Ordinal) == true
+        );
+    }
+
+    /// <summary>A file with the passage at hand, its second note wrong, rushing; so long that it comes again on a beat.</summary>
+    private static string Played(AppProcess app, JsonNode session)
+    {
+        var score = AbcReader.Read(session["abc"]!.GetValue<string>()).Score;
+        var tempo = session["target"]!["tempo"]!.GetValue<int>();
+        var take = new SimulatedTake
+        {
+            Tempo = new Bpm(tempo),
+            RushMs = RushMs,
+            Wrong = new HashSet<int> { 1 },
+        };
+        var beat = 60.0 / tempo;
+        var notes = take.Play(Performed.Notes(score), 2 * beat, 3);
+        var beats = Math.Ceiling((notes[^1].At + notes[^1].Seconds + 3) / beat);
+        var path = Path.Combine(app.Data, "rushing.wav");
+        File.WriteAllBytes(path, WaveFile.Write(SimulatedInstrument.Render(notes, SimulatedSound.Reed, Rate, beats * beat, 3), Rate));
+        return path;
+    }
+}

@@ -1,0 +1,61 @@
+import { Box, Flex, Text } from '@chakra-ui/react'
+import { HeardStrip } from '../recording/HeardStrip'
+import { StageButton, Told } from './StageParts'
+import type { StageListening } from './useListening'
+
+/** That the microphone listens, and what it made of the last take. */
+export function StageHeard({ listening }: { listening: StageListening }) {
+  const { state, word, away, notes, heard, proposed } = listening
+  return (
+    <>
+      {word && <Told dismiss={listening.dismiss}>{word}</Told>}
+      {away && (
+        <Told>The program does not answer; what you play waits here and is listened to when it is back.</Told>
+      )}
+      {state !== 'off' && (
+        <Text role="status" color="stageAccent" fontSize="subheading" data-testid="listening">
+          ● {state === 'asking' ? 'asking for the microphone' : 'the microphone listens'}
+          {notes > 0 && `, ${notes} ${notes === 1 ? 'note' : 'notes'}`}
+        </Text>
+      )}
+      {heard && (
+        <Flex
+          as="section"
+          aria-label="The last take as it was heard"
+          data-testid="heard"
+          gap="5"
+          align="center"
+          wrap="wrap"
+          border="1px solid"
+          borderColor="stageLine"
+          borderRadius="8px"
+          px="4"
+          py="2"
+        >
+          <Box flex="1" minW="260px">
+            <Text fontSize="heading" fontWeight={600} role="status">
+              {verdict(listening)}
+            </Text>
+            {heard.faults.slice(0, 3).map((fault) => (
+              <Text key={fault}>{fault}</Text>
+            ))}
+            {heard.faults.length > 3 && <Text>and {heard.faults.length - 3} more</Text>}
+            <Text color="stageFaded">{heard.timing.join('; ')}</Text>
+            {heard.help && <Text color="stageAccent">{heard.help}</Text>}
+          </Box>
+          <HeardStrip heard={heard} />
+          {!proposed && <StageButton keys="" name="go on" press={listening.forget} />}
+        </Flex>
+      )}
+    </>
+  )
+}
+
+function verdict({ heard, proposed }: StageListening) {
+  const said = heard!.clean ? 'clean' : 'missed'
+  if (proposed) return `Heard: ${said}. It counts unless you say otherwise.`
+  if (heard!.marked === null) return `Heard: ${said}. You say how it was.`
+  return heard!.marked === heard!.clean
+    ? `Heard: ${said}, as you marked it.`
+    : `Heard: ${said}; you marked it ${heard!.marked ? 'clean' : 'missed'}, and that counts.`
+}

@@ -1,0 +1,87 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query'
+import { act, renderHook } from '@testing-library/react'
+import type { ReactNode } from 'react'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { client, type Schemas } from '../../api/client'
+import { useListening } from './useListening'
+
+const wishes: { heard: (answer: unknown) => void; ended: () => void }[] = []
+const stops: number[] = []
+vi.mock('../../sound/listen', () => ({
+  listen: (_: MediaStream, wish: (typeof wishes)[number]) => {
+    wishes.push(wish)
+    return Promise.resolve({ stop: () => stops.push(1), say: () => {}, secondsAt: () => 0, done: () => {} })
+  },
+}))
+vi.mock('../../sound/output', () => ({ nativeClock: () => undefined, now: () => 0 }))
+vi.mock('../recording/microphone', () => ({
+  openMicrophone: () => Promise.resolve({ getAudioTracks: () => [], getTracks: () => [] }),
+  close: () => {},
+  microphoneWords: () => 'no microphone',
+}))
+
+const trust = { agreed: 20, differed: 1, needed: 20, mayMark: true }
+const take = { id: 7, clean: false, marked: null, faults: [], timing: [], late: [], help: '' }
+const answer = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) })
+const session = (position: number) =>
+  ({ id: 1, position, running: true, target: { key: 'material:1', tempo: 80 } }) as Schemas['SessionView']
+const sound = { clicking: false, beat: () => null }
+
+function listened(mark: (clean: boolean) => void) {
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  )
+  return renderHook(({ at }) => useListening(session(at), sound, mark), { wrapper, initialProps: { at: 0 } })
+}
+
+beforeEach(() => {
+  wishes.length = stops.length = 0
+  localStorage.setItem('stage-heard-marks', 'on')
+  vi.spyOn(client, 'GET').mockImplementation((() => Promise.resolve(answer(trust))) as never)
+  vi.spyOn(client, 'PUT').mockImplementation((() => Promise.resolve(answer(take))) as never)
+})
+afterEach(() => {
+  vi.useRealTimers()
+  vi.restoreAllMocks()
+  localStorage.clear()
+})
+
+async function begun(mark: (clean: boolean) => void) {
+  const hook = listened(mark)
+  act(() => hook.result.current.toggle())
+  await vi.waitFor(() => expect(hook.result.current.mayMark).toBe(true))
+  vi.useFakeTimers()
+  act(() => wishes[0]!.heard({ notes: 0, heard: take, word: '' }))
+  return hook
+}
+
+test('what is heard marks a take after two seconds in which nothing was said against it', async () => {
+  const mark = vi.fn()
+  const hook = await begun(mark)
+  expect(hook.result.current.proposed).toBe(true)
+  act(() => void vi.advanceTimersByTime(1900))
+  expect(mark).not.toHaveBeenCalled()
+  act(() => void vi.advanceTimersByTime(200))
+  expect(mark).toHaveBeenCalledExactlyOnceWith(false)
+  expect(hook.result.current.heard?.marked).toBe(false)
+})
+
+test('the player overrules it', async () => {
+  const mark = vi.fn()
+  const hook = await begun(mark)
+  act(() => hook.result.current.marked(true))
+  act(() => void vi.advanceTimersByTime(5000))
+  expect(mark).not.toHaveBeenCalled()
+  expect(hook.result.current.heard?.marked).toBe(true)
+})
+
+test('it stops with the drill, and a proposal with it', async () => {
+  const mark = vi.fn()
+  const hook = await begun(mark)
+  act(() => hook.rerender({ at: 1 }))
+  act(() => void vi.advanceTimersByTime(5000))
+  expect(stops).toHaveLength(1)
+  expect(hook.result.current.state).toBe('off')
+  expect(mark).not.toHaveBeenCalled()
+})

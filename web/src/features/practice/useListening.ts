@@ -1,0 +1,202 @@
+import { useQueryClient } from '@tanstack/react-query'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import { api, ask, client, type Schemas } from '../../api/client'
+import { listen, type Listening } from '../../sound/listen'
+import { microphoneDelay } from '../../sound/microphoneDelay'
+import { nativeClock, now } from '../../sound/output'
+import { isChosen } from '../../ui/useChosen'
+import { close, microphoneWords, openMicrophone } from '../recording/microphone'
+import { heardMarks } from './useStageChoices'
+
+/** What comes while takes are listened to. */
+interface Heard {
+  notes: number
+  heard: Schemas['HeardView'] | null
+  word: string
+}
+
+const trustKey = api.queryOptions('get', '/api/heard/trust').queryKey
+
+/** A verdict waits so long for the player to say no. */
+const proposalMs = 2000
+
+interface Sound {
+  clicking: boolean
+  /** The beat that sounds now, from the first of the first bar. */
+  beat: () => number | null
+}
+
+/**
+ * Listens to takes of the thing at hand, as long as it is wished and no longer than the drill. What it makes of them is shown; where the
+ * player has let it, it marks them after two seconds in which nothing was said against it.
+ */
+export function useListening(session: Schemas['SessionView'], sound: Sound, mark: (clean: boolean) => void) {
+  const queries = useQueryClient()
+  const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
+  const [word, setWord] = useState('')
+  const [away, setAway] = useState(false)
+  const [notes, setNotes] = useState(0)
+  const [heard, setHeard] = useState<Schemas['HeardView'] | null>(null)
+  const [proposed, setProposed] = useState(false)
+  const listening = useRef<Listening | null>(null)
+  const tries = useRef(0)
+  const timer = useRef(0)
+  const latest = useRef({ mark, mayMark: false })
+  const place = `${session.id}:${session.position}`
+  const thing = `${place}:${session.target?.key ?? ''}:${session.target?.tempo ?? ''}`
+  const trust = api.useQuery('get', '/api/heard/trust', undefined, {
+    enabled: state === 'on',
+    throwOnError: false,
+  })
+  const mayMark = trust.data?.mayMark ?? false
+  useEffect(() => {
+    latest.current = { mark, mayMark }
+  })
+
+  const withdraw = useCallback(() => {
+    window.clearTimeout(timer.current)
+    setProposed(false)
+  }, [])
+  const stop = useCallback(() => {
+    tries.current++
+    withdraw()
+    listening.current?.stop()
+    listening.current = null
+    setState('off')
+    setAway(false)
+    setNotes(0)
+  }, [withdraw])
+
+  /** What the player says of it, or does not say against it. */
+  const say = useCallback(
+    (one: Schemas['HeardView'], clean: boolean) => {
+      setHeard({ ...one, marked: clean })
+      ask(client.PUT('/api/heard/{id}', { params: { path: { id: one.id } }, body: { clean } })).then(
+        () => void queries.invalidateQueries({ queryKey: trustKey }),
+        () => {
+          // The take itself is marked; only how far the verdicts agree does not know of it.
+        },
+      )
+    },
+    [queries],
+  )
+  const take = useCallback(
+    (one: Schemas['HeardView']) => {
+      setHeard(one)
+      if (!latest.current.mayMark || !isChosen(heardMarks, false)) return
+      setProposed(true)
+      window.clearTimeout(timer.current)
+      timer.current = window.setTimeout(() => {
+        setProposed(false)
+        say(one, one.clean)
+        latest.current.mark(one.clean)
+      }, proposalMs)
+    },
+    [say],
+  )
+
+  const start = useCallback(async () => {
+    const mine = ++tries.current
+    const still = () => tries.current === mine
+    setState('asking')
+    setWord('')
+    setHeard(null)
+    try {
+      const microphone = await openMicrophone()
+      // Allowed only when the drill was over: nobody wants it any more.
+      if (!still()) return close(microphone)
+      const { ms, plusMinus } = microphoneDelay()
+      const one = await listen(microphone, {
+        path: (rate) => `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}`,
+        heard: (answer) => {
+          const { notes: count, heard: over, word: told } = answer as Heard
+          setNotes(count)
+          setWord(told)
+          if (!over) return
+          one.done()
+          take(over)
+        },
+        ended: () => {
+          stop()
+          setWord('The program does not answer any more. Start it again with ./run, then listen again.')
+        },
+        away: setAway,
+        clock: nativeClock(),
+      })
+      if (!still()) return one.stop()
+      listening.current = one
+      microphone.getAudioTracks()[0]?.addEventListener('ended', () => {
+        if (!still()) return
+        stop()
+        setWord('The microphone is gone. Connect it, then listen again; what was played counts.')
+      })
+      setState('on')
+    } catch (error) {
+      if (!still()) return
+      setWord(microphoneWords(error))
+      setState('off')
+    }
+  }, [stop, take])
+
+  // Another thing, or another tempo, is listened to anew; another drill, a pause or the end is listened to no more.
+  const before = useRef({ place, thing })
+  useEffect(() => {
+    const was = before.current
+    before.current = { place, thing }
+    if (state === 'off') return
+    if (was.place !== place || !session.running) stop()
+    else if (was.thing !== thing) {
+      listening.current?.stop()
+      listening.current = null
+      void start()
+    }
+  }, [place, thing, session.running, state, start, stop])
+  useEffect(() => stop, [stop])
+
+  // Where the beats of the click lie in what is heard.
+  const { clicking, beat } = sound
+  const tempo = session.target?.tempo ?? null
+  useEffect(() => {
+    if (state !== 'on') return
+    const say = () =>
+      listening.current?.say(() => {
+        const at = clicking && tempo !== null ? beat() : null
+        return {
+          click:
+            at === null || tempo === null
+              ? null
+              : (listening.current?.secondsAt(now() - (at * 60) / tempo) ?? null),
+        }
+      })
+    say()
+    // The click begins a moment after its key, and what is heard a moment after the microphone is open.
+    const later = window.setTimeout(say, 800)
+    return () => window.clearTimeout(later)
+  }, [state, clicking, tempo, thing, beat])
+
+  /** The player says how the take was: that holds, whatever was heard. */
+  const marked = useCallback(
+    (clean: boolean) => {
+      withdraw()
+      if (!heard || heard.marked !== null) return
+      say(heard, clean)
+    },
+    [heard, withdraw, say],
+  )
+  return {
+    state,
+    word,
+    away,
+    notes,
+    heard,
+    proposed,
+    trust: trust.data,
+    mayMark,
+    toggle: () => (state === 'off' ? void start() : stop()),
+    marked,
+    forget: () => setHeard(null),
+    dismiss: () => setWord(''),
+  }
+}
+
+export type StageListening = ReturnType<typeof useListening>

@@ -12,7 +12,7 @@ export function StageHeard({ listening }: { listening: StageListening }) {
       {away && (
         <Told>The program does not answer; what you play waits here and is listened to when it is back.</Told>
       )}
-      {state !== 'off' && (
+      {state !== 'off' && !heard && (
         <Text role="status" color="stageAccent" fontSize="subheading" data-testid="listening">
           ● {state === 'asking' ? 'asking for the microphone' : 'the microphone listens'}
           {notes > 0 && `, ${notes} ${notes === 1 ? 'note' : 'notes'}`}
@@ -30,10 +30,10 @@ export function StageHeard({ listening }: { listening: StageListening }) {
           borderColor="stageLine"
           borderRadius="8px"
           px="4"
-          py="2"
+          py="1"
         >
           <Box flex="1" minW="260px">
-            <Text fontSize="heading" fontWeight={600} role="status">
+            <Text fontSize="subheading" fontWeight={600} role="status">
               {verdict(listening)}
             </Text>
             {heard.faults.slice(0, 3).map((fault) => (
@@ -44,6 +44,11 @@ export function StageHeard({ listening }: { listening: StageListening }) {
             {heard.help && <Text color="stageAccent">{heard.help}</Text>}
           </Box>
           <HeardStrip heard={heard} />
+          {state !== 'off' && (
+            <Text color="stageAccent" data-testid="listening">
+              ● the microphone listens{notes > 0 && `, ${notes} ${notes === 1 ? 'note' : 'notes'}`}
+            </Text>
+          )}
           {!proposed && <StageButton keys="" name="go on" press={listening.forget} />}
         </Flex>
       )}

@@ -227,7 +227,11 @@ function Stage({ stage, session, note }: StageProps) {
           </chakra.h1>
           <Text
             // A long instruction is read once; it may be smaller, so that the keys stay in sight.
-            fontSize={now.length > 80 ? { base: '1.4rem', md: '2.1rem' } : { base: '1.88rem', md: '3.29rem' }}
+            fontSize={
+              now.length > 80 || listening.heard
+                ? { base: '1.4rem', md: '2.1rem' }
+                : { base: '1.88rem', md: '3.29rem' }
+            }
             css={{ [low]: { fontSize: '1.3rem', marginTop: 0 } }}
             lineHeight={1.15}
             mt="3"
@@ -267,15 +271,18 @@ function Stage({ stage, session, note }: StageProps) {
           )}
           <StageSaid session={session} />
           {session.station && <StationSaid station={session.station} goOn={goOn} />}
-          <Text
-            fontSize={{ base: '1.2rem', md: '2.35rem' }}
-            css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}
-            lineClamp={{ base: 1, md: 2 }}
-            color="stageFaded"
-            mt={{ base: '3', md: '5' }}
-          >
-            {next ? `then ${next}` : 'then done'}
-          </Text>
+          {/* What was heard of the last take has its place. */}
+          {!listening.heard && (
+            <Text
+              fontSize={{ base: '1.2rem', md: '2.35rem' }}
+              css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}
+              lineClamp={{ base: 1, md: 2 }}
+              color="stageFaded"
+              mt={{ base: '3', md: '5' }}
+            >
+              {next ? `then ${next}` : 'then done'}
+            </Text>
+          )}
         </Box>
         <StageTime session={session} left={left} played={played} sound={sound} />
       </Flex>

@@ -2,8 +2,10 @@ using BenchmarkDotNet.Running;
 using TuningFork.Bench;
 using TuningFork.Bench.Judgement;
 using TuningFork.Bench.Judgement.Tempo;
+using TuningFork.Bench.Listening;
 
 // bench/run: everything; bench/run core | estimate | sheets | server | recordings | page | judgement | import: one part.
+// listening, by itself: takes rendered by fluidsynth, heard beside aubio (Debian: fluidsynth, timgm6mb-soundfont, aubio-tools).
 // tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
 // whole pieces.
 // life FILE: prints the plans of six weeks, to be read.
@@ -12,6 +14,12 @@ using TuningFork.Bench.Judgement.Tempo;
 if (args is ["older-book", var older, var notes])
 {
     await OlderBook.MakeAsync(older, int.Parse(notes, System.Globalization.CultureInfo.InvariantCulture));
+    return;
+}
+
+if (args is ["listening"])
+{
+    ListeningBench.Run();
     return;
 }
 

@@ -58,6 +58,10 @@ public sealed class ListeningJourney
         trust["differed"]!.GetValue<int>().ShouldBe(1);
         browser.Press("h");
         browser.Until(page => !page.PageSource.Contains("the microphone listens", StringComparison.Ordinal));
+        browser.Open($"/journal/day/{AppProcess.Evening:yyyy-MM-dd}");
+        browser.SeeText("As it was heard");
+        browser.SeeText("missed, marked clean");
+        browser.See(By.CssSelector("[data-testid='heard-strip']"));
         browser.Complaints().ShouldBeEmpty();
     }
 

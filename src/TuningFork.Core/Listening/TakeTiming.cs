@@ -32,10 +32,16 @@ public sealed record TakeTiming
     /// <summary>Milliseconds to which the beginning of a note is heard at best: no figure is more exact.</summary>
     public const double Finest = 5;
 
+    /// <summary>A delay that may be off by more milliseconds is not known.</summary>
+    public const double MostUnknown = 100;
+
     /// <summary>Notes in it.</summary>
     public required int Notes { get; init; }
 
-    /// <summary>How late the notes are against the click in the mean, in milliseconds; null without a click.</summary>
+    /// <summary>
+    /// How late the notes are against the click in the mean, in milliseconds; null without a click, and while the delay of the room is not
+    /// known: then all notes are told beside their own mean.
+    /// </summary>
     public required Estimate? MeanMs { get; init; }
 
     /// <summary>Standard deviation of the notes around the take's own line, in milliseconds.</summary>
@@ -100,15 +106,17 @@ public sealed record TakeTiming
         var spread = Math.Sqrt(late.Sum(note => Square(note.LateMs - line.At(note.X))) / (late.Count - 2));
         var length = notes[^1].X - notes[0].X;
         var mean = late.Average(note => note.LateMs);
+        var isKnown = firstBeat is null || delayMs.PlusMinus <= MostUnknown;
         return new TakeTiming
         {
             Notes = late.Count,
-            MeanMs = firstBeat is null
-                ? null
-                : new Estimate(
-                    mean,
-                    Math.Max(Finest, Math.Sqrt(Square(1.96 * spread / Math.Sqrt(late.Count)) + Square(delayMs.PlusMinus)))
-                ),
+            MeanMs =
+                firstBeat is null || !isKnown
+                    ? null
+                    : new Estimate(
+                        mean,
+                        Math.Max(Finest, Math.Sqrt(Square(1.96 * spread / Math.Sqrt(late.Count)) + Square(delayMs.PlusMinus)))
+                    ),
             SpreadMs = spread,
             DriftMs = firstBeat is null
                 ? null
@@ -118,7 +126,7 @@ public sealed record TakeTiming
                 ),
             Places = PlacesOf(written, [.. late.Select(note => (note.Written, Off: note.LateMs - line.At(note.X)))]),
             Unevenness = UnevennessOf(written, [.. notes.Select(note => (note.Written, note.T))]),
-            Late = [.. late.Select(note => (note.Written, note.LateMs))],
+            Late = [.. late.Select(note => (note.Written, note.LateMs - (isKnown ? 0 : mean)))],
         };
     }
 

@@ -114,7 +114,7 @@ public sealed record TakeVerdict(bool Clean, IReadOnlyList<Fault> Faults)
         if (stop is { } place)
             faults.Add((place, new Fault(FaultKind.Stop, written[place].Bar)));
         // After a stop it is beside the click of itself.
-        else if (timing?.MeanMs is not null && LostBeat(timing, wholeSeconds * beat) is { } lost)
+        else if (timing?.DriftMs is not null && LostBeat(timing, wholeSeconds * beat) is { } lost)
             faults.Add((lost, new Fault(FaultKind.LostBeat, written[lost].Bar)));
         var ordered = faults.OrderBy(one => one.Written).Select(one => one.Fault).ToList();
         int Count(FaultKind kind) => ordered.Count(fault => fault.Kind == kind);

@@ -27,6 +27,19 @@ public sealed class TakeListenerTests
         Heard(Line.Take(84) with { LateMs = -40, JitterMs = 5 }, 84).Timing!.MeanMs!.Value.Value.ShouldBe(-40, 8);
     }
 
+    [Fact]
+    public void While_the_delay_of_the_room_is_not_known_nothing_is_claimed_of_the_mean()
+    {
+        var sound = Line.Sound(Line.Take(84) with { LateMs = 140, JitterMs = 5, RushMs = 60 }, Reed, 7);
+        var heard = Line.Listen(sound, Line.Wish(84) with { DelayMs = new Estimate(0, 1000) })!;
+        heard.Timing!.MeanMs.ShouldBeNull();
+        heard.Timing.Late.Average(note => note.LateMs).ShouldBe(0, 0.01);
+        heard.Timing.DriftMs!.Value.Value.ShouldBe(-60, 15);
+        TimingWords.Of(heard.Timing).ShouldContain(words => words.StartsWith("rushes by", StringComparison.Ordinal));
+        TimingWords.Of(heard.Timing).ShouldNotContain(words => words.Contains("in the mean", StringComparison.Ordinal));
+        TimingWords.Help(heard.Timing).ShouldStartWith("Put the click on 2 and 4");
+    }
+
     [Theory]
     [InlineData(5, FaultKind.WrongNote)]
     [InlineData(13, FaultKind.WrongNote)]

@@ -6,14 +6,11 @@ export interface Delay {
   plusMinus: number
 }
 
-/** Loudspeakers, air and microphone are late by some tens of milliseconds in most rooms (common practice). */
-const unknown: Delay = { ms: 0, plusMinus: 50 }
+/** Loudspeakers, air and microphone are late by tens of milliseconds, without wires by hundreds: nothing is claimed then. */
+const unknown: Delay = { ms: 0, plusMinus: 1000 }
 
-/** The delay of this machine's sound, kept per device; before it was measured nothing is known but its size. */
+/** The delay of this machine's sound, kept per device; nothing is known before it was measured. */
 export function microphoneDelay(): Delay {
   const [ms = NaN, plusMinus = NaN] = (localStorage.getItem(place) ?? '').split(' ').map(Number)
   return Number.isFinite(ms) && Number.isFinite(plusMinus) ? { ms, plusMinus } : unknown
 }
-
-export const keepMicrophoneDelay = ({ ms, plusMinus }: Delay) =>
-  localStorage.setItem(place, `${ms} ${plusMinus}`)

@@ -109,7 +109,7 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
                         int.Parse(note[1], CultureInfo.InvariantCulture)
                     )),
             ],
-            row.LateMs is not null
+            row.DriftMs is not null
         );
     }
 

@@ -1,0 +1,223 @@
+using System.Diagnostics;
+using System.Globalization;
+using TuningFork.Core.Listening;
+using TuningFork.Core.Theory;
+
+namespace TuningFork.Bench.Listening;
+
+/// <summary>
+/// Notes heard in takes that fluidsynth renders from known notes, beside aubio on the same files: found within 50 ms (F), spread of the error
+/// round each take's own mean, mean of its size, pitches right, speed. Clean, with noise 20 dB below, in a room with reverberation, and
+/// with the click in the microphone 20 dB below.
+/// </summary>
+internal static class ListeningBench
+{
+    private const double Found = 0.05;
+    private const int Takes = 2;
+    private static readonly string[] Fonts = ["TimGM6mb", "FluidR3_GM"];
+    private static readonly string[] Methods = ["hfc", "complex", "specflux"];
+
+    public static void Run()
+    {
+        var folder = Directory.CreateTempSubdirectory("listening-").FullName;
+        try
+        {
+            foreach (var font in Fonts.Select(name => $"/usr/share/sounds/sf2/{name}.sf2").Where(File.Exists))
+            {
+                Print(folder, font, "clean", reverb: false, (samples, _) => samples);
+                Print(folder, font, "noise -20 dB", reverb: false, (samples, _) => Noisy(samples));
+                Print(folder, font, "reverberant room", reverb: true, (samples, _) => samples);
+                Print(folder, font, "click -20 dB", reverb: false, Clicked);
+            }
+        }
+        finally
+        {
+            Directory.Delete(folder, recursive: true);
+        }
+    }
+
+    private sealed class Score
+    {
+        private int hits;
+        private int missed;
+        private int extra;
+        private readonly List<double> spreads = [];
+        private readonly List<double> sizes = [];
+
+        public double F => 2.0 * hits / Math.Max(1, (2 * hits) + missed + extra);
+
+        public double Spread => spreads.DefaultIfEmpty().Average();
+
+        public double Size => sizes.DefaultIfEmpty().Average();
+
+        public void Add(List<double> truth, List<double> found)
+        {
+            var errors = new List<double>();
+            var left = found.ToList();
+            foreach (var one in truth)
+            {
+                var near = left.Where(other => Math.Abs(other - one) <= Found).OrderBy(other => Math.Abs(other - one)).Take(1).ToList();
+                if (near.Count == 0)
+                    continue;
+                left.Remove(near[0]);
+                errors.Add(1000 * (near[0] - one));
+            }
+
+            hits += errors.Count;
+            missed += truth.Count - errors.Count;
+            extra += left.Count;
+            if (errors.Count == 0)
+                return;
+            var mean = errors.Average();
+            spreads.Add(Math.Sqrt(errors.Average(error => (error - mean) * (error - mean))));
+            sizes.AddRange(errors.Select(Math.Abs));
+        }
+
+        public override string ToString() =>
+            string.Create(CultureInfo.InvariantCulture, $"F {F:0.000} spread {Spread, 4:0.0} size {Size, 4:0.0}");
+    }
+
+    private static void Print(string folder, string font, string room, bool reverb, Func<float[], int, float[]> change)
+    {
+        Console.WriteLine(
+            $"{Path.GetFileNameWithoutExtension(font)}, {room}: ours | aubio by its best method of {string.Join(", ", Methods)}"
+        );
+        var ours = new Score();
+        var theirs = Methods.ToDictionary(method => method, _ => new Score(), StringComparer.Ordinal);
+        foreach (var instrument in BenchInstrument.All)
+        {
+            var one = new Score();
+            var others = Methods.ToDictionary(method => method, _ => new Score(), StringComparer.Ordinal);
+            var (right, pitched, seconds, watch) = (0, 0, 0.0, new Stopwatch());
+            for (var seed = 1; seed <= Takes; seed++)
+            {
+                var notes = BenchTakes.Make(instrument, seed);
+                var wave = Rendered(folder, font, instrument, notes, reverb);
+                var (samples, rate) = Read(wave);
+                samples = change(samples, rate);
+                File.WriteAllBytes(wave, WaveFile.Write(samples, rate));
+                watch.Start();
+                var tones = Heard(samples, rate);
+                watch.Stop();
+                seconds += samples.Length / (double)rate;
+                var truth = notes.ConvertAll(note => note.At);
+                var begins = tones.Select(tone => tone.At).ToList();
+                one.Add(truth, begins);
+                ours.Add(truth, begins);
+                if (instrument.IsPitched)
+                {
+                    var pairs = notes
+                        .Select(note => (note.Midi, Tone: tones.FirstOrDefault(tone => Math.Abs(tone.At - note.At) <= Found)))
+                        .Where(pair => pair.Tone.Level > 0)
+                        .ToList();
+                    pitched += pairs.Count;
+                    right += pairs.Count(pair =>
+                        pair.Tone.Hertz > 0 && Math.Abs(Tuning.Cents(pair.Tone.Hertz, Tuning.Hertz(pair.Midi))) < 50
+                    );
+                }
+
+                foreach (var method in Methods)
+                {
+                    var found = Numbers(Run("aubioonset", "-i", wave, "-O", method, "-H", "128"));
+                    others[method].Add(truth, found);
+                    theirs[method].Add(truth, found);
+                }
+            }
+
+            var pitches = instrument.IsPitched
+                ? string.Create(CultureInfo.InvariantCulture, $"pitch {100.0 * right / Math.Max(1, pitched):0} %")
+                : "";
+            Console.WriteLine(
+                $"  {instrument.Name, -10} {one} {pitches, -11} x{seconds / watch.Elapsed.TotalSeconds:0} | {others.Values.MaxBy(score => score.F)}"
+            );
+        }
+
+        Console.WriteLine($"  all        {ours} | {theirs.Values.MaxBy(score => score.F)}");
+    }
+
+    private static IReadOnlyList<HeardTone> Heard(float[] samples, int rate)
+    {
+        var listener = new NoteListener(rate);
+        for (var at = 0; at < samples.Length; at += 1024)
+            listener.Add(samples.AsSpan(at, Math.Min(1024, samples.Length - at)));
+        listener.End();
+        return listener.Tones;
+    }
+
+    private static string Rendered(string folder, string font, BenchInstrument instrument, IReadOnlyList<BenchNote> notes, bool reverb)
+    {
+        var (midi, wave) = (Path.Combine(folder, "take.mid"), Path.Combine(folder, "take.wav"));
+        File.WriteAllBytes(midi, BenchTakes.Midi(instrument, notes));
+        Run("fluidsynth", "-ni", "-R", reverb ? "1" : "0", "-C", "0", "-g", "0.8", "-r", "44100", "-F", wave, font, midi);
+        return wave;
+    }
+
+    private static float[] Noisy(float[] samples)
+    {
+        var random = new Random(1);
+        var level = 0.1 * Math.Sqrt(samples.Average(sample => sample * (double)sample)) * Math.Sqrt(3);
+        return [.. samples.Select(sample => (float)(sample + (level * ((2 * random.NextDouble()) - 1))))];
+    }
+
+    /// <summary>A short tone every half second, by itself and not with the notes.</summary>
+    private static float[] Clicked(float[] samples, int rate)
+    {
+        var level = 0.1 * samples.Max(Math.Abs);
+        return
+        [
+            .. samples.Select(
+                (sample, i) =>
+                {
+                    var at = (double)i / rate % 0.5;
+                    return (float)(sample + (at < 0.03 ? level * Math.Exp(-at / 0.008) * Math.Sin(2 * Math.PI * 1500 * at) : 0));
+                }
+            ),
+        ];
+    }
+
+    /// <summary>The mean of the two sides of a wave file.</summary>
+    private static (float[] Samples, int Rate) Read(string wave)
+    {
+        var bytes = File.ReadAllBytes(wave);
+        var (rate, sides) = (44_100, 1);
+        for (var at = 12; ; )
+        {
+            var length = BitConverter.ToInt32(bytes, at + 4);
+            switch (System.Text.Encoding.ASCII.GetString(bytes, at, 4))
+            {
+                case "fmt ":
+                    (sides, rate) = (BitConverter.ToInt16(bytes, at + 10), BitConverter.ToInt32(bytes, at + 12));
+                    break;
+                case "data":
+                    var samples = new float[length / 2 / sides];
+                    for (var i = 0; i < samples.Length; i++)
+                    {
+                        for (var side = 0; side < sides; side++)
+                            samples[i] += BitConverter.ToInt16(bytes, at + 8 + (2 * ((i * sides) + side))) / 32768f / sides;
+                    }
+
+                    return (samples, rate);
+            }
+
+            at += 8 + length + (length & 1);
+        }
+    }
+
+    private static List<double> Numbers(string text) =>
+        [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => double.Parse(line, CultureInfo.InvariantCulture))];
+
+    private static string Run(string program, params string[] arguments)
+    {
+        var start = new ProcessStartInfo(program, arguments)
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
+        using var process = Process.Start(start)!;
+        var problems = process.StandardError.ReadToEndAsync();
+        var text = process.StandardOutput.ReadToEnd();
+        process.WaitForExit();
+        return process.ExitCode == 0 ? text : throw new InvalidOperationException($"{program}: {problems.Result}");
+    }
+}

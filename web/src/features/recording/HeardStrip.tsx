@@ -1,4 +1,4 @@
-import { Box } from '@chakra-ui/react'
+import { chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
 
 const width = 320
@@ -15,9 +15,7 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
   const latest = Math.max(...heard.late.map((note) => note.lateMs))
   const earliest = Math.min(...heard.late.map((note) => note.lateMs))
   return (
-    <Box
-      as="svg"
-      // @ts-expect-error -- a picture, whose size is that of its lines
+    <chakra.svg
       viewBox={`0 0 ${width + 44} ${height}`}
       width={`${width + 44}px`}
       maxWidth="100%"
@@ -53,7 +51,7 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
       <text x={width + 4} y={height - 4} fontSize="13" fill="currentColor">
         early
       </text>
-    </Box>
+    </chakra.svg>
   )
 }
 

@@ -65,9 +65,6 @@ public sealed class NoteListener
     /// <summary>Seconds heard so far.</summary>
     public double Seconds => (first + samples.Count) / low.Rate;
 
-    /// <summary>The loudest moment so far: root mean square, 0 to 1.</summary>
-    public double Loudest => looks.LoudestOfAll;
-
     /// <summary>The notes so far; after <see cref="End"/> all of them.</summary>
     public IReadOnlyList<HeardTone> Tones => From(0);
 

@@ -23,14 +23,7 @@ public sealed record ListenWish(
 /// <param name="Alignment">Which of them is which written one.</param>
 /// <param name="Timing">How early or late; null where too little was heard.</param>
 /// <param name="Verdict">Whether it is clean.</param>
-/// <param name="WholeSeconds">Seconds of a whole note as it was played.</param>
-public sealed record HeardTake(
-    IReadOnlyList<HeardTone> Tones,
-    Alignment Alignment,
-    TakeTiming? Timing,
-    TakeVerdict Verdict,
-    double WholeSeconds
-);
+public sealed record HeardTake(IReadOnlyList<HeardTone> Tones, Alignment Alignment, TakeTiming? Timing, TakeVerdict Verdict);
 
 /// <summary>Listens to takes of something written, one after the other, and says of each when it is over how it was.</summary>
 public sealed class TakeListener
@@ -77,21 +70,12 @@ public sealed class TakeListener
         double Hertz(int midi) => Math.Max(25, wish.A4 * Math.Pow(2, (midi - 69) / 12.0));
     }
 
-    /// <summary>Seconds heard so far.</summary>
-    public double Seconds => notes.Seconds;
-
-    /// <summary>The loudest moment so far: root mean square, 0 to 1.</summary>
-    public double Loudest => notes.Loudest;
-
     /// <summary>Notes of the take under way.</summary>
     public int Notes => notes.Count - used;
 
     /// <summary>A click began, or there is none any more.</summary>
     /// <param name="beat">When one of its beats sounds, in seconds of what is heard; null for no click.</param>
     public void Click(double? beat) => click = beat;
-
-    /// <summary>What was heard so far belongs to no take.</summary>
-    public void Anew() => used = looked = notes.Count;
 
     /// <summary>Takes samples in; a take for each that is over by now.</summary>
     /// <param name="block">Samples from -1 to 1, as many as come.</param>
@@ -142,7 +126,7 @@ public sealed class TakeListener
         var whole = wish.WholeSeconds / alignment.Rate;
         var timing = TakeTiming.Of(wish.Written, tones, alignment, whole, FirstBeat(tones, alignment), wish.DelayMs);
         var verdict = TakeVerdict.Of(wish.Written, tones, alignment, timing, whole, wish.Beat, wish.A4, wish.IsPitched, wish.Rules);
-        return new HeardTake(tones, alignment, timing, verdict, whole);
+        return new HeardTake(tones, alignment, timing, verdict);
     }
 
     /// <summary>The beat of the click on which what is written begins: that which is nearest to where the notes say it was.</summary>

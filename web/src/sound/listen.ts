@@ -85,7 +85,9 @@ export async function listen(stream: MediaStream, wish: Wish): Promise<Listening
   const stop = () => {
     if (over) return
     over = true
-    samples.disconnect()
+    // On a clock that goes on, what is not let go would go on hearing.
+    source.disconnect()
+    samples.port.postMessage('stop')
     close()
     socket?.close()
   }
@@ -102,8 +104,9 @@ export async function listen(stream: MediaStream, wish: Wish): Promise<Listening
     }
     if (socket?.readyState === WebSocket.OPEN) socket.send(data)
   }
+  const source = context.createMediaStreamSource(stream)
+  source.connect(samples)
   open()
-  context.createMediaStreamSource(stream).connect(samples)
   return {
     stop,
     say: (next) => {

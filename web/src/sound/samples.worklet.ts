@@ -11,6 +11,12 @@ class Samples extends AudioWorkletProcessor {
   private block = new Int16Array(blockLength)
   private filled = 0
   private begun = false
+  private stopped = false
+
+  constructor() {
+    super()
+    this.port.onmessage = () => (this.stopped = true)
+  }
 
   process([input]: Float32Array[][]) {
     if (!this.begun && input?.[0]) {
@@ -24,7 +30,7 @@ class Samples extends AudioWorkletProcessor {
       this.block = new Int16Array(blockLength)
       this.filled = 0
     }
-    return true
+    return !this.stopped
   }
 }
 

@@ -79,25 +79,17 @@ public static class TakesEndpoints
         );
     }
 
-    /// <summary>{"click": seconds of what is heard at which a beat sounds, or null} and {"anew": true}.</summary>
+    /// <summary>{"click": seconds of what is heard at which a beat sounds, or null}.</summary>
     private static bool Understood(JsonElement words, TakeListener? listener)
     {
-        if (words.ValueKind != JsonValueKind.Object)
+        if (words.ValueKind != JsonValueKind.Object || !words.TryGetProperty("click", out var click))
             return false;
-        if (words.TryGetProperty("click", out var click))
-        {
-            if (click.ValueKind == JsonValueKind.Null)
-                listener?.Click(null);
-            else if (click.ValueKind == JsonValueKind.Number && click.TryGetDouble(out var beat) && double.IsFinite(beat))
-                listener?.Click(beat);
-            else
-                return false;
-            return true;
-        }
-
-        if (!words.TryGetProperty("anew", out _))
+        if (click.ValueKind == JsonValueKind.Null)
+            listener?.Click(null);
+        else if (click.ValueKind == JsonValueKind.Number && click.TryGetDouble(out var beat) && double.IsFinite(beat))
+            listener?.Click(beat);
+        else
             return false;
-        listener?.Anew();
         return true;
     }
 }

@@ -5,7 +5,7 @@ import type { StageListening } from './useListening'
 
 /** That the microphone listens, and what it made of the last take. */
 export function StageHeard({ listening }: { listening: StageListening }) {
-  const { state, word, away, notes, heard, proposed } = listening
+  const { state, word, away, heard, proposed } = listening
   return (
     <>
       {word && <Told dismiss={listening.dismiss}>{word}</Told>}
@@ -13,9 +13,8 @@ export function StageHeard({ listening }: { listening: StageListening }) {
         <Told>The program does not answer; what you play waits here and is listened to when it is back.</Told>
       )}
       {state !== 'off' && !heard && (
-        <Text role="status" color="stageAccent" fontSize="subheading" data-testid="listening">
-          ● {state === 'asking' ? 'asking for the microphone' : 'the microphone listens'}
-          {notes > 0 && `, ${notes} ${notes === 1 ? 'note' : 'notes'}`}
+        <Text role="status" color="stageAccent" fontSize="subheading">
+          {light(listening)}
         </Text>
       )}
       {heard && (
@@ -44,17 +43,18 @@ export function StageHeard({ listening }: { listening: StageListening }) {
             {heard.help && <Text color="stageAccent">{heard.help}</Text>}
           </Box>
           <HeardStrip heard={heard} />
-          {state !== 'off' && (
-            <Text color="stageAccent" data-testid="listening">
-              ● the microphone listens{notes > 0 && `, ${notes} ${notes === 1 ? 'note' : 'notes'}`}
-            </Text>
-          )}
+          {state !== 'off' && <Text color="stageAccent">{light(listening)}</Text>}
           {!proposed && <StageButton keys="" name="go on" press={listening.forget} />}
         </Flex>
       )}
     </>
   )
 }
+
+const light = ({ state, notes }: StageListening) =>
+  state === 'asking'
+    ? '● asking for the microphone'
+    : `● the microphone listens${notes > 0 ? `, ${notes} ${notes === 1 ? 'note' : 'notes'}` : ''}`
 
 function verdict({ heard, proposed }: StageListening) {
   const said = heard!.clean ? 'clean' : 'missed'

@@ -23,16 +23,24 @@ vi.mock('../recording/microphone', () => ({
 const trust = { agreed: 20, differed: 1, needed: 20, mayMark: true }
 const take = { id: 7, clean: false, marked: null, faults: [], timing: [], late: [], help: '' }
 const answer = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) })
-const session = (position: number) =>
-  ({ id: 1, position, running: true, target: { key: 'material:1', tempo: 80 } }) as Schemas['SessionView']
+const session = (position: number, tempo = 80) =>
+  ({ id: 1, position, running: true, target: { key: 'material:1', tempo } }) as Schemas['SessionView']
 const sound = { clicking: false, beat: () => null }
+
+interface At {
+  at: number
+  tempo?: number
+}
 
 function listened(mark: (clean: boolean) => void) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   )
-  return renderHook(({ at }) => useListening(session(at), sound, mark), { wrapper, initialProps: { at: 0 } })
+  return renderHook(({ at, tempo }: At) => useListening(session(at, tempo), sound, mark), {
+    wrapper,
+    initialProps: { at: 0 } as At,
+  })
 }
 
 beforeEach(() => {
@@ -74,6 +82,30 @@ test('the player overrules it', async () => {
   act(() => void vi.advanceTimersByTime(5000))
   expect(mark).not.toHaveBeenCalled()
   expect(hook.result.current.heard?.marked).toBe(true)
+})
+
+test('a take that was marked before its verdict came is not marked again: the two belong together', async () => {
+  const mark = vi.fn()
+  const hook = await begun(mark)
+  act(() => hook.result.current.marked(true))
+  act(() => hook.result.current.marked(false))
+  act(() => wishes[0]!.heard({ notes: 0, heard: { ...take, id: 8 }, word: '' }))
+  expect(hook.result.current.heard).toMatchObject({ id: 8, marked: false })
+  act(() => void vi.advanceTimersByTime(5000))
+  expect(mark).not.toHaveBeenCalled()
+  // Later than that it is another take.
+  act(() => hook.result.current.marked(true))
+  act(() => void vi.advanceTimersByTime(3000))
+  act(() => wishes[0]!.heard({ notes: 0, heard: { ...take, id: 9 }, word: '' }))
+  expect(hook.result.current.proposed).toBe(true)
+})
+
+test('another tempo takes a proposal back', async () => {
+  const mark = vi.fn()
+  const hook = await begun(mark)
+  act(() => hook.rerender({ at: 0, tempo: 82 }))
+  act(() => void vi.advanceTimersByTime(5000))
+  expect(mark).not.toHaveBeenCalled()
 })
 
 test('it stops with the drill, and a proposal with it', async () => {

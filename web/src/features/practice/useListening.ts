@@ -19,6 +19,8 @@ const trustKey = api.queryOptions('get', '/api/heard/trust').queryKey
 
 /** A verdict waits so long for the player to say no. */
 const proposalMs = 2000
+/** Who marks a take at its last note is quicker than its verdict, by no more than this. */
+const quickerMs = 1500
 
 interface Sound {
   clicking: boolean
@@ -41,6 +43,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   const listening = useRef<Listening | null>(null)
   const tries = useRef(0)
   const timer = useRef(0)
+  /** How a take was marked whose verdict has not come yet, and when. */
+  const early = useRef<{ clean: boolean; at: number } | null>(null)
   const latest = useRef({ mark, mayMark: false })
   const place = `${session.id}:${session.position}`
   const thing = `${place}:${session.target?.key ?? ''}:${session.target?.tempo ?? ''}`
@@ -82,6 +86,9 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   )
   const take = useCallback(
     (one: Schemas['HeardView']) => {
+      const before = early.current
+      early.current = null
+      if (before && performance.now() - before.at < quickerMs) return say(one, before.clean)
       setHeard(one)
       if (!latest.current.mayMark || !isChosen(heardMarks, false)) return
       setProposed(true)
@@ -97,6 +104,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
 
   const start = useCallback(async () => {
     const mine = ++tries.current
+    withdraw()
     const still = () => tries.current === mine
     setState('asking')
     setWord('')
@@ -136,7 +144,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
       setWord(microphoneWords(error))
       setState('off')
     }
-  }, [stop, take])
+  }, [stop, take, withdraw])
 
   // Another thing, or another tempo, is listened to anew; another drill, a pause or the end is listened to no more.
   const before = useRef({ place, thing })
@@ -178,8 +186,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   const marked = useCallback(
     (clean: boolean) => {
       withdraw()
-      if (!heard || heard.marked !== null) return
-      say(heard, clean)
+      if (heard && heard.marked === null) say(heard, clean)
+      else early.current = { clean, at: performance.now() }
     },
     [heard, withdraw, say],
   )

@@ -44,6 +44,7 @@ public sealed class PlayedJourney
     private const string Play = """
         const [tempo, offsets, by] = arguments;
         window.played = 0;
+        window.late = 0;
         window.put = [];
         const from = () => {
           // The first click after the bar that is counted in, by the page's own audio clock.
@@ -56,6 +57,7 @@ public sealed class PlayedJourney
             const at = start + notes[i].at * 60000 / tempo + offsets[i % offsets.length];
             setTimeout(() => {
               while (performance.now() < at);
+              window.late = Math.max(window.late, performance.now() - at);
               if (by === 'midi') window.keyboard.press(notes[i].midi);
               else if (by === 'keys') window.touch(notes[i].midi);
               else document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
@@ -80,9 +82,7 @@ public sealed class PlayedJourney
         browser.See(By.CssSelector("[data-testid='unseen'] .abcjs-notehead"));
         browser.Press("t");
         browser.SeeText("How late this machine hears a tap is not known yet");
-        browser.Run(Play, Faster(browser), new[] { 0, 40, -40 }, "tap");
-        browser.Press(Keys.ArrowRight);
-        browser.SeeText("Which bars came late or wrong?");
+        PlayInTime(browser, [0, 40, -40], "tap");
         var late = browser
             .Until(page => page.FindElements(By.CssSelector("text.lateness")) is { Count: > 0 } found ? found : null)!
             .Select(one => int.Parse(one.Text, System.Globalization.CultureInfo.InvariantCulture))
@@ -108,8 +108,7 @@ public sealed class PlayedJourney
         browser.Until(_ => browser.Shown("reading-now").StartsWith("Look:", StringComparison.Ordinal));
         browser.Press("t");
         browser.See(By.CssSelector("[aria-label='Keys']"));
-        browser.Run(Play, Faster(browser), new[] { 0 }, "keys");
-        browser.Press(Keys.ArrowRight);
+        PlayInTime(browser, [0], "keys");
         browser.SeeText("keep: 4 of 4 on time");
         browser.Press(Keys.ArrowRight);
         browser.Until(_ => browser.Shown("reading-now").StartsWith("4 of 4 bars on time.", StringComparison.Ordinal));
@@ -120,9 +119,7 @@ public sealed class PlayedJourney
         browser.Press("t", "d");
         browser.SeeText("Listening to a small keyboard.");
         browser.SeeText("with a second voice");
-        var tempo = Faster(browser);
-        browser.Run(Play, tempo, new[] { 0 }, "midi");
-        browser.Press(Keys.ArrowRight);
+        var tempo = PlayInTime(browser, [0], "midi");
         browser.SeeText("keep: 4 of 4 on time");
         Convert
             .ToDouble(browser.Run(SecondVoiceOff, tempo), System.Globalization.CultureInfo.InvariantCulture)
@@ -139,6 +136,24 @@ public sealed class PlayedJourney
         browser.SeeText("Which bars came late or wrong?");
         browser.SeeText("keep: 4 of 4 on time");
         browser.Complaints().ShouldBeEmpty();
+    }
+
+    /// <summary>Plays what is shown, and the next one where a busy machine was late itself; the tempo of the last.</summary>
+    private static int PlayInTime(Browser browser, int[] offsets, string by)
+    {
+        for (var left = 4; ; left--)
+        {
+            var tempo = Faster(browser);
+            browser.Run(Play, tempo, offsets, by);
+            browser.Press(Keys.ArrowRight);
+            browser.SeeText("Which bars came late or wrong?");
+            if (left == 0 || Convert.ToDouble(browser.Run("return window.late"), null) < 20)
+                return tempo;
+            browser.Press(Keys.ArrowRight);
+            browser.Until(_ => browser.Shown("reading-now").Contains("of 4 bars on time.", StringComparison.Ordinal));
+            browser.Press(Keys.ArrowRight);
+            browser.Until(_ => browser.Shown("reading-now").StartsWith("Look:", StringComparison.Ordinal));
+        }
     }
 
     /// <summary>The most by which a note of the second voice lies off its beat, in milliseconds.</summary>

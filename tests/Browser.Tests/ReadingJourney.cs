@@ -40,13 +40,13 @@ public sealed class ReadingJourney
         browser.Press(Keys.ArrowLeft);
         browser.SeeText("Which bars came late or wrong?");
 
-        // Never before its time, and a bar of the click apart; a busy machine may draw one of them late.
+        // A bar of the click apart: at another tempo the last would be half a bar off; a busy machine draws some of them late.
         var hidden = ((IReadOnlyCollection<object>)browser.Run("return window.hidden")!).Select(Convert.ToDouble).ToList();
         hidden.Count.ShouldBe(4);
         var bar = 60_000.0 * beats / at;
         var start = hidden.Select((time, index) => time - index * bar).Min();
         var late = hidden.Select((time, index) => time - index * bar - start).Order().ToList();
-        late[1].ShouldBeLessThan(50, $"{string.Join(' ', hidden)}; a bar lasts {bar:0}");
+        late[1].ShouldBeLessThan(bar / 8, $"{string.Join(' ', hidden)}; a bar lasts {bar:0}");
         late[^1].ShouldBeLessThan(bar / 2, $"{string.Join(' ', hidden)}; a bar lasts {bar:0}");
         browser.See(By.CssSelector("button[aria-label='Bar 2 late or wrong'][aria-pressed='true']"));
         browser.SeeText("keep: 3 of 4 on time");

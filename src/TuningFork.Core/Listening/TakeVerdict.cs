@@ -78,7 +78,7 @@ public sealed record TakeVerdict(bool Clean, IReadOnlyList<Fault> Faults)
     /// <summary>So far beside the click, in beats, the beat is lost.</summary>
     private const double LostBeats = 0.35;
 
-    /// <summary>A note that is not written is one where it is at least so loud beside the middle of the others: else a click or a chair.</summary>
+    /// <summary>A note that is not written counts where it is so loud beside the middle of the others: else it is a click, a chair.</summary>
     private const double Loud = 0.4;
 
     /// <summary>Judges a take.</summary>

@@ -50,7 +50,7 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
 #pragma warning restore CA1031
     }
 
-    /// <summary>The music of a target as this moment wants it, to be compared with what is heard; null where there is none, or none that can be read.</summary>
+    /// <summary>The music of a target as this moment wants it, to be compared with what is heard; null where none can be read.</summary>
     public async Task<Music?> PlayedAsync(Target target, Cue cue, CancellationToken cancel)
     {
         var (abc, _) = await OfAsync(target, cue, cancel);

@@ -52,6 +52,7 @@ interface Props {
 
 /** Every key of the stage, with what it does; each is a button too, for a tablet without keyboard. */
 export function KeySheet({ close, press, choices: { letters, holdRecords, asLight, marks }, trust }: Props) {
+  const soFar = trust ? `, ${trust.agreed} so far` : ''
   return (
     <Sheet title="Keys, pedal and fingers" close={close}>
       <Text mb="3">
@@ -101,7 +102,7 @@ export function KeySheet({ close, press, choices: { letters, holdRecords, asLigh
         label={
           trust?.mayMark
             ? 'What is heard marks a take after two seconds, unless you say otherwise.'
-            : `What is heard marks a take: possible when ${trust?.needed ?? 20} verdicts agreed with you${trust ? `, ${trust.agreed} so far` : ''}.`
+            : `What is heard marks a take: when ${trust?.needed ?? 20} verdicts agreed with you${soFar}.`
         }
         on={marks.on && (trust?.mayMark ?? false)}
         set={(on) => trust?.mayMark && marks.set(on)}

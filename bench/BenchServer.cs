@@ -7,6 +7,9 @@ namespace TuningFork.Bench;
 internal sealed class BenchServer : IAsyncDisposable
 {
     public const int Calls = 200;
+
+    /// <summary>Tenths of a second until it is up: the file of a lifetime is checked first.</summary>
+    private const int MostWaits = 1800;
     private const int WarmUps = 20;
 
     private readonly Process process;
@@ -40,7 +43,17 @@ internal sealed class BenchServer : IAsyncDisposable
             start.ArgumentList.Add(argument);
         start.Environment["DOTNET_GCgen0size"] = "0x1000000";
         var server = new BenchServer(Process.Start(start)!, address);
-        await server.WaitAsync();
+        try
+        {
+            await server.WaitAsync();
+        }
+        catch
+        {
+            // What stays up would answer the next measurement.
+            await server.DisposeAsync();
+            throw;
+        }
+
         return server;
     }
 
@@ -72,7 +85,7 @@ internal sealed class BenchServer : IAsyncDisposable
 
     private async Task WaitAsync()
     {
-        for (var i = 0; i < 200; i++)
+        for (var i = 0; i < MostWaits; i++)
         {
             try
             {

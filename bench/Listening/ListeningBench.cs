@@ -154,9 +154,9 @@ internal static class ListeningBench
 
     private static float[] Noisy(float[] samples)
     {
-        var random = new Random(1);
-        var level = 0.1 * Math.Sqrt(samples.Average(sample => sample * (double)sample)) * Math.Sqrt(3);
-        return [.. samples.Select(sample => (float)(sample + (level * ((2 * random.NextDouble()) - 1))))];
+        float[] noisy = [.. samples];
+        SimulatedInstrument.AddNoise(noisy, seed: 1);
+        return noisy;
     }
 
     /// <summary>A short tone every half second, by itself and not with the notes.</summary>

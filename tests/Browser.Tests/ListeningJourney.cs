@@ -65,6 +65,36 @@ public sealed class ListeningJourney
         browser.Complaints().ShouldBeEmpty();
     }
 
+    [Fact]
+    public async Task Without_a_microphone_a_simulated_player_is_tuned_to_claps_and_plays_what_is_at_hand()
+    {
+        await using var app = await AppProcess.StartAsync("--own");
+        await app.SetClockAsync(AppProcess.Evening);
+        await SessionAsync(app);
+        using var browser = new Browser(app.Address);
+        browser.Open("/sound");
+        browser.SeeText("It is not known yet.");
+        browser.Tick("Listen to it instead of the microphone");
+        browser.Type("late, in ms", "70");
+        browser.Type("sharp, in cents", "18");
+        browser.Button("Tune by the microphone").Click();
+        browser.Until(_ => browser.Shown("tuned-words") == "18 cents sharp");
+        browser.Button("Stop listening").Click();
+        // The claps come late by as much as was wished, and what the page needs itself on top of it.
+        browser.Button("Clap along with 16 clicks").Click();
+        browser.See(By.CssSelector("[data-testid='microphone-delay']"), 40);
+        browser.Shown("microphone-delay").ShouldStartWith("What sounds with the click is heard");
+        browser.Until(page => page.PageSource.Contains("Forget it", StringComparison.Ordinal));
+
+        browser.Open("/practise");
+        browser.SeeText("listen");
+        browser.Press("h");
+        browser.SeeText("a simulated player is listened to");
+        browser.See(By.CssSelector("[data-testid='heard']"), 60);
+        browser.SeeText("cents sharp in the mean");
+        browser.Complaints().ShouldBeEmpty();
+    }
+
     /// <summary>A flute, and two bars of a piece at hand on the stage.</summary>
     private static async Task<JsonNode> SessionAsync(AppProcess app)
     {

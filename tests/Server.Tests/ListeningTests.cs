@@ -13,7 +13,7 @@ namespace TuningFork.Server.Tests;
 /// <summary>Takes on the stage are listened to over a WebSocket by a simulated player.</summary>
 public sealed class ListeningTests : IDisposable
 {
-    private const int Rate = 44_100;
+    private const int Rate = 48_000;
 
     private readonly App app = new();
 
@@ -80,6 +80,98 @@ public sealed class ListeningTests : IDisposable
         (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldStartWith("Too loud for the microphone");
     }
 
+    [Fact]
+    public async Task What_comes_again_is_offered_as_what_is_missing_and_a_note_that_is_high_for_days_as_a_habit()
+    {
+        var (passage, session) = await StageAsync();
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        await SayAsync(socket, """{"click":1.0,"drone":null}""");
+        SimulatedTake Rushing(SimulatedTake take) => take with { RushMs = 140, Cents = 12 };
+        (await PlayAsync(socket, session, Rushing))["cause"].ShouldBeNull();
+        (await PlayAsync(socket, session, Rushing))["cause"].ShouldBeNull();
+        var third = await PlayAsync(socket, session, Rushing);
+        var cause = third["cause"]!;
+        cause["name"]!.GetValue<string>().ShouldBe("rushing", third.ToJsonString());
+        cause["words"]!.GetValue<string>().ShouldStartWith("3 of the last 3 takes rush");
+        third["intonation"]![0]!.GetValue<string>().ShouldStartWith("12 cents sharp in the mean");
+        await app.Send(
+            HttpMethod.Put,
+            $"/api/pieces/passages/{passage}/missing",
+            new
+            {
+                cause = "rushing",
+                remedy = cause["remedy"]!.GetValue<string>(),
+                method = cause["method"]!.GetValue<string>(),
+            },
+            200
+        );
+        (await PlayAsync(socket, session, Rushing))["cause"].ShouldBeNull("it is known");
+
+        (await app.Get("/api/heard/pitch"))["notes"]!.AsArray().ShouldBeEmpty();
+        app.Write("update Heard set Day = date('2031-05-14', '-' || Id || ' days')");
+        var habits = await app.Get("/api/heard/pitch");
+        habits["notes"]!.AsArray().Select(note => note!["name"]!.GetValue<string>()).ShouldContain("A4");
+        habits["notes"]!.AsArray().ShouldAllBe(note => Math.Abs(note!["cents"]!.GetValue<double>() - 12) < 2);
+        app.Write("update Heard set Simulated = 1");
+        (await app.Get("/api/heard/pitch"))["notes"]!.AsArray().ShouldBeEmpty("a simulated player says nothing of this one");
+    }
+
+    [Fact]
+    public async Task A_take_is_missed_for_what_the_player_chose()
+    {
+        var (_, session) = await StageAsync();
+        var rules = await app.Get("/api/heard/rules");
+        rules["mostWrong"]!.GetValue<int>().ShouldBe(0);
+        await app.Refused(HttpMethod.Put, "/api/heard/rules", new { mostWrong = 21 }, "mostWrong");
+        await app.Put("/api/heard/rules", new { mostWrong = 1, stopsCount = false });
+        (await app.Get("/api/heard/rules"))["stopsCount"]!.GetValue<bool>().ShouldBeFalse();
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        var heard = await PlayAsync(socket, session, take => take with { Wrong = new HashSet<int> { 1 } });
+        heard["clean"]!.GetValue<bool>().ShouldBeTrue();
+        heard["faults"]!.AsArray().Count.ShouldBe(1, "it is told all the same");
+    }
+
+    [Fact]
+    public async Task A_simulated_player_is_heard_as_it_was_wished_and_its_claps_measure_the_room()
+    {
+        var (_, session) = await StageAsync();
+        using (var socket = await OpenAsync("takes?simulated=true&"))
+        {
+            await ReadAsync(socket);
+            await SayAsync(socket, """{"click":1.0}""");
+            await SendAsync(
+                socket,
+                await app.Http.GetByteArrayAsync(new Uri("/api/simulated/take?before=1&lateMs=40&wrong=1&seed=3", UriKind.Relative))
+            );
+            var heard = await HeardAsync(socket);
+            heard["simulated"]!.GetValue<bool>().ShouldBeTrue();
+            heard["late"]!.AsArray().Select(note => note!["lateMs"]!.GetValue<int>()).Average().ShouldBe(40, 8);
+            heard["faults"]!.AsArray().ShouldContain(fault => fault!.GetValue<string>().Contains(" instead of "));
+            await app.Put($"/api/heard/{Id(heard)}", new { clean = false });
+            (await app.Get("/api/heard/trust"))["agreed"]!.GetValue<int>().ShouldBe(0);
+        }
+
+        using (var socket = await OpenAsync("delay?claps=true&"))
+        {
+            await SendAsync(
+                socket,
+                await app.Http.GetByteArrayAsync(new Uri("/api/simulated/claps?before=2&lateMs=120&jitterMs=8", UriKind.Relative))
+            );
+            await SayAsync(socket, """{"first":2}""");
+            var delay = await ReadAsync(socket);
+            delay["ms"]!.GetValue<double>().ShouldBe(120, 8, delay.ToJsonString());
+            delay["plusMinus"]!.GetValue<double>().ShouldBeGreaterThan(20);
+        }
+
+        (await app.Http.GetByteArrayAsync(new Uri("/api/simulated/tuning", UriKind.Relative))).Length.ShouldBeGreaterThan(100_000);
+        await app.Refused(HttpMethod.Get, "/api/simulated/take?lateMs=9000", new { }, "lateMs");
+        await app.Refused(HttpMethod.Get, "/api/simulated/take?sound=Sung", new { }, "sound");
+        await app.Close();
+        await app.Refused(HttpMethod.Get, "/api/simulated/take", new { }, "session", 409);
+    }
+
     private async Task<(int Passage, JsonNode Session)> StageAsync()
     {
         await app.Clock(Evening);
@@ -101,8 +193,19 @@ public sealed class ListeningTests : IDisposable
         var beat = 60.0 / tempo;
         var seconds = Math.Ceiling((notes[^1].At + notes[^1].Seconds + 1) / beat) * beat;
         var sound = SimulatedInstrument.Render(notes, SimulatedSound.Reed, Rate, seconds, 4);
-        foreach (var block in WaveFile.Write(sound, Rate).Skip(44).Chunk(2048))
+        await SendAsync(socket, WaveFile.Write(sound, Rate));
+        return await HeardAsync(socket);
+    }
+
+    /// <summary>The samples of a file, in blocks.</summary>
+    private static async Task SendAsync(WebSocket socket, byte[] file)
+    {
+        foreach (var block in file.Skip(44).Chunk(2048))
             await socket.SendAsync(block, WebSocketMessageType.Binary, endOfMessage: true, CancellationToken.None);
+    }
+
+    private static async Task<JsonNode> HeardAsync(WebSocket socket)
+    {
         for (; ; )
         {
             if ((await ReadAsync(socket))["heard"] is { } heard)
@@ -113,8 +216,8 @@ public sealed class ListeningTests : IDisposable
     private static Task SayAsync(WebSocket socket, string words) =>
         socket.SendAsync(Encoding.UTF8.GetBytes(words), WebSocketMessageType.Text, endOfMessage: true, CancellationToken.None);
 
-    private Task<WebSocket> OpenAsync() =>
-        app.Server.CreateWebSocketClient().ConnectAsync(new Uri($"ws://localhost/api/listen/takes?rate={Rate}"), CancellationToken.None);
+    private Task<WebSocket> OpenAsync(string address = "takes?") =>
+        app.Server.CreateWebSocketClient().ConnectAsync(new Uri($"ws://localhost/api/listen/{address}rate={Rate}"), CancellationToken.None);
 
     private static async Task<JsonNode> ReadAsync(WebSocket socket)
     {

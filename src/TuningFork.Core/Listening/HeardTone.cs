@@ -6,4 +6,5 @@ namespace TuningFork.Core.Listening;
 /// <param name="Hertz">Its frequency; 0 where none was heard: a stroke, a chord, noise.</param>
 /// <param name="Confidence">How periodic it was, 0 to 1.</param>
 /// <param name="Level">How loud at its loudest: root mean square, 0 to 1.</param>
-public readonly record struct HeardTone(double At, double Until, double Hertz, double Confidence, double Level);
+/// <param name="Settled">Seconds from its beginning until its pitch stayed where it ended up; null where that cannot be told.</param>
+public readonly record struct HeardTone(double At, double Until, double Hertz, double Confidence, double Level, double? Settled = null);

@@ -92,11 +92,34 @@ internal sealed class PitchLooks
         if (heard.Count == 0 || heard.Count < looked / 4)
             return new HeardTone(at, end, 0, 0, level);
         var middle = heard.OrderBy(look => look.Hertz).ElementAt(heard.Count / 2);
-        return new HeardTone(at, end, middle.Hertz, heard.Average(look => look.Confidence), level);
+        return new HeardTone(at, end, middle.Hertz, heard.Average(look => look.Confidence), level, Settled(at, end, middle.Hertz));
+    }
+
+    /// <summary>Seconds until several looks running are near where the pitch ends up; null for short notes, and where it never rests.</summary>
+    private double? Settled(double at, double end, double hertz)
+    {
+        if (end - at < LongEnough)
+            return null;
+        var near = 0;
+        for (var i = Index(at) + 1; i < looks.Count && i * apart < end; i++)
+        {
+            near = looks[i].Confidence > Clear && Math.Abs(Tuning.Cents(looks[i].Hertz, hertz)) <= Near ? near + 1 : 0;
+            if (near == Rests)
+                return Math.Max(0, ((i - Rests + 1) * apart) - at);
+        }
+
+        return null;
     }
 
     /// <summary>An attack is over after so many seconds.</summary>
     private const double Attack = 0.04;
+
+    /// <summary>Seconds that a note lasts of which it can be told when it settled.</summary>
+    private const double LongEnough = 0.3;
+
+    /// <summary>It rests where so many looks running are within so many cents.</summary>
+    private const int Rests = 5;
+    private const double Near = 10;
 
     /// <summary>A note has ended where it is softer than this part of its loudest moment.</summary>
     private const double Ended = 0.05;

@@ -15,6 +15,7 @@ public static class SimulatedInstrument
     private const double DampSeconds = 0.06;
     private const double StruckDecay = 0.12;
     private const double StruckHertz = 110;
+    private const double NoiseLevel = 0.1;
 
     /// <summary>Renders notes.</summary>
     /// <param name="notes">The notes; they may overlap.</param>
@@ -49,6 +50,21 @@ public static class SimulatedInstrument
         }
 
         return samples;
+    }
+
+    /// <summary>Adds the noise of a room, 20 dB below the sound.</summary>
+    /// <param name="samples">Samples, changed in place.</param>
+    /// <param name="seed">Of the noise.</param>
+    public static void AddNoise(Span<float> samples, int seed)
+    {
+        var power = 0.0;
+        foreach (var sample in samples)
+            power += sample * (double)sample;
+        var random = new Random(seed);
+        // Evenly distributed from -1 to 1 has a power of a third.
+        var level = NoiseLevel * Math.Sqrt(3 * power / Math.Max(1, samples.Length));
+        foreach (ref var sample in samples)
+            sample += (float)(level * ((2 * random.NextDouble()) - 1));
     }
 
     private static void Reed(float[] samples, SoundedNote note, int rate, Random random)

@@ -9,8 +9,8 @@ public sealed record SimulatedTake
     /// <summary>The tempo.</summary>
     public required Bpm Tempo { get; init; }
 
-    /// <summary>The note that the tempo counts.</summary>
-    public Beat Beat { get; init; } = Beat.Quarter;
+    /// <summary>What the tempo counts, in whole notes.</summary>
+    public double Beat { get; init; } = 0.25;
 
     /// <summary>Milliseconds by which all notes are late; below zero for early.</summary>
     public double LateMs { get; init; }
@@ -47,7 +47,7 @@ public sealed record SimulatedTake
     {
         ArgumentNullException.ThrowIfNull(written);
         var random = new Random(seed);
-        var whole = 60.0 / Tempo.Value / Beat.Value.Value;
+        var whole = 60.0 / Tempo.Value / Beat;
         var end = written.Count > 0 ? written.Max(note => note.At.Value) : 0;
         var played = new List<SoundedNote>();
         var stopped = 0.0;

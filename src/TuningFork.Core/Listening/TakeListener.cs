@@ -23,7 +23,14 @@ public sealed record ListenWish(
 /// <param name="Alignment">Which of them is which written one.</param>
 /// <param name="Timing">How early or late; null where too little was heard.</param>
 /// <param name="Verdict">Whether it is clean.</param>
-public sealed record HeardTake(IReadOnlyList<HeardTone> Tones, Alignment Alignment, TakeTiming? Timing, TakeVerdict Verdict);
+/// <param name="Intonation">How far from the pitch; null where too little was heard, and where pitch is not judged.</param>
+public sealed record HeardTake(
+    IReadOnlyList<HeardTone> Tones,
+    Alignment Alignment,
+    TakeTiming? Timing,
+    TakeVerdict Verdict,
+    Intonation? Intonation
+);
 
 /// <summary>Listens to takes of something written, one after the other, and says of each when it is over how it was.</summary>
 public sealed class TakeListener
@@ -44,6 +51,7 @@ public sealed class TakeListener
     private readonly NoteListener notes;
     private readonly double quiet;
     private double? click;
+    private double? drone;
     private int used;
     private int looked;
 
@@ -76,6 +84,16 @@ public sealed class TakeListener
     /// <summary>A click began, or there is none any more.</summary>
     /// <param name="beat">When one of its beats sounds, in seconds of what is heard; null for no click.</param>
     public void Click(double? beat) => click = beat;
+
+    /// <summary>A drone began, or there is none any more: over it pure intervals are meant.</summary>
+    /// <param name="hertz">Its frequency, 20 to 5,000; null for no drone.</param>
+    /// <exception cref="ArgumentOutOfRangeException">The frequency is out of range.</exception>
+    public void Drone(double? hertz)
+    {
+        if (hertz is not (null or (>= 20 and <= 5_000)))
+            throw new ArgumentOutOfRangeException(nameof(hertz), hertz, "A drone has 20 to 5,000 Hz.");
+        drone = hertz;
+    }
 
     /// <summary>Takes samples in; a take for each that is over by now.</summary>
     /// <param name="block">Samples from -1 to 1, as many as come.</param>
@@ -126,7 +144,8 @@ public sealed class TakeListener
         var whole = wish.WholeSeconds / alignment.Rate;
         var timing = TakeTiming.Of(wish.Written, tones, alignment, whole, FirstBeat(tones, alignment), wish.DelayMs);
         var verdict = TakeVerdict.Of(wish.Written, tones, alignment, timing, whole, wish.Beat, wish.A4, wish.IsPitched, wish.Rules);
-        return new HeardTake(tones, alignment, timing, verdict);
+        var intonation = wish.IsPitched ? Intonation.Of(wish.Written, tones, alignment, wish.A4, drone) : null;
+        return new HeardTake(tones, alignment, timing, verdict, intonation);
     }
 
     /// <summary>The beat of the click on which what is written begins: that which is nearest to where the notes say it was.</summary>

@@ -29,6 +29,9 @@ public sealed record TakeTiming
     /// </summary>
     private const double DriftCertainty = 0.98;
 
+    /// <summary>So near to even nobody hears a difference.</summary>
+    private const double LeastUneven = 0.05;
+
     /// <summary>Milliseconds to which the beginning of a note is heard at best: no figure is more exact.</summary>
     public const double Finest = 5;
 
@@ -61,6 +64,9 @@ public sealed record TakeTiming
     /// first of a pair is longer.
     /// </summary>
     public required Estimate? Unevenness { get; init; }
+
+    /// <summary>Whether they are told to be uneven, and by more than a twentieth.</summary>
+    public bool IsUneven => Unevenness is { } uneven && Math.Abs(uneven.Value - 1) > Math.Max(LeastUneven, uneven.PlusMinus);
 
     /// <summary>Each note: the written moment, and how late it was beside the beat or, without a click, the take's own line.</summary>
     public required IReadOnlyList<(int Written, double LateMs)> Late { get; init; }

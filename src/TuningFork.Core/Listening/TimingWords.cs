@@ -23,8 +23,8 @@ public static class TimingWords
         if (timing.DriftMs is { IsCertain: true } drift)
             words.Add($"{(drift.Value < 0 ? "rushes" : "drags")} by {Ms(drift.Value)} over the take (± {Figure(drift.PlusMinus)})");
         words.Add($"notes within {Ms(Math.Max(TakeTiming.Finest, timing.SpreadMs))} of its own line");
-        if (timing.Unevenness is { } uneven && Math.Abs(uneven.Value - 1) > Math.Max(0.05, uneven.PlusMinus))
-            words.Add(string.Create(CultureInfo.InvariantCulture, $"pairs uneven, {uneven.Value:0.00} : 1"));
+        if (timing.IsUneven)
+            words.Add(string.Create(CultureInfo.InvariantCulture, $"pairs uneven, {timing.Unevenness!.Value.Value:0.00} : 1"));
         return words;
     }
 

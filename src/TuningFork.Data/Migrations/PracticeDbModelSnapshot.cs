@@ -522,6 +522,10 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Intonation")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid>("Key")
                         .HasColumnType("TEXT");
 
@@ -548,6 +552,16 @@ namespace TuningFork.Data.Migrations
                     b.Property<int>("Notes")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("OffCents")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Pitch")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Simulated")
+                        .HasColumnType("INTEGER");
+
                     b.Property<double?>("SpreadMs")
                         .HasColumnType("REAL");
 
@@ -565,6 +579,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<string>("Title")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("Uneven")
+                        .HasColumnType("REAL");
 
                     b.HasKey("Id");
 
@@ -1160,6 +1177,10 @@ namespace TuningFork.Data.Migrations
 
                     b.Property<int>("UnderWay")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("VerdictJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Version")
                         .IsConcurrencyToken()

@@ -38,4 +38,19 @@ public sealed class HeardRow
 
     /// <summary>Each note: how far into the take, 0 to 1, and how many milliseconds late: "0.25:12,0.5:-8".</summary>
     public string Late { get; set; } = "";
+
+    /// <summary>Long to short of notes that are written equal, where they are told to be uneven; else null.</summary>
+    public double? Uneven { get; set; }
+
+    /// <summary>Mean size of what the notes are beside the pitch, in cents; null where pitch was not heard.</summary>
+    public double? OffCents { get; set; }
+
+    /// <summary>How far from the pitch in words, each on a line of its own.</summary>
+    public string Intonation { get; set; } = "";
+
+    /// <summary>Each note whose pitch was heard: sounding MIDI note number and cents above what is meant: "69:14,71:-3".</summary>
+    public string Pitch { get; set; } = "";
+
+    /// <summary>Whether a simulated player was listened to: it says nothing of this one.</summary>
+    public bool Simulated { get; set; }
 }

@@ -90,6 +90,9 @@ public sealed class ProfileRow
     /// <summary>Sounding MIDI note round which ear questions lie.</summary>
     public int EarCentre { get; set; } = 60;
 
+    /// <summary>What a take that is listened to is missed for; empty for the usual rules.</summary>
+    public string VerdictJson { get; set; } = "";
+
     /// <summary>Room that recordings may take, in MB.</summary>
     public int RecordingMegabytes { get; set; } = 1000;
     public int Version { get; set; }

@@ -2484,6 +2484,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/heard/pitch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetPitchHabits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/heard/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GetVerdictRules"];
+        put: operations["SetVerdictRules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/heard/trust": {
         parameters: {
             query?: never;
@@ -3638,6 +3670,12 @@ export interface components {
             levels: components["schemas"]["LevelView"][];
             cautions: string[];
         };
+        HeardCauseView: {
+            words: string;
+            name: string;
+            remedy: string;
+            method: string;
+        };
         HeardListView: {
             takes: components["schemas"]["HeardView"][];
         };
@@ -3668,6 +3706,9 @@ export interface components {
             help: string;
             late: components["schemas"]["HeardNoteView"][];
             withClick: boolean;
+            intonation: string[];
+            simulated: boolean;
+            cause: null | components["schemas"]["HeardCauseView"];
         };
         HelpCue: {
             /** Format: int32 */
@@ -4654,6 +4695,22 @@ export interface components {
             proposed: null | components["schemas"]["ProposedView"];
             /** Format: int32 */
             inHand: null | number;
+        };
+        PitchHabitsView: {
+            notes: components["schemas"]["PitchHabitView"][];
+            words: string;
+        };
+        PitchHabitView: {
+            name: string;
+            /** Format: double */
+            cents: number;
+            /** Format: double */
+            plusMinus: number;
+            isOff: boolean;
+            /** Format: int32 */
+            days: number;
+            /** Format: int32 */
+            notes: number;
         };
         PlateauView: {
             isStuck: boolean;
@@ -5750,6 +5807,27 @@ export interface components {
             lessonWeekday?: null | number;
             /** @default false */
             reminds: boolean;
+        };
+        VerdictRules: {
+            /**
+             * Format: int32
+             * @default 0
+             */
+            mostWrong: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            mostMissing: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            mostAdditional: number;
+            /** @default true */
+            stopsCount: boolean;
+            /** @default true */
+            lostBeatCounts: boolean;
         };
         VisitView: {
             /** Format: date */
@@ -10309,6 +10387,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeardListView"];
+                };
+            };
+        };
+    };
+    GetPitchHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PitchHabitsView"];
+                };
+            };
+        };
+    };
+    GetVerdictRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerdictRules"];
+                };
+            };
+        };
+    };
+    SetVerdictRules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VerdictRules"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerdictRules"];
                 };
             };
         };

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Listening;
+using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
@@ -12,6 +13,7 @@ namespace TuningFork.Server.Features.Listening;
 /// <param name="Wish">What is listened for.</param>
 /// <param name="MaterialId">What is played; null for nothing with a name.</param>
 /// <param name="Name">A sounding note number as the player reads it.</param>
+/// <param name="Played">The music, at the pitch at which it sounds.</param>
 public sealed record AtHand(
     ListenWish Wish,
     int? MaterialId,
@@ -19,7 +21,8 @@ public sealed record AtHand(
     string Title,
     int? Tempo,
     MethodId Method,
-    Func<int, string> Name
+    Func<int, string> Name,
+    Music Played
 );
 
 /// <summary>Finds what is to be heard of the thing at hand: its notes, its tempo, its beat.</summary>
@@ -61,19 +64,29 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
         var tempo = cue.Tempo?.Value;
         return (
             new AtHand(
-                new ListenWish(written, 60.0 / (tempo ?? UsualTempo) / beat, beat, profile.A4, isPitched, delay, new VerdictRules()),
+                new ListenWish(
+                    written,
+                    60.0 / (tempo ?? UsualTempo) / beat,
+                    beat,
+                    profile.A4,
+                    isPitched,
+                    delay,
+                    TakesEndpoints.RulesOf(profile)
+                ),
                 target.MaterialId,
                 target.Key,
                 target.Title,
                 tempo,
                 drill.MethodId,
-                midi => Name(midi, instrument, profile.Naming)
+                midi => Name(midi, instrument, profile.Naming),
+                played
             ),
             isPitched ? "" : "Notes together: early and late are heard, pitches are not judged."
         );
     }
 
-    private static string Name(int midi, Instrument instrument, Naming naming)
+    /// <summary>A sounding note number as the player reads it.</summary>
+    internal static string Name(int midi, Instrument instrument, Naming naming)
     {
         var written = midi - instrument.ToSounding.Semitones;
         return written is < 0 or > 127 ? "another note" : TunerEndpoints.Name(Pitch.OfMidi(written, sharps: true), naming);

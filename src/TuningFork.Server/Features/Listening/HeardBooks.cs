@@ -1,6 +1,9 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Listening;
+using TuningFork.Core.Practice;
+using TuningFork.Core.Repertoire;
+using TuningFork.Core.Spacing;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -16,7 +19,8 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
 
     private const int MostListed = 50;
 
-    public async Task<HeardRow> KeepAsync(AtHand hand, HeardTake take, CancellationToken cancel)
+    /// <summary>Keeps a take, and says what is missing, where the last ones show it.</summary>
+    public async Task<HeardView> KeepAsync(AtHand hand, HeardTake take, bool simulated, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(hand);
         ArgumentNullException.ThrowIfNull(take);
@@ -50,10 +54,39 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
                     )
                 )
             ),
+            Uneven = take.Timing is { IsUneven: true } uneven ? uneven.Unevenness!.Value.Value : null,
+            OffCents = take.Intonation?.Notes.Average(note => Math.Abs(note.Cents)),
+            Intonation = string.Join('\n', take.Intonation?.Words(hand.Name) ?? []),
+            Pitch = HeardPitch.Write(take.Intonation?.Notes ?? []),
+            Simulated = simulated,
         };
         db.Heard.Add(row);
         await db.SaveChangesAsync(cancel);
-        return row;
+        return View(row, simulated ? null : await CauseAsync(row, cancel));
+    }
+
+    /// <summary>What the last takes of a passage show to be missing, where that is not what is being worked on.</summary>
+    private async Task<HeardCauseView?> CauseAsync(HeardRow row, CancellationToken cancel)
+    {
+        if (
+            await db.Materials.AsNoTracking().FirstOrDefaultAsync(material => material.Id == row.MaterialId, cancel)
+            is not { Kind: MaterialKind.Passage, Readiness: not Readiness.Ready } passage
+        )
+            return null;
+        var signs = await db
+            .Heard.Where(one => one.MaterialId == passage.Id && !one.Simulated)
+            .OrderByDescending(one => one.Id)
+            .Take(HeardCauses.Looked)
+            .Select(one => new HeardSign(
+                Math.Abs(one.DriftMs ?? 0) > one.DriftPlusMinus ? one.DriftMs : null,
+                one.Uneven != null,
+                one.OffCents
+            ))
+            .ToListAsync(cancel);
+        signs.Reverse();
+        return HeardCauses.Of(signs) is { } heard && heard.Cause.Name != passage.Missing
+            ? new HeardCauseView(heard.Words, heard.Cause.Name, heard.Cause.Remedy, heard.Cause.Method.Id.Name)
+            : null;
     }
 
     public async Task<HeardView> MarkAsync(int id, bool clean, CancellationToken cancel)
@@ -66,8 +99,8 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
 
     public async Task<TrustView> TrustAsync(CancellationToken cancel)
     {
-        var agreed = await db.Heard.CountAsync(row => row.Marked == row.Clean, cancel);
-        var differed = await db.Heard.CountAsync(row => row.Marked != null && row.Marked != row.Clean, cancel);
+        var agreed = await db.Heard.CountAsync(row => row.Marked == row.Clean && !row.Simulated, cancel);
+        var differed = await db.Heard.CountAsync(row => row.Marked != null && row.Marked != row.Clean && !row.Simulated, cancel);
         return new TrustView(agreed, differed, Needed, agreed >= Needed);
     }
 
@@ -80,10 +113,12 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             rows = rows.Where(row => row.Day == on);
         if (before is { } id)
             rows = rows.Where(row => row.Id < id);
-        return new HeardListView([.. (await rows.OrderByDescending(row => row.Id).Take(MostListed).ToListAsync(cancel)).Select(View)]);
+        return new HeardListView([
+            .. (await rows.OrderByDescending(row => row.Id).Take(MostListed).ToListAsync(cancel)).Select(row => View(row)),
+        ]);
     }
 
-    public static HeardView View(HeardRow row)
+    private static HeardView View(HeardRow row, HeardCauseView? cause = null)
     {
         var timing = row.Timing.Split('\n');
         return new HeardView(
@@ -109,7 +144,10 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
                         int.Parse(note[1], CultureInfo.InvariantCulture)
                     )),
             ],
-            row.DriftMs is not null
+            row.DriftMs is not null,
+            Lines(row.Intonation),
+            row.Simulated,
+            cause
         );
     }
 

@@ -13,6 +13,9 @@ public sealed record HeardNoteView(double At, int LateMs);
 /// <param name="Help">What helps, where it rushes or drags; else empty.</param>
 /// <param name="Late">Each note.</param>
 /// <param name="WithClick">Whether it was played with a click.</param>
+/// <param name="Intonation">How far from the pitch, in words; empty where it was not heard.</param>
+/// <param name="Simulated">Whether a simulated player was listened to.</param>
+/// <param name="Cause">What is missing, as the last takes of the thing have it; null where nothing comes again, and for takes gone by.</param>
 public sealed record HeardView(
     int Id,
     DateOnly Day,
@@ -27,8 +30,30 @@ public sealed record HeardView(
     IReadOnlyList<string> Timing,
     string Help,
     IReadOnlyList<HeardNoteView> Late,
-    bool WithClick
+    bool WithClick,
+    IReadOnlyList<string> Intonation,
+    bool Simulated,
+    HeardCauseView? Cause
 );
+
+/// <summary>A cause that was heard in several takes of a thing.</summary>
+/// <param name="Words">What was heard, and how often.</param>
+/// <param name="Name">The cause.</param>
+/// <param name="Remedy">What helps.</param>
+/// <param name="Method">The method that does it.</param>
+public sealed record HeardCauseView(string Words, string Name, string Remedy, string Method);
+
+/// <summary>How a note is played over weeks.</summary>
+/// <param name="Name">The note as it is read.</param>
+/// <param name="Cents">How far from what is meant; below zero for flat.</param>
+/// <param name="PlusMinus">How far that may be off.</param>
+/// <param name="IsOff">Whether there is something to do about it.</param>
+public sealed record PitchHabitView(string Name, double Cents, double PlusMinus, bool IsOff, int Days, int Notes);
+
+/// <summary>Habits of pitch.</summary>
+/// <param name="Notes">The notes, the lowest first.</param>
+/// <param name="Words">What to see in them.</param>
+public sealed record PitchHabitsView(IReadOnlyList<PitchHabitView> Notes, string Words);
 
 /// <summary>What comes over the socket while takes are listened to.</summary>
 /// <param name="Notes">Notes of the take under way.</param>

@@ -1,5 +1,8 @@
 using System.Text.Json;
 using TuningFork.Core.Listening;
+using TuningFork.Data;
+using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Planning;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Listening;
@@ -8,6 +11,12 @@ namespace TuningFork.Server.Features.Listening;
 public static class TakesEndpoints
 {
     private const double MostDelay = 1_000;
+
+    /// <summary>More faults that pass are no verdict.</summary>
+    private const int MostPassing = 20;
+
+    private const double LowestDrone = 20;
+    private const double HighestDrone = 5_000;
 
     /// <summary>Full scale, nearly: the sound is cut off there.</summary>
     private const float Clipped = 0.999f;
@@ -24,12 +33,44 @@ public static class TakesEndpoints
                 books.ListAsync(materialId, day, before, cancel)
             )
             .WithName("GetHeard");
+        group.MapGet("/pitch", (HeardPitch pitch, CancellationToken cancel) => pitch.HabitsAsync(cancel)).WithName("GetPitchHabits");
+        group
+            .MapGet("/rules", async (PlanDesk plans, CancellationToken cancel) => RulesOf(await plans.ProfileAsync(cancel)))
+            .WithName("GetVerdictRules");
+        group.MapPut("/rules", SetRulesAsync).WithName("SetVerdictRules");
         group.MapGet("/trust", (HeardBooks books, CancellationToken cancel) => books.TrustAsync(cancel)).WithName("GetTrust");
         group
             .MapPut("/{id:int}", (int id, MarkRequest mark, HeardBooks books, CancellationToken cancel) =>
                 books.MarkAsync(id, mark.Clean, cancel)
             )
             .WithName("MarkHeard");
+    }
+
+    /// <summary>What a take of this player is missed for.</summary>
+    internal static VerdictRules RulesOf(ProfileRow profile) =>
+        profile.VerdictJson.Length == 0
+            ? new VerdictRules()
+            : JsonSerializer.Deserialize<VerdictRules>(profile.VerdictJson, Bookkeeping.Json) ?? new VerdictRules();
+
+    private static async Task<VerdictRules> SetRulesAsync(VerdictRules rules, PlanDesk plans, PracticeDb db, CancellationToken cancel)
+    {
+        foreach (
+            var (field, passing) in new[]
+            {
+                ("mostWrong", rules.MostWrong),
+                ("mostMissing", rules.MostMissing),
+                ("mostAdditional", rules.MostAdditional),
+            }
+        )
+        {
+            if (passing is < 0 or > MostPassing)
+                throw new FieldException(field, $"0 to {MostPassing} notes of a take can pass.");
+        }
+
+        var profile = await plans.ProfileAsync(cancel);
+        profile.VerdictJson = JsonSerializer.Serialize(rules, Bookkeeping.Json);
+        await db.SaveChangesAsync(cancel);
+        return rules;
     }
 
     private static async Task ListenAsync(
@@ -41,6 +82,7 @@ public static class TakesEndpoints
         int rate,
         double delay = 0,
         double plusMinus = 0,
+        bool simulated = false,
         CancellationToken cancel = default
     )
     {
@@ -62,8 +104,8 @@ public static class TakesEndpoints
                 {
                     // The program may be asked for other things meanwhile: one writer at a time.
                     using var turn = await turns.TakeAsync(book, until);
-                    var row = await books.KeepAsync(hand!, take, until);
-                    await socket.SendAsync(new ListenView(listener.Notes, HeardBooks.View(row), ""), until);
+                    var heard = await books.KeepAsync(hand!, take, simulated, until);
+                    await socket.SendAsync(new ListenView(listener.Notes, heard, ""), until);
                 }
                 else if (samples.Count(sample => Math.Abs(sample) >= Clipped) >= ManyClipped)
                     await socket.SendAsync(
@@ -79,17 +121,31 @@ public static class TakesEndpoints
         );
     }
 
-    /// <summary>{"click": seconds of what is heard at which a beat sounds, or null}.</summary>
+    /// <summary>{"click": seconds of what is heard at which a beat sounds, or null, "drone": its hertz, or null}.</summary>
     private static bool Understood(JsonElement words, TakeListener? listener)
     {
-        if (words.ValueKind != JsonValueKind.Object || !words.TryGetProperty("click", out var click))
+        if (
+            !TryNumber(words, "click", out var click)
+            || !TryNumber(words, "drone", out var drone)
+            || drone is < LowestDrone or > HighestDrone
+        )
             return false;
-        if (click.ValueKind == JsonValueKind.Null)
-            listener?.Click(null);
-        else if (click.ValueKind == JsonValueKind.Number && click.TryGetDouble(out var beat) && double.IsFinite(beat))
-            listener?.Click(beat);
-        else
+        listener?.Click(click);
+        listener?.Drone(drone);
+        return true;
+    }
+
+    /// <summary>A number, or null where there is none; false for anything else.</summary>
+    private static bool TryNumber(JsonElement words, string name, out double? number)
+    {
+        number = null;
+        if (words.ValueKind != JsonValueKind.Object)
             return false;
+        if (!words.TryGetProperty(name, out var value) || value.ValueKind == JsonValueKind.Null)
+            return true;
+        if (value.ValueKind != JsonValueKind.Number || !value.TryGetDouble(out var one) || !double.IsFinite(one))
+            return false;
+        number = one;
         return true;
     }
 }

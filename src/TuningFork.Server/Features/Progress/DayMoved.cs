@@ -49,13 +49,18 @@ internal static class DayMoved
                 Clean = db
                     .Visits.Where(one => one.MaterialId == visit.MaterialId && one.Day < visit.Day && one.Clean != null)
                     .Max(one => (DateOnly?)one.Day),
-                Missed = db
-                    .Visits.Where(one => one.MaterialId == visit.MaterialId && one.Day < visit.Day && one.Clean == null && one.Takes > 0)
-                    .Max(one => (DateOnly?)one.Day),
+                // After the last clean one only: who hardly ever misses has years without.
+                IsMissed = db.Visits.Any(one =>
+                    one.MaterialId == visit.MaterialId
+                    && one.Day < visit.Day
+                    && one.Day
+                        > db.Visits.Where(clean => clean.MaterialId == visit.MaterialId && clean.Day < visit.Day && clean.Clean != null)
+                            .Max(clean => (DateOnly?)clean.Day)
+                    && one.Clean == null
+                    && one.Takes > 0
+                ),
             })
             .ToListAsync(cancel);
-        return before
-            .Where(one => one.Missed > one.Clean)
-            .ToDictionary(one => one.Id, one => one.Day.DayNumber - one.Clean!.Value.DayNumber);
+        return before.Where(one => one.IsMissed).ToDictionary(one => one.Id, one => one.Day.DayNumber - one.Clean!.Value.DayNumber);
     }
 }

@@ -17,8 +17,9 @@ internal static class JournalSearch
     /// <summary>The entries that were asked for.</summary>
     public static IQueryable<EntryRow> Entries(PracticeDb db, JournalWish wish)
     {
+        // By the plus the found ones are asked day by day, the latest first; else all of them would be read, and sorted.
         var entries = Match(wish.Search) is { } match
-            ? db.Entries.FromSql($"SELECT * FROM Entries WHERE Id IN (SELECT rowid FROM EntryWords WHERE EntryWords MATCH {match})")
+            ? db.Entries.FromSql($"SELECT * FROM Entries WHERE +Id IN (SELECT rowid FROM EntryWords WHERE EntryWords MATCH {match})")
             : db.Entries;
         entries = entries.AsNoTracking();
         if (wish.Before is { } before)

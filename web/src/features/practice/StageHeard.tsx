@@ -1,5 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import type { Schemas } from '../../api/client'
 import { HeardStrip } from '../recording/HeardStrip'
+import { simulated } from '../../sound/simulated'
 import { StageButton, Told } from './StageParts'
 import type { StageListening } from './useListening'
 
@@ -39,8 +41,11 @@ export function StageHeard({ listening }: { listening: StageListening }) {
               <Text key={fault}>{fault}</Text>
             ))}
             {heard.faults.length > 3 && <Text>and {heard.faults.length - 3} more</Text>}
-            <Text color="stageFaded">{heard.timing.join('; ')}</Text>
-            {heard.help && <Text color="stageAccent">{heard.help}</Text>}
+            <Text color="stageFaded">{[...heard.timing, ...heard.intonation].join('; ')}</Text>
+            {heard.help && !heard.cause && <Text color="stageAccent">{heard.help}</Text>}
+            {heard.cause && (
+              <HeardCause cause={heard.cause} taken={listening.causeTaken} take={listening.takeCause} />
+            )}
           </Box>
           <HeardStrip heard={heard} />
           {state !== 'off' && <Text color="stageAccent">{light(listening)}</Text>}
@@ -51,10 +56,34 @@ export function StageHeard({ listening }: { listening: StageListening }) {
   )
 }
 
+/** What the last takes show to be missing; with its method the plan works on it, where the player says so. */
+function HeardCause({
+  cause,
+  taken,
+  take,
+}: {
+  cause: Schemas['HeardCauseView']
+  taken: boolean
+  take: () => void
+}) {
+  return (
+    <Flex gap="3" align="center" wrap="wrap" color="stageAccent">
+      <Text>
+        {cause.words} {cause.remedy}
+      </Text>
+      {taken ? (
+        <Text role="status">Noted as what is missing.</Text>
+      ) : (
+        <StageButton keys="" name={`note “${cause.name}”`} press={take} />
+      )}
+    </Flex>
+  )
+}
+
 const light = ({ state, notes }: StageListening) =>
   state === 'asking'
     ? '● asking for the microphone'
-    : `● the microphone listens${notes > 0 ? `, ${notes} ${notes === 1 ? 'note' : 'notes'}` : ''}`
+    : `● ${simulated().on ? 'a simulated player is listened to' : 'the microphone listens'}${notes > 0 ? `, ${notes} ${notes === 1 ? 'note' : 'notes'}` : ''}`
 
 function verdict({ heard, proposed }: StageListening) {
   const said = heard!.clean ? 'clean' : 'missed'

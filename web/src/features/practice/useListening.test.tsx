@@ -25,7 +25,7 @@ const take = { id: 7, clean: false, marked: null, faults: [], timing: [], late: 
 const answer = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) })
 const session = (position: number, tempo = 80) =>
   ({ id: 1, position, running: true, target: { key: 'material:1', tempo } }) as Schemas['SessionView']
-const sound = { clicking: false, beat: () => null }
+const sound = { clicking: false, beat: () => null, bar: 4, pureDrone: null }
 
 interface At {
   at: number

@@ -6,6 +6,8 @@ import { microphoneDelay } from '../../sound/microphoneDelay'
 import { nativeClock, now } from '../../sound/output'
 import { isChosen } from '../../ui/useChosen'
 import { close, microphoneWords, openMicrophone } from '../recording/microphone'
+import { simulated } from '../../sound/simulated'
+import { useSimulatedPlayer } from './useSimulatedPlayer'
 import { heardMarks } from './useStageChoices'
 
 /** What comes while takes are listened to. */
@@ -26,6 +28,10 @@ interface Sound {
   clicking: boolean
   /** The beat that sounds now, from the first of the first bar. */
   beat: () => number | null
+  /** Beats of a bar of the click. */
+  bar: number
+  /** Hertz of a drone that sounds and is tuned pure; else null. */
+  pureDrone: number | null
 }
 
 /**
@@ -40,6 +46,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   const [notes, setNotes] = useState(0)
   const [heard, setHeard] = useState<Schemas['HeardView'] | null>(null)
   const [proposed, setProposed] = useState(false)
+  /** The take whose cause was noted as what is missing. */
+  const [noted, setNoted] = useState<number | null>(null)
   const listening = useRef<Listening | null>(null)
   const tries = useRef(0)
   const timer = useRef(0)
@@ -115,7 +123,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
       if (!still()) return close(microphone)
       const { ms, plusMinus } = microphoneDelay()
       const one = await listen(microphone, {
-        path: (rate) => `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}`,
+        path: (rate) =>
+          `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}&simulated=${simulated().on}`,
         heard: (answer) => {
           const { notes: count, heard: over, word: told } = answer as Heard
           setNotes(count)
@@ -161,8 +170,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   }, [place, thing, session.running, state, start, stop])
   useEffect(() => stop, [stop])
 
-  // Where the beats of the click lie in what is heard.
-  const { clicking, beat } = sound
+  // Where the beats of the click lie in what is heard, and what drone there is.
+  const { clicking, beat, bar, pureDrone } = sound
   const tempo = session.target?.tempo ?? null
   useEffect(() => {
     if (state !== 'on') return
@@ -174,13 +183,17 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
             at === null || tempo === null
               ? null
               : (listening.current?.secondsAt(now() - (at * 60) / tempo) ?? null),
+          drone: pureDrone,
         }
       })
     say()
     // The click begins a moment after its key, and what is heard a moment after the microphone is open.
     const later = window.setTimeout(say, 800)
     return () => window.clearTimeout(later)
-  }, [state, clicking, tempo, thing, beat])
+  }, [state, clicking, tempo, thing, beat, pureDrone])
+  // After a verdict it waits for the player's word, as who plays would.
+  const listens = state === 'on' && (heard === null || heard.marked !== null)
+  useSimulatedPlayer({ listens, thing, tempo, bar, clicking, beat })
 
   /** The player says how the take was: that holds, whatever was heard. */
   const marked = useCallback(
@@ -191,7 +204,22 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
     },
     [heard, withdraw, say],
   )
+  const takeCause = () => {
+    if (!heard?.cause || heard.materialId === null) return
+    const { name, remedy, method } = heard.cause
+    ask(
+      client.PUT('/api/pieces/passages/{id}/missing', {
+        params: { path: { id: Number(heard.materialId) } },
+        body: { cause: name, remedy, method },
+      }),
+    ).then(
+      () => setNoted(heard.id),
+      () => setWord('It could not be noted; the program does not answer. Try again.'),
+    )
+  }
   return {
+    causeTaken: heard !== null && noted === heard.id,
+    takeCause,
     state,
     word,
     away,

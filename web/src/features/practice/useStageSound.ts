@@ -102,6 +102,8 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     toggleClick,
     toggleDrone,
     countIn,
+    bar: view?.cycle.beatsPerBar ?? 4,
+    pureDrone: droning && settings?.settings.just ? (view?.droneHertz[0] ?? null) : null,
     tune,
     word: click?.word ?? '',
   }

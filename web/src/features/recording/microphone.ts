@@ -1,3 +1,5 @@
+import { simulated, simulatedMicrophone } from '../../sound/simulated'
+
 const place = 'microphone'
 
 /** The microphone chosen in this browser; empty for the usual one. */
@@ -5,10 +7,11 @@ export const chosenMicrophone = () => localStorage.getItem(place) ?? ''
 export const chooseMicrophone = (id: string) => localStorage.setItem(place, id)
 
 /**
- * Opens the microphone, as it hears: what browsers do for speech (levels that follow by themselves, silenced noise and echo) spoils music.
+ * Opens the microphone, or the simulated player that is listened to instead, as it hears: what browsers do for speech (levels that follow by themselves, silenced noise and echo) spoils music.
  * @throws whatever the browser says; `microphoneWords` turns it into a sentence
  */
 export async function openMicrophone(): Promise<MediaStream> {
+  if (simulated().on) return simulatedMicrophone()
   if (!navigator.mediaDevices?.getUserMedia) throw new DOMException('', 'NotSupportedError')
   const audio = { echoCancellation: false, noiseSuppression: false, autoGainControl: false, channelCount: 1 }
   const id = chosenMicrophone()

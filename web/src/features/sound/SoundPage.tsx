@@ -14,7 +14,11 @@ import { CyclePicture } from './CyclePicture'
 import { Loudness } from './Loudness'
 import { ClickSettings } from './ClickSettings'
 import { DroneSettings } from './DroneSettings'
+import { MicrophoneDelay } from './MicrophoneDelay'
+import { PitchHabits } from './PitchHabits'
+import { SimulatedPlayer } from './SimulatedPlayer'
 import { TuneIn } from './TuneIn'
+import { VerdictRules } from './VerdictRules'
 import { useTap } from './useTap'
 
 export type Settings = Schemas['SoundSettings']
@@ -87,7 +91,6 @@ export function SoundPage() {
               {sound.droning ? 'Stop the drone' : 'Start the drone'}
             </Press>
           </Flex>
-          {choices.data?.isPitched && <TuneIn />}
           <Text mt="5" color="faded" fontSize="0.9em" maxW="44ch">
             Loud rooms and headphones wear the ears: at 85 dBA eight hours are the limit, at 94 one, at 100 a
             quarter of an hour (NIOSH). Protect them, and ask a doctor when they ring.
@@ -101,6 +104,27 @@ export function SoundPage() {
           <Refusal />
         </Box>
       </Grid>
+      <chakra.section aria-label="The microphone" mt="8">
+        <chakra.h2 fontFamily="heading" fontSize="heading" fontWeight={600}>
+          The microphone
+        </chakra.h2>
+        <Grid
+          templateColumns={{ base: '1fr', lg: 'repeat(2, minmax(0,1fr))' }}
+          columnGap="10"
+          rowGap="6"
+          mt="2"
+        >
+          {choices.data?.isPitched && (
+            <>
+              <TuneIn />
+              <PitchHabits />
+            </>
+          )}
+          <MicrophoneDelay />
+          <VerdictRules />
+          <SimulatedPlayer />
+        </Grid>
+      </chakra.section>
     </Page>
   )
 }

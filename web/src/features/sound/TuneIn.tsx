@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
 import { listen, type Listening } from '../../sound/listen'
+import { playSimulated } from '../../sound/simulated'
 import { Press } from '../../ui/Press'
 import { Tick } from '../../ui/Tick'
 import { close, microphoneWords, openMicrophone } from '../recording/microphone'
@@ -23,21 +24,25 @@ export function TuneIn() {
   const [reading, setReading] = useState<Reading | null>(null)
   const listening = useRef<Listening | null>(null)
   const left = useRef(false)
+  const silence = useRef(() => {})
   useEffect(() => {
     left.current = false
     return () => {
       left.current = true
       listening.current?.stop()
+      silence.current()
     }
   }, [])
 
   const stop = () => {
+    silence.current()
     listening.current?.stop()
     listening.current = null
     setState('off')
     setReading(null)
   }
   const start = async (onlyItsNotes: boolean) => {
+    silence.current()
     listening.current?.stop()
     setState('asking')
     setWord('')
@@ -55,13 +60,14 @@ export function TuneIn() {
       })
       if (left.current) return listening.current.stop()
       setState('on')
+      silence.current = playSimulated('tuning', () => 1)
     } catch (error) {
       setWord(microphoneWords(error))
       setState('off')
     }
   }
   return (
-    <Box as="section" aria-label="Tune" mt="6">
+    <Box as="section" aria-label="Tune">
       <Flex gap="4" align="center" wrap="wrap">
         <Press
           minH="54px"

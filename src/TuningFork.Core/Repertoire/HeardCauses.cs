@@ -1,0 +1,69 @@
+using System.Globalization;
+
+namespace TuningFork.Core.Repertoire;
+
+/// <summary>What was heard of a take, as far as it says what is missing.</summary>
+/// <param name="DriftMs">Milliseconds by which its end is later than its beginning beside the click, where that is certain; else null.</param>
+/// <param name="IsUneven">Whether notes that are written equal came in unequal pairs.</param>
+/// <param name="OffCents">Mean size of what its notes are beside the pitch, in cents; null where no pitch was heard.</param>
+public sealed record HeardSign(double? DriftMs, bool IsUneven, double? OffCents);
+
+/// <summary>A cause that was heard.</summary>
+/// <param name="Cause">The cause, with what helps.</param>
+/// <param name="Words">What was heard, and how often.</param>
+public sealed record HeardCause(Cause Cause, string Words);
+
+/// <summary>Causes that show in what was heard of the last takes of a thing: of what is certain, what comes again.</summary>
+public static class HeardCauses
+{
+    /// <summary>So many takes are looked at, the newest ones.</summary>
+    public const int Looked = 5;
+
+    /// <summary>In so many of them it has to be heard.</summary>
+    private const int Enough = 3;
+
+    /// <summary>Less drift than this, in milliseconds, is nothing to work on.</summary>
+    private const double WorthDrift = 20;
+
+    /// <summary>Nearer to the pitch than this, in cents, is nothing to work on: a listener who is no musician hears about 20 (common practice).</summary>
+    private const double WorthCents = 15;
+
+    /// <summary>The weightiest cause.</summary>
+    /// <param name="takes">The takes of one thing, the newest last.</param>
+    /// <returns>The cause; null where nothing comes again.</returns>
+    public static HeardCause? Of(IReadOnlyList<HeardSign> takes)
+    {
+        ArgumentNullException.ThrowIfNull(takes);
+        var last = takes.TakeLast(Looked).ToList();
+        return Drift(last, sign: -1, "rushing", "rush")
+            ?? Drift(last, sign: 1, "still too fast for it", "drag")
+            ?? Often(last, take => take.IsUneven ? 1 : null, "fingers uneven", (count, _) => $"{count} have uneven pairs of notes.")
+            ?? Often(
+                last,
+                take => take.OffCents >= WorthCents ? take.OffCents : null,
+                "out of tune",
+                (count, cents) => $"{count} are beside the pitch by {Figure(cents)} cents."
+            );
+    }
+
+    private static HeardCause? Drift(List<HeardSign> takes, int sign, string name, string does) =>
+        Often(
+            takes,
+            take => sign * take.DriftMs >= WorthDrift ? Math.Abs(take.DriftMs!.Value) : null,
+            name,
+            (count, ms) => $"{count} {does}, by {Figure(ms)} ms from beginning to end."
+        );
+
+    private static HeardCause? Often(List<HeardSign> takes, Func<HeardSign, double?> sign, string name, Func<string, double, string> words)
+    {
+        var found = takes.Select(sign).OfType<double>().Order().ToList();
+        return found.Count < Enough
+            ? null
+            : new HeardCause(
+                Causes.All.First(cause => cause.Name == name),
+                words($"{found.Count} of the last {takes.Count} takes", found[found.Count / 2])
+            );
+    }
+
+    private static string Figure(double value) => Math.Round(value).ToString(CultureInfo.InvariantCulture);
+}

@@ -26,6 +26,7 @@ public sealed class AccessibilityTests
         look.Check("/craft/sheets", Notehead);
         look.Check("/craft/ear", "//section//button");
         look.Check("/craft/sound", "//fieldset");
+        look.Check("/craft/listening", "//section//h2");
         look.Check("/music/recordings", "//*[@aria-label='Room']");
         var apart = (await app.Send(HttpMethod.Get, "/api/recordings/apart")).AsArray()[0]!["materialId"];
         look.Check($"/music/apart/{apart}", "//*[@role='img']//*");
@@ -139,6 +140,7 @@ public sealed class AccessibilityTests
         look.Check("/set-up/files", "//main//button");
         look.Check("/craft/keys", "//section");
         look.Check("/craft/sound", "//fieldset");
+        look.Check("/craft/listening", "//section//h2");
         browser.Open("/week");
         browser.Tap(browser.See(By.LinkText("Its list")));
         look.Inspect("list", "//tbody/tr");

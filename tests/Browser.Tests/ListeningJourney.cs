@@ -39,7 +39,7 @@ public sealed class ListeningJourney
         browser.SeeText("the microphone listens");
         browser.See(By.CssSelector("[data-testid='heard']"), 60);
         browser.SeeText("Heard: missed. You say how it was.");
-        browser.SeeText("bar 5: A♯4 instead of A4");
+        browser.SeeText("bar 5: B♭4 instead of A4");
         // Early at the end by as much as was asked for, beside the click of the page; a busy machine drops some of what it hears, the file
         // comes again.
         browser.Until(
@@ -72,7 +72,7 @@ public sealed class ListeningJourney
         await app.SetClockAsync(AppProcess.Evening);
         await SessionAsync(app);
         using var browser = new Browser(app.Address);
-        browser.Open("/sound");
+        browser.Open("/craft/listening");
         browser.SeeText("It is not known yet.");
         browser.Tick("Listen to it instead of the microphone");
         browser.Type("late, in ms", "70");

@@ -20,6 +20,7 @@ public sealed class PlacesJourney
         "/craft/keys",
         "/craft/warm-up",
         "/craft/sound",
+        "/craft/listening",
         "/journal",
         "/set-up",
         "/set-up/shares",

@@ -141,7 +141,7 @@ public sealed class RecordingJourney
         );
         await File.WriteAllBytesAsync(sharp, WaveFile.Write(tone, Rate));
         using var browser = new Browser(app.Address, 1280, 800, Microphone(sharp));
-        browser.Open("/craft/sound");
+        browser.Open("/craft/listening");
         browser.Press(browser.SeeText("Tune by the microphone"));
         browser.SeeText("the microphone listens");
         browser.Until(_ =>

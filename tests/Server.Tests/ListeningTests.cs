@@ -34,7 +34,7 @@ public sealed class ListeningTests : IDisposable
 
         var wrong = await PlayAsync(socket, session, take => take with { Wrong = new HashSet<int> { 1 } });
         wrong["clean"]!.GetValue<bool>().ShouldBeFalse();
-        wrong["faults"]!.AsArray().ShouldHaveSingleItem()!.GetValue<string>().ShouldBe("bar 3: A♯4 instead of A4");
+        wrong["faults"]!.AsArray().ShouldHaveSingleItem()!.GetValue<string>().ShouldBe("bar 3: B♭4 instead of A4");
 
         await app.Put($"/api/heard/{Id(heard)}", new { clean = true });
         await app.Put($"/api/heard/{Id(wrong)}", new { clean = true });

@@ -100,7 +100,7 @@ public sealed record Intonation
     public IReadOnlyList<string> Words(Func<int, string> name)
     {
         ArgumentNullException.ThrowIfNull(name);
-        var meant = IsPure ? "pure over the drone" : "equal";
+        var meant = IsPure ? "pure over the drone" : "equal temperament";
         var words = new List<string>
         {
             MeanCents.IsCertain

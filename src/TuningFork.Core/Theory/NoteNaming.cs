@@ -46,6 +46,27 @@ public static class NoteNaming
             _ => throw new ArgumentOutOfRangeException(nameof(naming), naming, "There is no such naming."),
         };
 
+    /// <summary>A note by itself, in no key, with its octave: by its letter, or by its syllable where do is fixed: "A4", "la4".</summary>
+    /// <param name="written">The note as it is written.</param>
+    /// <param name="naming">The school.</param>
+    public static string WithOctave(Pitch written, Naming naming) =>
+        $"{Of(written.Name, Key.C, naming == Naming.FixedDo ? naming : Naming.Letters)}{written.Octave}";
+
+    /// <summary>What sounds on an instrument, as its player reads it.</summary>
+    /// <param name="midi">Sounding MIDI note number.</param>
+    /// <param name="instrument">The instrument: where it transposes the note is named as it is written.</param>
+    /// <param name="naming">The school.</param>
+    /// <param name="key">The written key, whose signature says whether it is a sharp or a flat; null for the commonest: C♯, E♭, F♯, A♭, B♭.</param>
+    public static string OfSounding(int midi, Instrument instrument, Naming naming, Key? key = null)
+    {
+        ArgumentNullException.ThrowIfNull(instrument);
+        var written = midi - instrument.ToSounding.Semitones;
+        if (written is < 0 or > 127)
+            return "another note";
+        var sharps = key?.Signature is { } signature and not 0 ? signature > 0 : written % 12 is 1 or 6;
+        return WithOctave(Pitch.OfMidi(written, sharps), naming);
+    }
+
     private static string Syllable(NoteName note, NoteName tonic)
     {
         var (degree, alteration) = Against(note, tonic);

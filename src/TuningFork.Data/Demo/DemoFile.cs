@@ -53,7 +53,11 @@ public static class DemoFile
         await Seed.RoutinesAsync(fresh, cancel);
         await FillAsync(fresh, player, today, cancel);
         if (player == DemoPlayer.Clarinet)
+        {
             await DemoSounds.WriteAsync(fresh, Sounds.Of(path), today);
+            await DemoHeard.WriteAsync(fresh, today);
+        }
+
         var (material, entry) = (
             await fresh.Materials.MaxAsync(row => row.Id, cancel),
             await fresh.Entries.MaxAsync(row => row.Id, cancel)

@@ -18,7 +18,7 @@ public sealed class IntonationTests
         heard.MeanCents.IsCertain.ShouldBe(cents != 0);
         heard.Notes.Count.ShouldBeGreaterThan(20);
         heard.Words(Name)[0].ShouldStartWith(cents == 0 ? "in tune" : $"{Math.Abs(cents)} cents {(cents > 0 ? "sharp" : "flat")}");
-        heard.Words(Name)[0].ShouldEndWith("equal)");
+        heard.Words(Name)[0].ShouldEndWith("equal temperament)");
     }
 
     /// <summary>

@@ -43,6 +43,7 @@ const CopyPage = lazyPage(() => import('../features/ear/CopyPage'), 'CopyPage')
 const EarPage = lazyPage(() => import('../features/ear/EarPage'), 'EarPage')
 const KeysPage = lazyPage(() => import('../features/technique/KeysPage'), 'KeysPage')
 const TempoPage = lazyPage(() => import('../features/technique/TempoPage'), 'TempoPage')
+const ListeningPage = lazyPage(() => import('../features/listening/ListeningPage'), 'ListeningPage')
 const SoundPage = lazyPage(() => import('../features/sound/SoundPage'), 'SoundPage')
 const FirstVisitPage = lazyPage(() => import('../features/planning/FirstVisitPage'), 'FirstVisitPage')
 const MaterialPage = lazyPage(() => import('../features/material/MaterialPage'), 'MaterialPage')
@@ -98,6 +99,7 @@ export function App() {
               <Route path="/craft/keys" element={<KeysPage />} />
               <Route path="/craft/warm-up" element={<WarmUpsPage />} />
               <Route path="/craft/sound" element={<SoundPage />} />
+              <Route path="/craft/listening" element={<ListeningPage />} />
               <Route path="/journal" element={<JournalPage />} />
               <Route path="/journal/day/:day" element={<JournalDayPage />} />
               <Route path="/journal/review" element={<ReviewPage />} />

@@ -29,6 +29,7 @@ export const places: readonly Place[] = [
       ['/craft/ear', 'Ear'],
       ['/craft/warm-up', 'Warm-up'],
       ['/craft/sound', 'Click and drone'],
+      ['/craft/listening', 'Listening'],
     ],
   },
   {

@@ -78,17 +78,10 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
                 target.Title,
                 tempo,
                 drill.MethodId,
-                midi => Name(midi, instrument, profile.Naming),
+                midi => NoteNaming.OfSounding(midi, instrument, profile.Naming, played.Lead.Key),
                 played
             ),
             isPitched ? "" : "Notes together: early and late are heard, pitches are not judged."
         );
-    }
-
-    /// <summary>A sounding note number as the player reads it.</summary>
-    internal static string Name(int midi, Instrument instrument, Naming naming)
-    {
-        var written = midi - instrument.ToSounding.Semitones;
-        return written is < 0 or > 127 ? "another note" : TunerEndpoints.Name(Pitch.OfMidi(written, sharps: true), naming);
     }
 }

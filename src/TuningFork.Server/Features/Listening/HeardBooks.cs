@@ -1,4 +1,3 @@
-using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Listening;
 using TuningFork.Core.Practice;
@@ -24,8 +23,6 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
     {
         ArgumentNullException.ThrowIfNull(hand);
         ArgumentNullException.ThrowIfNull(take);
-        var written = hand.Wish.Written;
-        var length = Math.Max(written[^1].At - written[0].At, 1e-9);
         var row = new HeardRow
         {
             Key = Guid.NewGuid(),
@@ -36,30 +33,9 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             Title = hand.Title,
             Tempo = hand.Tempo,
             Method = hand.Method,
-            Clean = take.Verdict.Clean,
-            LateMs = take.Timing?.MeanMs?.Value,
-            LatePlusMinus = take.Timing?.MeanMs?.PlusMinus,
-            SpreadMs = take.Timing?.SpreadMs,
-            DriftMs = take.Timing?.DriftMs?.Value,
-            DriftPlusMinus = take.Timing?.DriftMs?.PlusMinus,
-            Notes = take.Alignment.Moments.Count(moment => moment.Heard is not null),
-            Faults = string.Join('\n', take.Verdict.Faults.Select(fault => fault.Words(hand.Name))),
-            Timing = take.Timing is null ? "" : string.Join('\n', TimingWords.Of(take.Timing).Append(TimingWords.Help(take.Timing))),
-            Late = string.Join(
-                ',',
-                (take.Timing?.Late ?? []).Select(note =>
-                    string.Create(
-                        CultureInfo.InvariantCulture,
-                        $"{(written[note.Written].At - written[0].At) / length:0.###}:{Math.Round(note.LateMs)}"
-                    )
-                )
-            ),
-            Uneven = take.Timing is { IsUneven: true } uneven ? uneven.Unevenness!.Value.Value : null,
-            OffCents = take.Intonation?.Notes.Average(note => Math.Abs(note.Cents)),
-            Intonation = string.Join('\n', take.Intonation?.Words(hand.Name) ?? []),
-            Pitch = HeardPitch.Write(take.Intonation?.Notes ?? []),
             Simulated = simulated,
         };
+        HeardFigures.Write(row, take, hand.Wish.Written, hand.Name);
         db.Heard.Add(row);
         await db.SaveChangesAsync(cancel);
         return View(row, simulated ? null : await CauseAsync(row, cancel));
@@ -135,15 +111,7 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             // The last line is what helps.
             [.. timing.SkipLast(1)],
             timing[^1],
-            [
-                .. row
-                    .Late.Split(',', StringSplitOptions.RemoveEmptyEntries)
-                    .Select(note => note.Split(':'))
-                    .Select(note => new HeardNoteView(
-                        double.Parse(note[0], CultureInfo.InvariantCulture),
-                        int.Parse(note[1], CultureInfo.InvariantCulture)
-                    )),
-            ],
+            [.. HeardFigures.Late(row).Select(note => new HeardNoteView(note.At, note.LateMs))],
             row.DriftMs is not null,
             Lines(row.Intonation),
             row.Simulated,

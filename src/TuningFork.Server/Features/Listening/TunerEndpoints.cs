@@ -14,9 +14,6 @@ public sealed record TunerView(string? Note, double Cents, string Words);
 /// <summary>The tuner over a WebSocket.</summary>
 public static class TunerEndpoints
 {
-    /// <summary>A note that is tuned to is in no key: it goes by its letter, or by its syllable where do is fixed.</summary>
-    private static Key Plain => Key.C;
-
     public static void MapTuner(this WebApplication app) => app.MapGet("/api/listen/tuner", ListenAsync).ExcludeFromDescription();
 
     private static async Task ListenAsync(
@@ -41,12 +38,8 @@ public static class TunerEndpoints
         );
     }
 
-    /// <summary>The name of a written note.</summary>
-    internal static string Name(Pitch written, Naming naming) =>
-        $"{NoteNaming.Of(written.Name, Plain, naming == Naming.FixedDo ? naming : Naming.Letters)}{written.Octave}";
-
     private static TunerView View(TunerReading? reading, Naming naming) =>
         reading is null
             ? new TunerView(null, 0, "")
-            : new TunerView(Name(reading.Note.Written, naming), Math.Round(reading.Note.Cents, 1), reading.Note.Words);
+            : new TunerView(NoteNaming.WithOctave(reading.Note.Written, naming), Math.Round(reading.Note.Cents, 1), reading.Note.Words);
 }

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
-import { HeardStrip } from '../recording/HeardStrip'
+import { HeardStrip } from '../listening/HeardStrip'
 import { simulated } from '../../sound/simulated'
 import { StageButton, Told } from './StageParts'
 import type { StageListening } from './useListening'

@@ -6,7 +6,7 @@ import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { sayDay, sayMinutes } from '../../ui/words'
-import { HeardOfDay } from '../recording/HeardOfDay'
+import { HeardTakes } from '../listening/HeardTakes'
 import { Entry } from './Entry'
 import { DayScore, sayTimes } from './JournalPage'
 import { NewEntry } from './NewEntry'
@@ -68,7 +68,7 @@ export function JournalDayPage() {
         </Box>
         <Box>
           <Played things={things} />
-          <HeardOfDay day={day} />
+          <HeardTakes title="As it was heard" day={day} />
           <Lines title="Read and heard" lines={shown.results} />
           <Lines title="Decided" lines={decided} />
           <Lines title="Body" lines={body} />

@@ -14,11 +14,6 @@ import { CyclePicture } from './CyclePicture'
 import { Loudness } from './Loudness'
 import { ClickSettings } from './ClickSettings'
 import { DroneSettings } from './DroneSettings'
-import { MicrophoneDelay } from './MicrophoneDelay'
-import { PitchHabits } from './PitchHabits'
-import { SimulatedPlayer } from './SimulatedPlayer'
-import { TuneIn } from './TuneIn'
-import { VerdictRules } from './VerdictRules'
 import { useTap } from './useTap'
 
 export type Settings = Schemas['SoundSettings']
@@ -26,7 +21,6 @@ export type Settings = Schemas['SoundSettings']
 /** Click and drone: tried here, kept for the stage. */
 export function SoundPage() {
   const view = api.useQuery('get', '/api/sound')
-  const choices = api.useQuery('get', '/api/technique/choices')
   const queries = useQueryClient()
   const { problem, run } = useProblem()
   const [tempo, setTempo] = useState(72)
@@ -104,27 +98,6 @@ export function SoundPage() {
           <Refusal />
         </Box>
       </Grid>
-      <chakra.section aria-label="The microphone" mt="8">
-        <chakra.h2 fontFamily="heading" fontSize="heading" fontWeight={600}>
-          The microphone
-        </chakra.h2>
-        <Grid
-          templateColumns={{ base: '1fr', lg: 'repeat(2, minmax(0,1fr))' }}
-          columnGap="10"
-          rowGap="6"
-          mt="2"
-        >
-          {choices.data?.isPitched && (
-            <>
-              <TuneIn />
-              <PitchHabits />
-            </>
-          )}
-          <MicrophoneDelay />
-          <VerdictRules />
-          <SimulatedPlayer />
-        </Grid>
-      </chakra.section>
     </Page>
   )
 }

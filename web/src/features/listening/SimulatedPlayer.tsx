@@ -25,7 +25,7 @@ export function SimulatedPlayer() {
   }
   return (
     <Box as="section" aria-label="A simulated player">
-      <chakra.h3 fontSize="subheading">A simulated player</chakra.h3>
+      <chakra.h2 fontSize="subheading">A simulated player</chakra.h2>
       <Text maxW="60ch" fontSize="0.95em" mb="2">
         To try listening without a microphone: it plays what is at hand when the stage listens, the notes to
         tune to, and claps. What is heard of it is marked as such and says nothing about you.

@@ -111,7 +111,7 @@ export function MicrophoneDelay() {
   )
   return (
     <Box as="section" aria-label="How late the microphone hears">
-      <chakra.h3 fontSize="subheading">How late the microphone hears</chakra.h3>
+      <chakra.h2 fontSize="subheading">How late the microphone hears</chakra.h2>
       <Text maxW="60ch" fontSize="0.95em">
         Loudspeakers, air and microphone take their time, headphones without a wire take a lot of it. Let the
         microphone hear {clicks} clicks, from the loudspeaker or from headphones held to it; where it cannot,

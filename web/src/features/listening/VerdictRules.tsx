@@ -27,7 +27,7 @@ export function VerdictRules() {
   }
   return (
     <Box as="section" aria-label="What a take is missed for">
-      <chakra.h3 fontSize="subheading">What a take is missed for</chakra.h3>
+      <chakra.h2 fontSize="subheading">What a take is missed for</chakra.h2>
       <Text maxW="60ch" fontSize="0.95em" mb="2">
         On the stage, with H, a take is heard as clean or missed by these rules. It is told where it was not
         as written in any case, and you say how it was.

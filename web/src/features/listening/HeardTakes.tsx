@@ -7,14 +7,14 @@ import { HeardStrip } from './HeardStrip'
 /** So many are shown until more are asked for. */
 const fewest = 4
 
-/** The takes of a day that were listened to, drawn under what was played. */
-export function HeardOfDay({ day }: { day: string }) {
+/** Takes that were listened to, drawn as they were heard: those of a day, or the last ones. */
+export function HeardTakes({ title, day }: { title: string; day?: string }) {
   const [all, setAll] = useState(false)
   const takes = api.useQuery('get', '/api/heard', { params: { query: { day } } }).data?.takes ?? []
   if (takes.length === 0) return null
   return (
-    <Box as="section" mb="4" aria-label="As it was heard">
-      <chakra.h2 fontSize="subheading">As it was heard</chakra.h2>
+    <Box as="section" mb="4" aria-label={title}>
+      <chakra.h2 fontSize="subheading">{title}</chakra.h2>
       {takes.slice(0, all ? undefined : fewest).map((heard) => (
         <Take key={heard.id} heard={heard} />
       ))}
@@ -36,9 +36,10 @@ function Take({ heard }: { heard: Schemas['HeardView'] }) {
           {heard.title}
           {heard.tempo !== null && `, ${heard.tempo}`}: {heard.clean ? 'clean' : 'missed'}
           {marked && `, marked ${heard.marked ? 'clean' : 'missed'}`}
+          {heard.simulated && ' (a simulated player)'}
         </Text>
         {heard.faults.length > 0 && <Text>{heard.faults.join('; ')}</Text>}
-        <Text color="faded">{heard.timing.join('; ')}</Text>
+        <Text color="faded">{[...heard.timing, ...heard.intonation].join('; ')}</Text>
       </Box>
       <HeardStrip heard={heard} />
     </Flex>

@@ -10,7 +10,7 @@ export function PitchHabits() {
   if (!habits) return null
   return (
     <Box as="section" aria-label="High or low by habit">
-      <chakra.h3 fontSize="subheading">High or low by habit</chakra.h3>
+      <chakra.h2 fontSize="subheading">High or low by habit</chakra.h2>
       <Text maxW="60ch" fontSize="0.95em" mb="2">
         {habits.words}
       </Text>

@@ -6,6 +6,7 @@ using TuningFork.Bench.Listening;
 
 // bench/run: everything; bench/run core | estimate | sheets | server | recordings | page | judgement | import: one part.
 // listening, by itself: takes rendered by fluidsynth, heard beside aubio (Debian: fluidsynth, timgm6mb-soundfont, aubio-tools).
+// verdicts, by itself: takes rendered with and without faults and rushing, and what is heard of them (Debian: the same without aubio).
 // tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
 // whole pieces.
 // life FILE: prints the plans of six weeks, to be read.
@@ -20,6 +21,12 @@ if (args is ["older-book", var older, var notes])
 if (args is ["listening"])
 {
     ListeningBench.Run();
+    return;
+}
+
+if (args is ["verdicts"])
+{
+    VerdictBench.Run();
     return;
 }
 

@@ -8,6 +8,9 @@ internal sealed record BenchInstrument(string Name, int Program, int Low, int Hi
 {
     public bool IsPitched => Program >= 0;
 
+    /// <summary>Neither piano nor guitar nor drum.</summary>
+    public bool Sustains => Program >= 40;
+
     public static IReadOnlyList<BenchInstrument> All { get; } =
     [
         new("piano", 0, 40, 84),

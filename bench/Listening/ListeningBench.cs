@@ -14,7 +14,6 @@ internal static class ListeningBench
 {
     private const double Found = 0.05;
     private const int Takes = 2;
-    private static readonly string[] Fonts = ["TimGM6mb", "FluidR3_GM"];
     private static readonly string[] Methods = ["hfc", "complex", "specflux"];
 
     public static void Run()
@@ -22,7 +21,7 @@ internal static class ListeningBench
         var folder = Directory.CreateTempSubdirectory("listening-").FullName;
         try
         {
-            foreach (var font in Fonts.Select(name => $"/usr/share/sounds/sf2/{name}.sf2").Where(File.Exists))
+            foreach (var font in Synthesizer.Fonts)
             {
                 Print(folder, font, "clean", reverb: false, (samples, _) => samples);
                 Print(folder, font, "noise -20 dB", reverb: false, (samples, _) => Noisy(samples));
@@ -92,8 +91,8 @@ internal static class ListeningBench
             for (var seed = 1; seed <= Takes; seed++)
             {
                 var notes = BenchTakes.Make(instrument, seed);
-                var wave = Rendered(folder, font, instrument, notes, reverb);
-                var (samples, rate) = Read(wave);
+                var wave = Synthesizer.Wave(folder, font, instrument, notes, reverb);
+                var (samples, rate) = Synthesizer.Read(wave);
                 samples = change(samples, rate);
                 File.WriteAllBytes(wave, WaveFile.Write(samples, rate));
                 watch.Start();
@@ -118,7 +117,7 @@ internal static class ListeningBench
 
                 foreach (var method in Methods)
                 {
-                    var found = Numbers(Run("aubioonset", "-i", wave, "-O", method, "-H", "128"));
+                    var found = Numbers(Synthesizer.Run("aubioonset", "-i", wave, "-O", method, "-H", "128"));
                     others[method].Add(truth, found);
                     theirs[method].Add(truth, found);
                 }
@@ -144,14 +143,6 @@ internal static class ListeningBench
         return listener.Tones;
     }
 
-    private static string Rendered(string folder, string font, BenchInstrument instrument, IReadOnlyList<BenchNote> notes, bool reverb)
-    {
-        var (midi, wave) = (Path.Combine(folder, "take.mid"), Path.Combine(folder, "take.wav"));
-        File.WriteAllBytes(midi, BenchTakes.Midi(instrument, notes));
-        Run("fluidsynth", "-ni", "-R", reverb ? "1" : "0", "-C", "0", "-g", "0.8", "-r", "44100", "-F", wave, font, midi);
-        return wave;
-    }
-
     private static float[] Noisy(float[] samples)
     {
         float[] noisy = [.. samples];
@@ -175,49 +166,6 @@ internal static class ListeningBench
         ];
     }
 
-    /// <summary>The mean of the two sides of a wave file.</summary>
-    private static (float[] Samples, int Rate) Read(string wave)
-    {
-        var bytes = File.ReadAllBytes(wave);
-        var (rate, sides) = (44_100, 1);
-        for (var at = 12; ; )
-        {
-            var length = BitConverter.ToInt32(bytes, at + 4);
-            switch (System.Text.Encoding.ASCII.GetString(bytes, at, 4))
-            {
-                case "fmt ":
-                    (sides, rate) = (BitConverter.ToInt16(bytes, at + 10), BitConverter.ToInt32(bytes, at + 12));
-                    break;
-                case "data":
-                    var samples = new float[length / 2 / sides];
-                    for (var i = 0; i < samples.Length; i++)
-                    {
-                        for (var side = 0; side < sides; side++)
-                            samples[i] += BitConverter.ToInt16(bytes, at + 8 + (2 * ((i * sides) + side))) / 32768f / sides;
-                    }
-
-                    return (samples, rate);
-            }
-
-            at += 8 + length + (length & 1);
-        }
-    }
-
     private static List<double> Numbers(string text) =>
         [.. text.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(line => double.Parse(line, CultureInfo.InvariantCulture))];
-
-    private static string Run(string program, params string[] arguments)
-    {
-        var start = new ProcessStartInfo(program, arguments)
-        {
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-            UseShellExecute = false,
-        };
-        using var process = Process.Start(start)!;
-        var problems = process.StandardError.ReadToEndAsync();
-        var text = process.StandardOutput.ReadToEnd();
-        process.WaitForExit();
-        return process.ExitCode == 0 ? text : throw new InvalidOperationException($"{program}: {problems.Result}");
-    }
 }

@@ -29,6 +29,9 @@ public sealed class NoteListener
 
     private const double Kept = 1.0;
 
+    /// <summary>After a beginning the pitch may take so long, in seconds, to be what it is.</summary>
+    private const double Legato = 0.1;
+
     private readonly Decimated low;
     private readonly OnsetFunction onsets;
     private readonly TrueStart start;
@@ -92,8 +95,13 @@ public sealed class NoteListener
             looks.Add(round);
         for (; picked + MeanAfter < flux.Count && (picked + MeanAfter) * onsets.Hop <= looks.Count * looks.Hop; picked++)
         {
+            var rough = (double)picked * onsets.Hop / low.Rate;
             if (Peak(picked) is { } height)
-                Offer((double)picked * onsets.Hop / low.Rate, height);
+                Offer(rough, height);
+            // By then it is known whether it had a beginning of its own.
+            var turn = rough - Legato;
+            if ((begins.Count == 0 || turn - begins[^1].At > Legato) && looks.Turns(turn))
+                OfferTurn(turn);
         }
 
         Forget();
@@ -124,11 +132,22 @@ public sealed class NoteListener
         return above >= Above ? above : null;
     }
 
+    /// <summary>Another pitch without a beginning of its own: notes that are bound.</summary>
+    private void OfferTurn(double rough)
+    {
+        var (begin, growth) = Begin(rough);
+        Add(Math.Abs(begin - rough) <= Nearest ? begin : rough, growth);
+    }
+
     private void Offer(double rough, double height)
     {
         var (begin, growth) = Begin(rough);
-        if (!IsNote(begin, 10 * Math.Log10(growth), height))
-            return;
+        if (IsNote(begin, 10 * Math.Log10(growth), height))
+            Add(begin, growth);
+    }
+
+    private void Add(double begin, double growth)
+    {
         if (begins.Count > 0 && begin - begins[^1].At < Nearest)
         {
             // Of two so near each other that is one at which more begins.

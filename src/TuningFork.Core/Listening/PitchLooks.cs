@@ -64,6 +64,43 @@ internal sealed class PitchLooks
         return one.Hertz > 0 && other.Hertz > 0 ? Math.Abs(Tuning.Cents(other.Hertz, one.Hertz)) : null;
     }
 
+    /// <summary>Whether the pitch becomes another one at a moment and stays: what was steady before and what is after differ.</summary>
+    public bool Turns(double at)
+    {
+        if (Steady(at - FarBefore, at - NearBefore) is not { } before || Steady(at + NearAfter, at + FarAfter) is not { } after)
+            return false;
+        var cents = Math.Abs(Tuning.Cents(after, before));
+        // An octave, or a twelfth, is more often misheard than played.
+        return cents > Another && Math.Abs(cents - Octave) > Another && Math.Abs(cents - Twelfth) > Another;
+    }
+
+    /// <summary>The pitch of some looks running that all have one, and nearly the same; else null.</summary>
+    private double? Steady(double from, double to)
+    {
+        var (low, high, sum, count) = (double.MaxValue, 0.0, 0.0, 0);
+        foreach (var look in Between(from, to))
+        {
+            if (look.Confidence <= Clear)
+                return null;
+            (low, high, sum, count) = (Math.Min(low, look.Hertz), Math.Max(high, look.Hertz), sum + look.Hertz, count + 1);
+        }
+
+        return count < Fewest || Tuning.Cents(high, low) > StillSame ? null : sum / count;
+    }
+
+    /// <summary>Seconds round a change of pitch within which looks hear something of both, and those that tell them apart.</summary>
+    private const double NearBefore = 0.02;
+    private const double FarBefore = 0.07;
+    private const double NearAfter = 0.03;
+    private const double FarAfter = 0.09;
+    private const int Fewest = 4;
+
+    /// <summary>Cents between two notes at least; what is one; and intervals that are misheard.</summary>
+    private const double Another = 70;
+    private const double StillSame = 40;
+    private const double Octave = 1200;
+    private const double Twelfth = 1902;
+
     /// <summary>What sounds from a moment until another one begins.</summary>
     public HeardTone Tone(double at, double until)
     {

@@ -8,6 +8,10 @@ namespace TuningFork.Core.Listening;
 /// <param name="IsPitched">False where only beginnings are heard: a drum, two hands, chords.</param>
 /// <param name="DelayMs">Milliseconds by which everything is heard late in this room, and how far that may be off.</param>
 /// <param name="Rules">What a take is missed for.</param>
+/// <param name="Sustains">
+/// Whether a note sounds on at will, blown, bowed or sung: then the same note again, where it is not written, is no fault; it is too often heard
+/// where there is none.
+/// </param>
 public sealed record ListenWish(
     IReadOnlyList<WrittenMoment> Written,
     double WholeSeconds,
@@ -15,7 +19,8 @@ public sealed record ListenWish(
     double A4,
     bool IsPitched,
     Estimate DelayMs,
-    VerdictRules Rules
+    VerdictRules Rules,
+    bool Sustains = true
 );
 
 /// <summary>A take as it was heard.</summary>
@@ -143,7 +148,7 @@ public sealed class TakeListener
         var alignment = Alignment.Of(wish.Written, tones, wish.WholeSeconds, click is not null, wish.A4, wish.IsPitched);
         var whole = wish.WholeSeconds / alignment.Rate;
         var timing = TakeTiming.Of(wish.Written, tones, alignment, whole, FirstBeat(tones, alignment), wish.DelayMs);
-        var verdict = TakeVerdict.Of(wish.Written, tones, alignment, timing, whole, wish.Beat, wish.A4, wish.IsPitched, wish.Rules);
+        var verdict = TakeVerdict.Of(wish, tones, alignment, timing, whole);
         var intonation = wish.IsPitched ? Intonation.Of(wish.Written, tones, alignment, wish.A4, drone) : null;
         return new HeardTake(tones, alignment, timing, verdict, intonation);
     }

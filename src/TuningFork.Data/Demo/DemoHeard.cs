@@ -59,7 +59,13 @@ internal static class DemoHeard
             var whole = 240.0 / tempo;
             var alignment = Alignment.Of(written, tones, whole, withClick: true, profile.A4, isPitched: true);
             var timing = TakeTiming.Of(written, tones, alignment, whole, 1, new Estimate(0, 8));
-            var verdict = TakeVerdict.Of(written, tones, alignment, timing, whole, 0.25, profile.A4, isPitched: true, new VerdictRules());
+            var verdict = TakeVerdict.Of(
+                new ListenWish(written, whole, 0.25, profile.A4, IsPitched: true, new Estimate(0, 8), new VerdictRules()),
+                tones,
+                alignment,
+                timing,
+                whole
+            );
             var intonation = Intonation.Of(written, tones, alignment, profile.A4, drone: null);
             var day = today.AddDays(-daysAgo);
             var row = new HeardRow

@@ -95,4 +95,26 @@ public sealed class NoteListenerTests
         listener.End();
         return listener.Tones;
     }
+
+    [Fact]
+    public void Notes_that_are_bound_begin_where_the_pitch_changes()
+    {
+        int[] midis = [60, 62, 64, 65, 67, 64, 62, 67, 60];
+        const double each = 0.4;
+        var sound = new float[(int)((1 + (midis.Length * each)) * Line.Rate)];
+        var phase = 0.0;
+        for (var i = 0; i < midis.Length * each * Line.Rate; i++)
+        {
+            phase += 2 * Math.PI * Tuning.Hertz(midis[(int)(i / (each * Line.Rate))]) / Line.Rate;
+            // As loud as before: nothing begins but the pitch.
+            sound[(int)(0.5 * Line.Rate) + i] = (float)(
+                0.3 * Math.Min(1, i / (0.03 * Line.Rate)) * (Math.Sin(phase) + (0.3 * Math.Sin(2 * phase)))
+            );
+        }
+
+        var begins = Heard(sound).Select(tone => tone.At).ToList();
+        begins.Count.ShouldBe(midis.Length);
+        for (var i = 0; i < midis.Length; i++)
+            begins[i].ShouldBe(0.5 + (i * each), 0.03);
+    }
 }

@@ -183,6 +183,22 @@ public sealed class TakeListenerTests
         timing.Places.Count.ShouldBe(8);
     }
 
+    [Theory]
+    [InlineData(69, true, true)]
+    [InlineData(69, false, false)]
+    [InlineData(72, true, false)]
+    public void The_same_note_again_is_a_fault_only_where_notes_die_away(int additional, bool sustains, bool clean)
+    {
+        var written = Enumerable.Range(0, 8).Select(i => new WrittenMoment(i / 4.0, [i % 2 == 0 ? 69 : 65], 1, i / 4.0)).ToList();
+        var heard = written.ConvertAll(moment => Tone(moment.At * 2, moment.Midis[0]));
+        heard.Insert(5, Tone(2.25, additional));
+        var alignment = Alignment.Of(written, heard, 2, withClick: true, 440, isPitched: true);
+        var wish = new ListenWish(written, 2, 0.25, 440, IsPitched: true, new Estimate(0, 0), new VerdictRules(), sustains);
+        TakeVerdict.Of(wish, heard, alignment, null, 2).Clean.ShouldBe(clean);
+
+        static HeardTone Tone(double at, int midi) => new(at, at + 0.2, TuningFork.Core.Theory.Tuning.Hertz(midi), 1, 0.5);
+    }
+
     private static Estimate Drift(SimulatedTake take, int seed)
     {
         var played = take.Play(TuningFork.Core.Notation.Performed.Notes(Line.Music.Lead), 1, seed);

@@ -9,6 +9,8 @@ export interface Listening {
   secondsAt: (time: number) => number | null
   /** What was heard so far is over and done: it need not be sent again. */
   done: () => void
+  /** Something else is listened for from now on: the path is asked anew, the microphone goes on. */
+  anew: () => void
 }
 
 interface Wish {
@@ -116,6 +118,13 @@ export async function listen(stream: MediaStream, wish: Wish): Promise<Listening
     secondsAt: (time) => (begun === null ? null : time - begun - (gone * blockLength) / context.sampleRate),
     done: () => {
       kept = []
+    },
+    anew: () => {
+      kept = []
+      if (!socket || over) return
+      socket.onclose = socket.onmessage = null
+      socket.close()
+      open()
     },
   }
 }

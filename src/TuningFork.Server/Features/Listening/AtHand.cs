@@ -71,7 +71,8 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
                     profile.A4,
                     isPitched,
                     delay,
-                    TakesEndpoints.RulesOf(profile)
+                    TakesEndpoints.RulesOf(profile),
+                    Sustains: instrument.Family is not (Family.Plucked or Family.Keys or Family.Percussion)
                 ),
                 target.MaterialId,
                 target.Key,

@@ -89,7 +89,8 @@ function verdict({ heard, proposed }: StageListening) {
   const said = heard!.clean ? 'clean' : 'missed'
   if (proposed) return `Heard: ${said}. It counts unless you say otherwise.`
   if (heard!.marked === null) return `Heard: ${said}. You say how it was.`
+  // Meanwhile something else may be at hand.
   return heard!.marked === heard!.clean
-    ? `Heard: ${said}, as you marked it.`
-    : `Heard: ${said}; you marked it ${heard!.marked ? 'clean' : 'missed'}, and that counts.`
+    ? `${heard!.title}: heard ${said}, as you marked it.`
+    : `${heard!.title}: heard ${said}; you marked it ${heard!.marked ? 'clean' : 'missed'}, and that counts.`
 }

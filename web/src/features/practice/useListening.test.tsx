@@ -7,10 +7,17 @@ import { useListening } from './useListening'
 
 const wishes: { heard: (answer: unknown) => void; ended: () => void }[] = []
 const stops: number[] = []
+const anews: number[] = []
 vi.mock('../../sound/listen', () => ({
   listen: (_: MediaStream, wish: (typeof wishes)[number]) => {
     wishes.push(wish)
-    return Promise.resolve({ stop: () => stops.push(1), say: () => {}, secondsAt: () => 0, done: () => {} })
+    return Promise.resolve({
+      stop: () => stops.push(1),
+      say: () => {},
+      secondsAt: () => 0,
+      done: () => {},
+      anew: () => anews.push(1),
+    })
   },
 }))
 vi.mock('../../sound/output', () => ({ nativeClock: () => undefined, now: () => 0 }))
@@ -44,7 +51,7 @@ function listened(mark: (clean: boolean) => void) {
 }
 
 beforeEach(() => {
-  wishes.length = stops.length = 0
+  wishes.length = stops.length = anews.length = 0
   localStorage.setItem('stage-heard-marks', 'on')
   vi.spyOn(client, 'GET').mockImplementation((() => Promise.resolve(answer(trust))) as never)
   vi.spyOn(client, 'PUT').mockImplementation((() => Promise.resolve(answer(take))) as never)
@@ -106,6 +113,19 @@ test('another tempo takes a proposal back', async () => {
   act(() => hook.rerender({ at: 0, tempo: 82 }))
   act(() => void vi.advanceTimersByTime(5000))
   expect(mark).not.toHaveBeenCalled()
+  // The microphone goes on; it is another thing that is listened for.
+  expect([stops.length, anews.length]).toEqual([0, 1])
+})
+
+test('what was said of a take stands until the next one is under way', async () => {
+  const hook = await begun(vi.fn())
+  act(() => hook.result.current.marked(false))
+  act(() => hook.rerender({ at: 0, tempo: 82 }))
+  expect(hook.result.current.heard).toMatchObject({ id: 7, marked: false })
+  act(() => wishes[0]!.heard({ notes: 1, heard: null, word: '' }))
+  expect(hook.result.current.heard).not.toBeNull()
+  act(() => wishes[0]!.heard({ notes: 2, heard: null, word: '' }))
+  expect(hook.result.current.heard).toBeNull()
 })
 
 test('it stops with the drill, and a proposal with it', async () => {

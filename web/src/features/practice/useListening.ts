@@ -21,6 +21,8 @@ const trustKey = api.queryOptions('get', '/api/heard/trust').queryKey
 
 /** A verdict waits so long for the player to say no. */
 const proposalMs = 2000
+/** So many notes are no chance any more. */
+const underWay = 2
 /** Who marks a take at its last note is quicker than its verdict, by no more than this. */
 const quickerMs = 1500
 
@@ -128,6 +130,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
         heard: (answer) => {
           const { notes: count, heard: over, word: told } = answer as Heard
           setNotes(count)
+          // What was said of the last take stands until the next one is under way.
+          if (count >= underWay) setHeard((last) => (last?.marked === null ? last : null))
           setWord(told)
           if (!over) return
           one.done()
@@ -163,11 +167,12 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
     if (state === 'off') return
     if (was.place !== place || !session.running) stop()
     else if (was.thing !== thing) {
-      listening.current?.stop()
-      listening.current = null
-      void start()
+      withdraw()
+      setNotes(0)
+      setHeard((last) => (last?.marked === null ? null : last))
+      listening.current?.anew()
     }
-  }, [place, thing, session.running, state, start, stop])
+  }, [place, thing, session.running, state, stop, withdraw])
   useEffect(() => stop, [stop])
 
   // Where the beats of the click lie in what is heard, and what drone there is.

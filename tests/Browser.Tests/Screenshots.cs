@@ -37,7 +37,7 @@ public sealed class Screenshots
         );
         Snap("backups", "//main//section");
         Shot("/week", "week", "//section");
-        Shot("/craft/sound", "sound", "//fieldset");
+        Shot("/craft/listening", "listening", "//*[@data-testid='heard-strip']");
         browser.Open("/craft");
         browser.See(By.LinkText("Crossing the break in pairs")).Click();
         Snap("tempo", "//*[@data-testid='tempo-chart']//*[name()='svg']");

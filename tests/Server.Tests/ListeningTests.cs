@@ -167,7 +167,7 @@ public sealed class ListeningTests : IDisposable
 
         (await app.Http.GetByteArrayAsync(new Uri("/api/simulated/tuning", UriKind.Relative))).Length.ShouldBeGreaterThan(100_000);
         await app.Refused(HttpMethod.Get, "/api/simulated/take?lateMs=9000", new { }, "lateMs");
-        await app.Refused(HttpMethod.Get, "/api/simulated/take?sound=Sung", new { }, "sound");
+        await app.Refused(HttpMethod.Get, "/api/simulated/take?sound=9", new { }, "sound");
         await app.Close();
         await app.Refused(HttpMethod.Get, "/api/simulated/take", new { }, "session", 409);
     }

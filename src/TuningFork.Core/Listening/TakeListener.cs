@@ -40,6 +40,12 @@ public sealed record HeardTake(
 /// <summary>Listens to takes of something written, one after the other, and says of each when it is over how it was.</summary>
 public sealed class TakeListener
 {
+    /// <summary>Lowest frequency of a drone in hertz.</summary>
+    public const double LowestDrone = 20;
+
+    /// <summary>Highest frequency of a drone in hertz.</summary>
+    public const double HighestDrone = 5_000;
+
     /// <summary>So long after its beginning the pitch of a note is known, in seconds.</summary>
     private const double PitchKnown = 0.25;
 
@@ -91,12 +97,12 @@ public sealed class TakeListener
     public void Click(double? beat) => click = beat;
 
     /// <summary>A drone began, or there is none any more: over it pure intervals are meant.</summary>
-    /// <param name="hertz">Its frequency, 20 to 5,000; null for no drone.</param>
+    /// <param name="hertz">Its frequency, from <see cref="LowestDrone"/> to <see cref="HighestDrone"/>; null for no drone.</param>
     /// <exception cref="ArgumentOutOfRangeException">The frequency is out of range.</exception>
     public void Drone(double? hertz)
     {
-        if (hertz is not (null or (>= 20 and <= 5_000)))
-            throw new ArgumentOutOfRangeException(nameof(hertz), hertz, "A drone has 20 to 5,000 Hz.");
+        if (hertz is not (null or (>= LowestDrone and <= HighestDrone)))
+            throw new ArgumentOutOfRangeException(nameof(hertz), hertz, $"A drone has {LowestDrone} to {HighestDrone} Hz.");
         drone = hertz;
     }
 

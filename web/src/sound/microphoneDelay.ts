@@ -1,4 +1,7 @@
-const place = 'microphone-delay'
+import { simulated } from './simulated'
+
+/** What a simulated player was measured by is nothing of the room. */
+const place = () => (simulated().on ? 'simulated-delay' : 'microphone-delay')
 
 export interface Delay {
   /** Milliseconds by which the microphone hears late what is played with the click. */
@@ -11,7 +14,7 @@ const unknown: Delay = { ms: 0, plusMinus: 1000 }
 
 /** The delay of this machine's sound, kept per device; null before it was measured. */
 export function knownDelay(): Delay | null {
-  const [ms = NaN, plusMinus = NaN] = (localStorage.getItem(place) ?? '').split(' ').map(Number)
+  const [ms = NaN, plusMinus = NaN] = (localStorage.getItem(place()) ?? '').split(' ').map(Number)
   return Number.isFinite(ms) && Number.isFinite(plusMinus) ? { ms, plusMinus } : null
 }
 
@@ -19,6 +22,6 @@ export function knownDelay(): Delay | null {
 export const microphoneDelay = (): Delay => knownDelay() ?? unknown
 
 export const keepMicrophoneDelay = ({ ms, plusMinus }: Delay) =>
-  localStorage.setItem(place, `${ms} ${plusMinus}`)
+  localStorage.setItem(place(), `${ms} ${plusMinus}`)
 
-export const forgetMicrophoneDelay = () => localStorage.removeItem(place)
+export const forgetMicrophoneDelay = () => localStorage.removeItem(place())

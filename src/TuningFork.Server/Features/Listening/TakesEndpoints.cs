@@ -15,9 +15,6 @@ public static class TakesEndpoints
     /// <summary>More faults that pass are no verdict.</summary>
     private const int MostPassing = 20;
 
-    private const double LowestDrone = 20;
-    private const double HighestDrone = 5_000;
-
     /// <summary>Full scale, nearly: the sound is cut off there.</summary>
     private const float Clipped = 0.999f;
 
@@ -127,7 +124,7 @@ public static class TakesEndpoints
         if (
             !TryNumber(words, "click", out var click)
             || !TryNumber(words, "drone", out var drone)
-            || drone is < LowestDrone or > HighestDrone
+            || drone is < TakeListener.LowestDrone or > TakeListener.HighestDrone
         )
             return false;
         listener?.Click(click);

@@ -1,6 +1,5 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
-import { useState } from 'react'
-import { chooseSimulated, simulated, type Simulated } from '../../sound/simulated'
+import type { Simulated } from '../../sound/simulated'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
 import { Select } from '../../ui/Select'
@@ -16,13 +15,14 @@ const figures = [
 ] as const
 
 /** A simulated player instead of a microphone, kept in this browser. */
-export function SimulatedPlayer() {
-  const [chosen, setChosen] = useState(simulated)
-  const change = (part: Partial<Simulated>) => {
-    const next = { ...chosen, ...part }
-    chooseSimulated(next)
-    setChosen(next)
-  }
+export function SimulatedPlayer({
+  chosen,
+  choose,
+}: {
+  chosen: Simulated
+  choose: (next: Simulated) => void
+}) {
+  const change = (part: Partial<Simulated>) => choose({ ...chosen, ...part })
   return (
     <Box as="section" aria-label="A simulated player">
       <chakra.h2 fontSize="subheading">A simulated player</chakra.h2>

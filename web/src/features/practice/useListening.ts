@@ -100,7 +100,8 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
       early.current = null
       if (before && performance.now() - before.at < quickerMs) return say(one, before.clean)
       setHeard(one)
-      if (!latest.current.mayMark || !isChosen(heardMarks, false)) return
+      // A simulated player marks nothing of this one.
+      if (!latest.current.mayMark || !isChosen(heardMarks, false) || one.simulated) return
       setProposed(true)
       window.clearTimeout(timer.current)
       timer.current = window.setTimeout(() => {
@@ -218,7 +219,10 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
         body: { cause: name, remedy, method },
       }),
     ).then(
-      () => setNoted(heard.id),
+      () => {
+        setNoted(heard.id)
+        void queries.invalidateQueries()
+      },
       () => setWord('It could not be noted; the program does not answer. Try again.'),
     )
   }

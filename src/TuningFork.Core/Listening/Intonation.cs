@@ -1,5 +1,4 @@
 using System.Globalization;
-using MathNet.Numerics.Distributions;
 using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Listening;
@@ -80,16 +79,11 @@ public sealed record Intonation
             .ToList();
         if (notes.Count < Fewest)
             return null;
-        var mean = notes.Average(note => note.Cents);
-        var spread = Math.Sqrt(notes.Sum(note => (note.Cents - mean) * (note.Cents - mean)) / (notes.Count - 1));
         var settled = notes.Select(note => note.SettledMs).OfType<double>().Order().ToList();
         return new Intonation
         {
             Notes = notes,
-            MeanCents = new Estimate(
-                mean,
-                Math.Max(Finest, StudentT.InvCDF(0, 1, notes.Count - 1, 0.975) * spread / Math.Sqrt(notes.Count))
-            ),
+            MeanCents = Estimate.OfMean([.. notes.Select(note => note.Cents)], Finest),
             SettledMs = settled.Count >= Fewest ? settled[settled.Count / 2] : null,
             IsPure = drone is not null,
         };
@@ -104,7 +98,7 @@ public sealed record Intonation
         var words = new List<string>
         {
             MeanCents.IsCertain
-                ? $"{Figure(Math.Abs(MeanCents.Value))} cents {(MeanCents.Value > 0 ? "sharp" : "flat")} in the mean (± {Figure(MeanCents.PlusMinus)}; {meant})"
+                ? $"{Off(MeanCents.Value)} in the mean (± {Figure(MeanCents.PlusMinus)}; {meant})"
                 : $"in tune in the mean (± {Figure(MeanCents.PlusMinus)} cents; {meant})",
         };
         words.AddRange(
@@ -114,9 +108,7 @@ public sealed record Intonation
                 .Where(one => Math.Abs(one.Cents) >= WorthSaying)
                 .OrderByDescending(one => Math.Abs(one.Cents))
                 .Take(MostNamed)
-                .Select(one =>
-                    $"{name(one.Midi)} {Figure(Math.Abs(one.Cents))} cents {(one.Cents > 0 ? "sharp" : "flat")} beside the others"
-                )
+                .Select(one => $"{name(one.Midi)} {Off(one.Cents)} beside the others")
         );
         if (SettledMs >= SlowToSettle)
             words.Add($"notes settle after {Figure(10 * Math.Round(SettledMs.Value / 10))} ms");
@@ -133,6 +125,8 @@ public sealed record Intonation
         var octaves = semitones < 0 ? (11 - semitones) / 12 : 0;
         return ground * Tuning.JustRatio(semitones + (12 * octaves)) / Math.Pow(2, octaves);
     }
+
+    private static string Off(double cents) => $"{Figure(Math.Abs(cents))} cents {(cents > 0 ? "sharp" : "flat")}";
 
     private static string Figure(double value) => Math.Round(value).ToString(CultureInfo.InvariantCulture);
 }

@@ -1,5 +1,3 @@
-using MathNet.Numerics.Distributions;
-
 namespace TuningFork.Core.Listening;
 
 /// <summary>How a note is played over weeks: A4, 14 cents high.</summary>
@@ -29,20 +27,10 @@ public sealed record PitchHabit(int Midi, Estimate Cents, int Days, int Notes)
                 .Select(note => (Midi: note.Key, Notes: note.Count(), Days: DayMeans(note)))
                 .Where(note => note.Days.Count >= FewestDays && note.Notes >= FewestNotes)
                 .OrderBy(note => note.Midi)
-                .Select(note => new PitchHabit(note.Midi, Mean(note.Days), note.Days.Count, note.Notes)),
+                .Select(note => new PitchHabit(note.Midi, Estimate.OfMean(note.Days, Intonation.Finest), note.Days.Count, note.Notes)),
         ];
     }
 
     private static List<double> DayMeans(IEnumerable<(DateOnly Day, int Midi, double Cents)> notes) =>
         [.. notes.GroupBy(one => one.Day).Select(day => day.Average(one => one.Cents))];
-
-    private static Estimate Mean(List<double> days)
-    {
-        var mean = days.Average();
-        var spread = Math.Sqrt(days.Sum(day => (day - mean) * (day - mean)) / (days.Count - 1));
-        return new Estimate(
-            mean,
-            Math.Max(Intonation.Finest, StudentT.InvCDF(0, 1, days.Count - 1, 0.975) * spread / Math.Sqrt(days.Count))
-        );
-    }
 }

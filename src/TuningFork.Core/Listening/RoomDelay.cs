@@ -1,5 +1,4 @@
 using System.Globalization;
-using MathNet.Numerics.Distributions;
 
 namespace TuningFork.Core.Listening;
 
@@ -37,7 +36,7 @@ public sealed record RoomDelay(Estimate? Ms, string Words)
     /// <summary>The delay.</summary>
     /// <param name="heard">What was heard, in seconds.</param>
     /// <param name="firstClick">When the first of the clicks sounded, in the same seconds.</param>
-    /// <param name="byClaps">Whether hands clapped along, and the click itself was in headphones; else the microphone heard the click.</param>
+    /// <param name="byClaps">Whether hands clapped along, the click in headphones; else the microphone heard the click itself.</param>
     public static RoomDelay Of(IReadOnlyList<double> heard, double firstClick, bool byClaps)
     {
         ArgumentNullException.ThrowIfNull(heard);
@@ -58,18 +57,19 @@ public sealed record RoomDelay(Estimate? Ms, string Words)
             return new RoomDelay(
                 null,
                 byClaps
-                    ? "Two things were heard with each click. Put headphones on, so that only the claps are heard, or let the click be heard alone."
+                    ? "Two things were heard with each click. Put headphones on, so that only claps are heard, or let it hear the click."
                     : "Something else was heard with each click. Be still meanwhile, or clap with headphones on."
             );
-        var mean = clicks.Average();
-        var spread = Math.Sqrt(clicks.Sum(ms => (ms - mean) * (ms - mean)) / (clicks.Count - 1));
+        var spread = Estimate.SpreadOf(clicks);
         if (spread > MostSpreadMs)
             return new RoomDelay(null, $"Too uneven to tell: within {Figure(spread)} ms of each other. Try again, with each click.");
-        var off = StudentT.InvCDF(0, 1, clicks.Count - 1, 0.975) * spread / Math.Sqrt(clicks.Count);
-        var delay = new Estimate(mean, Math.Max(TakeTiming.Finest, byClaps ? Math.Sqrt((off * off) + (HandsMs * HandsMs)) : off));
+        var delay = Estimate.OfMean(clicks, TakeTiming.Finest);
+        if (byClaps)
+            delay = delay with { PlusMinus = Math.Sqrt((delay.PlusMinus * delay.PlusMinus) + (HandsMs * HandsMs)) };
         return new RoomDelay(
             delay,
-            $"What sounds with the click is heard {Figure(Math.Abs(mean))} ms {(mean < 0 ? "before" : "after")} it here (± {Figure(delay.PlusMinus)}). Early and late are told beside the click from now on."
+            $"What sounds with the click is heard {Figure(Math.Abs(delay.Value))} ms {(delay.Value < 0 ? "before" : "after")} it here "
+                + $"(± {Figure(delay.PlusMinus)}). Early and late are told beside the click from now on."
         );
     }
 

@@ -9,6 +9,26 @@ public readonly record struct Estimate(double Value, double PlusMinus)
 {
     /// <summary>Whether it is told apart from nothing at all.</summary>
     public bool IsCertain => Math.Abs(Value) > PlusMinus;
+
+    /// <summary>The mean of some values, with the interval of Student's distribution.</summary>
+    /// <param name="values">The values, two or more.</param>
+    /// <param name="finest">No figure is more exact.</param>
+    /// <exception cref="ArgumentException">There are fewer than two.</exception>
+    public static Estimate OfMean(IReadOnlyCollection<double> values, double finest)
+    {
+        ArgumentNullException.ThrowIfNull(values);
+        if (values.Count < 2)
+            throw new ArgumentException("One value has no spread.", nameof(values));
+        var off = StudentT.InvCDF(0, 1, values.Count - 1, 0.975) * SpreadOf(values) / Math.Sqrt(values.Count);
+        return new Estimate(values.Average(), Math.Max(finest, off));
+    }
+
+    /// <summary>The standard deviation of some values, two or more.</summary>
+    internal static double SpreadOf(IReadOnlyCollection<double> values)
+    {
+        var mean = values.Average();
+        return Math.Sqrt(values.Sum(value => (value - mean) * (value - mean)) / (values.Count - 1));
+    }
 }
 
 /// <summary>Notes at one place of the bar.</summary>
@@ -141,7 +161,7 @@ public sealed record TakeTiming
             .. late.GroupBy(note => written[note.Written].InBar)
                 .Where(group => group.Count() >= 3)
                 .OrderBy(group => group.Key)
-                .Select(group => new PlaceTiming(group.Key, Mean([.. group.Select(note => note.Off)], Finest), group.Count())),
+                .Select(group => new PlaceTiming(group.Key, Estimate.OfMean([.. group.Select(note => note.Off)], Finest), group.Count())),
         ];
 
     /// <summary>Pairs on the beat and off it that are written equal: the ratio of the first to the second.</summary>
@@ -163,15 +183,8 @@ public sealed record TakeTiming
 
         if (ratios.Count < 3)
             return null;
-        var mean = Mean(ratios, 0.02);
+        var mean = Estimate.OfMean(ratios, 0.02);
         return new Estimate(Math.Exp(mean.Value), Math.Exp(mean.Value) * mean.PlusMinus);
-    }
-
-    private static Estimate Mean(List<double> values, double finest)
-    {
-        var mean = values.Average();
-        var spread = Math.Sqrt(values.Sum(value => Square(value - mean)) / (values.Count - 1));
-        return new Estimate(mean, Math.Max(finest, StudentT.InvCDF(0, 1, values.Count - 1, 0.975) * spread / Math.Sqrt(values.Count)));
     }
 
     private readonly record struct Straight(double Slope, double Zero, double Error)

@@ -7,7 +7,8 @@ export const chosenMicrophone = () => localStorage.getItem(place) ?? ''
 export const chooseMicrophone = (id: string) => localStorage.setItem(place, id)
 
 /**
- * Opens the microphone, or the simulated player that is listened to instead, as it hears: what browsers do for speech (levels that follow by themselves, silenced noise and echo) spoils music.
+ * Opens the microphone, or the simulated player that is listened to instead, as it hears: what browsers do for speech (levels that
+ * follow by themselves, silenced noise and echo) spoils music.
  * @throws whatever the browser says; `microphoneWords` turns it into a sentence
  */
 export async function openMicrophone(): Promise<MediaStream> {

@@ -9,6 +9,7 @@ class Media {
   state = 'inactive'
   mimeType = 'audio/webm;codecs=opus'
   ondataavailable: (event: { data: Blob }) => void = () => {}
+  onstart = () => {}
   onstop = () => {}
   constructor() {
     Media.last = this
@@ -90,4 +91,13 @@ test('a microphone that vanishes ends it, and what came is kept', async () => {
   expect(told.gone).toHaveBeenCalledOnce()
   expect(there.kept).toBe('until then,the end')
   expect(told.kept).toHaveBeenCalledOnce()
+})
+
+test('its length counts from when the browser records, which is later than it was asked to', async () => {
+  server()
+  const recorder = new Recorder(stream, { materialId: 3 }, listener())
+  await vi.advanceTimersByTimeAsync(3000)
+  Media.last.onstart()
+  await vi.advanceTimersByTimeAsync(2000)
+  expect(recorder.length).toBeCloseTo(2, 5)
 })

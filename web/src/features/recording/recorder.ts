@@ -29,7 +29,7 @@ export class Recorder {
   private readonly key = crypto.randomUUID()
   private readonly media: MediaRecorder
   private readonly pieces: Blob[] = []
-  private readonly began = performance.now()
+  private began = performance.now()
   private id: number | null = null
   private sent = 0
   private busy = false
@@ -48,6 +48,9 @@ export class Recorder {
       if (data.size === 0) return
       this.pieces.push(data)
       void this.send()
+    }
+    this.media.onstart = () => {
+      this.began = performance.now()
     }
     this.media.onstop = () => {
       this.over = true

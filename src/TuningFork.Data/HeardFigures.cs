@@ -17,8 +17,8 @@ public static class HeardFigures
         ArgumentNullException.ThrowIfNull(row);
         ArgumentNullException.ThrowIfNull(take);
         ArgumentNullException.ThrowIfNull(written);
-        var length = Math.Max(written[^1].At - written[0].At, 1e-9);
         row.Clean = take.Verdict.Clean;
+        row.PlayedTempo = take.Tempo?.Value;
         row.Notes = take.Alignment.Moments.Count(moment => moment.Heard is not null);
         row.Faults = Lines(take.Verdict.Faults.Select(fault => fault.Words(name)));
         if (take.Timing is { } timing)
@@ -29,7 +29,7 @@ public static class HeardFigures
             row.Uneven = timing.IsUneven ? timing.Unevenness!.Value.Value : null;
             // The last line is what helps.
             row.Timing = Lines(TimingWords.Of(timing).Append(TimingWords.Help(timing)));
-            row.Late = Pairs(timing.Late.Select(note => ((written[note.Written].At - written[0].At) / length, note.LateMs)));
+            row.Late = Pairs(timing.Late.Select(note => (At(written, note.Written), note.LateMs)));
         }
 
         if (take.Intonation is { } intonation)
@@ -38,6 +38,20 @@ public static class HeardFigures
             row.Intonation = Lines(intonation.Words(name));
             row.Pitch = Pairs(intonation.Notes.Select(note => ((double)note.Midi, note.Cents)));
         }
+    }
+
+    /// <summary>What stands so far into what is written, as it is called: "to F♯5 in bar 6".</summary>
+    /// <param name="written">What is written.</param>
+    /// <param name="at">How far, 0 to 1, as <see cref="Late"/> gives it.</param>
+    /// <param name="name">A sounding MIDI note number as the player reads it; null where pitches are not told.</param>
+    public static string Place(IReadOnlyList<WrittenMoment> written, double at, Func<int, string>? name)
+    {
+        ArgumentNullException.ThrowIfNull(written);
+        var index = Enumerable.Range(0, written.Count).MinBy(i => Math.Abs(At(written, i) - at));
+        var inBar = written.Take(index + 1).Count(moment => moment.Bar == written[index].Bar);
+        return name is not null && written[index].Midis is [var midi]
+            ? $"to {name(midi)} in bar {written[index].Bar}"
+            : string.Create(CultureInfo.InvariantCulture, $"to note {inBar} of bar {written[index].Bar}");
     }
 
     /// <summary>Each note of a row: how far into the take, 0 to 1, and milliseconds late.</summary>
@@ -53,6 +67,9 @@ public static class HeardFigures
         ArgumentNullException.ThrowIfNull(row);
         return Pairs(row.Pitch).Select(pair => ((int)pair.First, pair.Second));
     }
+
+    private static double At(IReadOnlyList<WrittenMoment> written, int index) =>
+        (written[index].At - written[0].At) / Math.Max(written[^1].At - written[0].At, 1e-9);
 
     private static string Lines(IEnumerable<string> lines) => string.Join('\n', lines);
 

@@ -172,6 +172,80 @@ public sealed class ListeningTests : IDisposable
         await app.Refused(HttpMethod.Get, "/api/simulated/take", new { }, "session", 409);
     }
 
+    [Fact]
+    public async Task Without_a_click_the_tempo_at_which_it_was_heard_is_what_counts()
+    {
+        var (_, session) = await StageAsync();
+        var wished = session["target"]!["tempo"]!.GetValue<int>();
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        var heard = await PlayAsync(socket, session, take => take with { Tempo = new Bpm(wished - 9) });
+        heard["playedTempo"]!.GetValue<int>().ShouldBeInRange(wished - 10, wished - 8);
+        async Task<int> TempoAfterAsync(int heardId)
+        {
+            var act = ActOf(session, "Clean");
+            act["heardId"] = heardId;
+            session = await app.Post("/api/session/act", act);
+            return app.Number("select Tempo from Takes order by AtUtc desc, Number desc limit 1");
+        }
+
+        (await TempoAfterAsync(Id(heard))).ShouldBe(heard["playedTempo"]!.GetValue<int>());
+        (await TempoAfterAsync(999)).ShouldNotBe(heard["playedTempo"]!.GetValue<int>(), "nobody heard that");
+        app.Write("update Heard set Simulated = 1");
+        (await TempoAfterAsync(Id(heard))).ShouldNotBe(heard["playedTempo"]!.GetValue<int>(), "a simulated player is not this one");
+    }
+
+    [Fact]
+    public async Task A_step_that_comes_late_again_and_again_is_what_is_missing()
+    {
+        var (_, session) = await StageAsync();
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        await SayAsync(socket, """{"click":1.0}""");
+        JsonNode heard = null!;
+        for (var i = 0; i < 3; i++)
+            heard = await PlayAsync(socket, session, take => take with { JitterMs = 5, Stops = new Dictionary<int, double>
+                    {
+                        [5] = 0.08,
+                    } });
+        var cause = heard["cause"]!;
+        cause["name"]!.GetValue<string>().ShouldBe("one change of fingers", heard.ToJsonString());
+        cause["words"]!.GetValue<string>().ShouldStartWith("The step to B4 in bar 4 comes late by ");
+    }
+
+    [Fact]
+    public async Task After_days_away_fewer_notes_are_to_be_one_with_the_click()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        var exercise = Id(
+            await app.Post(
+                "/api/technique/exercises",
+                new
+                {
+                    target = 80,
+                    sheet = new
+                    {
+                        kind = "major",
+                        tonic = "D",
+                        octaves = 1,
+                        rhythm = "eighth",
+                    },
+                }
+            )
+        );
+        app.Write($"update Materials set LastVisit = '2031-04-20', Visits = 6 where Id = {exercise}");
+        await app.Add(exercise);
+        var session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == exercise);
+        session["cue"]!["sentence"]!.GetValue<string>().ShouldBe("One note to the click: the two are one.", session.ToJsonString());
+        using var socket = await OpenAsync();
+        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldBeEmpty();
+        await SayAsync(socket, """{"click":1.0}""");
+        var early = await PlayAsync(socket, session, take => take with { LateMs = -60 });
+        early["clean"]!.GetValue<bool>().ShouldBeFalse(early.ToJsonString());
+        early["faults"]![0]!.GetValue<string>().ShouldEndWith(" ms before the click");
+    }
+
     private async Task<(int Passage, JsonNode Session)> StageAsync()
     {
         await app.Clock(Evening);

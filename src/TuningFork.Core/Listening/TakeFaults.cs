@@ -22,6 +22,15 @@ internal sealed class TakeFaults(ListenWish wish, IReadOnlyList<HeardTone> heard
     /// <summary>Nearer than this in cents, octaves apart or not, is the same note.</summary>
     private const double SameCents = 60;
 
+    /// <summary>
+    /// A note within so many milliseconds of its click is one with it: of two sounds nearer than that nobody says which came first (Hirsh
+    /// 1959, from memory: 20), and 5 more for how exactly a beginning is heard.
+    /// </summary>
+    private const double OneMs = 20 + TakeTiming.Finest;
+
+    /// <summary>So large a part of the notes may be beside the click where note and click are to be one (common practice).</summary>
+    internal const double PassBesideClick = 0.25;
+
     private readonly List<AlignedMoment> matched = [.. alignment.Moments.Where(one => one.Heard is not null)];
 
     private double BeatSeconds => wish.Beat * wholeSeconds;
@@ -36,6 +45,8 @@ internal sealed class TakeFaults(ListenWish wish, IReadOnlyList<HeardTone> heard
         // After a stop it is beside the click of itself.
         else if (timing?.DriftMs is not null && LostBeat(timing) is { } lost)
             faults.Add((lost, new Fault(FaultKind.LostBeat, wish.Written[lost].Bar)));
+        if (wish.IsOneWithClick && timing?.DriftMs is not null)
+            faults.AddRange(BesideClick(timing));
         return [.. faults.OrderBy(one => one.Written).Select(one => one.Fault)];
     }
 
@@ -119,6 +130,17 @@ internal sealed class TakeFaults(ListenWish wish, IReadOnlyList<HeardTone> heard
         }
 
         return null;
+    }
+
+    /// <summary>The notes that are not one with their click, beyond what the delay of the room may be off.</summary>
+    private IEnumerable<(int Written, Fault Fault)> BesideClick(TakeTiming timing)
+    {
+        var most = OneMs + (timing.MeanMs is null ? 0 : wish.DelayMs.PlusMinus);
+        return timing
+            .Late.Where(note => Math.Abs(note.LateMs) > most)
+            .Select(note =>
+                (note.Written, new Fault(FaultKind.BesideClick, wish.Written[note.Written].Bar, LateMs: (int)Math.Round(note.LateMs)))
+            );
     }
 
     private int? Midi(HeardTone tone) => tone.Hertz > 0 ? (int)Math.Round(69 + (Tuning.Cents(tone.Hertz, wish.A4) / 100)) : null;

@@ -1,3 +1,5 @@
+using TuningFork.Core.Tempo;
+
 namespace TuningFork.Core.Listening;
 
 /// <summary>What is listened for.</summary>
@@ -12,6 +14,7 @@ namespace TuningFork.Core.Listening;
 /// Whether a note sounds on at will, blown, bowed or sung: then the same note again, where it is not written, is no fault; it is too often heard
 /// where there is none.
 /// </param>
+/// <param name="IsOneWithClick">Whether it is worked on that note and click are one: then notes beside it are faults.</param>
 public sealed record ListenWish(
     IReadOnlyList<WrittenMoment> Written,
     double WholeSeconds,
@@ -20,7 +23,8 @@ public sealed record ListenWish(
     bool IsPitched,
     Estimate DelayMs,
     VerdictRules Rules,
-    bool Sustains = true
+    bool Sustains = true,
+    bool IsOneWithClick = false
 );
 
 /// <summary>A take as it was heard.</summary>
@@ -29,12 +33,16 @@ public sealed record ListenWish(
 /// <param name="Timing">How early or late; null where too little was heard.</param>
 /// <param name="Verdict">Whether it is clean.</param>
 /// <param name="Intonation">How far from the pitch; null where too little was heard, and where pitch is not judged.</param>
+/// <param name="Tempo">
+/// The tempo at which it was played where no click gave one; null with a click, where it stopped or broke off, and where too little was heard.
+/// </param>
 public sealed record HeardTake(
     IReadOnlyList<HeardTone> Tones,
     Alignment Alignment,
     TakeTiming? Timing,
     TakeVerdict Verdict,
-    Intonation? Intonation
+    Intonation? Intonation,
+    Bpm? Tempo
 );
 
 /// <summary>Listens to takes of something written, one after the other, and says of each when it is over how it was.</summary>
@@ -156,8 +164,14 @@ public sealed class TakeListener
         var timing = TakeTiming.Of(wish.Written, tones, alignment, whole, FirstBeat(tones, alignment), wish.DelayMs);
         var verdict = TakeVerdict.Of(wish, tones, alignment, timing, whole);
         var intonation = wish.IsPitched ? Intonation.Of(wish.Written, tones, alignment, wish.A4, drone) : null;
-        return new HeardTake(tones, alignment, timing, verdict, intonation);
+        return new HeardTake(tones, alignment, timing, verdict, intonation, click is null ? TempoOf(timing, verdict) : null);
     }
+
+    /// <summary>A take that stopped, or of which a part is missing, has no tempo.</summary>
+    private Bpm? TempoOf(TakeTiming? timing, TakeVerdict verdict) =>
+        timing is null || verdict.Faults.Any(fault => fault.Kind is FaultKind.Stop or FaultKind.BrokenOff)
+            ? null
+            : Bpm.Near(60 / (timing.WholeSeconds * wish.Beat));
 
     /// <summary>The beat of the click on which what is written begins: that which is nearest to where the notes say it was.</summary>
     private double? FirstBeat(IReadOnlyList<HeardTone> tones, Alignment alignment)

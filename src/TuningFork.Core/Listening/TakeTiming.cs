@@ -76,6 +76,9 @@ public sealed record TakeTiming
     /// </summary>
     public required Estimate? DriftMs { get; init; }
 
+    /// <summary>Seconds of a whole note as it was played: the slope of the take's own line.</summary>
+    public required double WholeSeconds { get; init; }
+
     /// <summary>Places of the bar with three notes or more.</summary>
     public required IReadOnlyList<PlaceTiming> Places { get; init; }
 
@@ -144,6 +147,7 @@ public sealed record TakeTiming
                         Math.Max(Finest, Math.Sqrt(Square(1.96 * spread / Math.Sqrt(late.Count)) + Square(delayMs.PlusMinus)))
                     ),
             SpreadMs = spread,
+            WholeSeconds = own.Slope,
             DriftMs = firstBeat is null
                 ? null
                 : new Estimate(

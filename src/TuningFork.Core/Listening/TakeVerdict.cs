@@ -34,6 +34,9 @@ public enum FaultKind
 
     /// <summary>It ended before the last note.</summary>
     BrokenOff,
+
+    /// <summary>Note and click are not one, where that is what is worked on.</summary>
+    BesideClick,
 }
 
 /// <summary>A fault and its place.</summary>
@@ -41,7 +44,8 @@ public enum FaultKind
 /// <param name="Bar">Number of the bar as it is printed.</param>
 /// <param name="Written">Sounding MIDI note number of what is written; null where it does not matter.</param>
 /// <param name="Heard">That of what was heard; null where it is not known.</param>
-public sealed record Fault(FaultKind Kind, int Bar, int? Written = null, int? Heard = null)
+/// <param name="LateMs">Milliseconds late, below zero for early, where that is the fault; else 0.</param>
+public sealed record Fault(FaultKind Kind, int Bar, int? Written = null, int? Heard = null, int LateMs = 0)
 {
     /// <summary>In words: "bar 3: F♯4 instead of F4".</summary>
     /// <param name="name">A sounding MIDI note number as the player reads it.</param>
@@ -58,6 +62,7 @@ public sealed record Fault(FaultKind Kind, int Bar, int? Written = null, int? He
             (FaultKind.AdditionalNote, _, _) => "one note too many",
             (FaultKind.Stop, _, _) => "a stop",
             (FaultKind.LostBeat, _, _) => "beside the click from here on",
+            (FaultKind.BesideClick, _, _) => $"{Math.Abs(LateMs)} ms {(LateMs < 0 ? "before" : "after")} the click",
             _ => "it ends here",
         };
         return $"bar {Bar}: {what}";
@@ -95,7 +100,8 @@ public sealed record TakeVerdict(bool Clean, IReadOnlyList<Fault> Faults)
             && Count(FaultKind.MissingNote) <= rules.MostMissing
             && Count(FaultKind.AdditionalNote) <= rules.MostAdditional
             && (!rules.StopsCount || Count(FaultKind.Stop) == 0)
-            && (!rules.LostBeatCounts || Count(FaultKind.LostBeat) == 0);
+            && (!rules.LostBeatCounts || Count(FaultKind.LostBeat) == 0)
+            && Count(FaultKind.BesideClick) <= TakeFaults.PassBesideClick * alignment.Moments.Count;
         return new TakeVerdict(clean, faults);
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using TuningFork.Core.Listening;
 
 namespace TuningFork.Core.Repertoire;
 
@@ -7,6 +8,11 @@ namespace TuningFork.Core.Repertoire;
 /// <param name="IsUneven">Whether notes that are written equal came in unequal pairs.</param>
 /// <param name="OffCents">Mean size of what its notes are beside the pitch, in cents; null where no pitch was heard.</param>
 public sealed record HeardSign(double? DriftMs, bool IsUneven, double? OffCents);
+
+/// <summary>A step that comes late again and again.</summary>
+/// <param name="Habit">By how much, and in how many takes.</param>
+/// <param name="Place">Where it is, as it is called: "to F♯5 in bar 6".</param>
+public sealed record HeardStep(StepHabit Habit, string Place);
 
 /// <summary>A cause that was heard.</summary>
 /// <param name="Cause">The cause, with what helps.</param>
@@ -30,12 +36,15 @@ public static class HeardCauses
 
     /// <summary>The weightiest cause.</summary>
     /// <param name="takes">The takes of one thing, the newest last.</param>
+    /// <param name="step">A step of it that comes late; null for none.</param>
     /// <returns>The cause; null where nothing comes again.</returns>
-    public static HeardCause? Of(IReadOnlyList<HeardSign> takes)
+    public static HeardCause? Of(IReadOnlyList<HeardSign> takes, HeardStep? step)
     {
         ArgumentNullException.ThrowIfNull(takes);
         var last = takes.TakeLast(Looked).ToList();
-        return Drift(last, sign: -1, "rushing", "rush")
+        // What has a place is mended first: the rest often comes of it.
+        return Step(step)
+            ?? Drift(last, sign: -1, "rushing", "rush")
             ?? Drift(last, sign: 1, "still too fast for it", "drag")
             ?? Often(last, take => take.IsUneven ? 1 : null, "fingers uneven", (count, _) => $"{count} have uneven pairs of notes.")
             ?? Often(
@@ -45,6 +54,14 @@ public static class HeardCauses
                 (count, cents) => $"{count} are beside the pitch by {Figure(cents)} cents."
             );
     }
+
+    private static HeardCause? Step(HeardStep? step) =>
+        step is null
+            ? null
+            : new HeardCause(
+                Causes.All.First(cause => cause.Name == "one change of fingers"),
+                $"The step {step.Place} comes late by {Figure(step.Habit.LateMs.Value)} ms (± {Figure(step.Habit.LateMs.PlusMinus)}) in {step.Habit.Takes} takes."
+            );
 
     private static HeardCause? Drift(List<HeardSign> takes, int sign, string name, string does) =>
         Often(

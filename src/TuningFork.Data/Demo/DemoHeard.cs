@@ -80,7 +80,7 @@ internal static class DemoHeard
                 Method = Methods.TempoLadder.Id,
                 Marked = verdict.Clean,
             };
-            HeardFigures.Write(row, new HeardTake(tones, alignment, timing, verdict, intonation), written, midi =>
+            HeardFigures.Write(row, new HeardTake(tones, alignment, timing, verdict, intonation, Tempo: null), written, midi =>
                 NoteNaming.OfSounding(midi, instrument, profile.Naming, bars.Key)
             );
             db.Heard.Add(row);

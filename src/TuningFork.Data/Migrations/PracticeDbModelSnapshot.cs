@@ -559,6 +559,9 @@ namespace TuningFork.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("PlayedTempo")
+                        .HasColumnType("INTEGER");
+
                     b.Property<bool>("Simulated")
                         .HasColumnType("INTEGER");
 

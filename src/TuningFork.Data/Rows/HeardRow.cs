@@ -18,6 +18,9 @@ public sealed class HeardRow
     public int? Tempo { get; set; }
     public MethodId Method { get; set; }
 
+    /// <summary>The tempo at which it was played where no click gave one; else null.</summary>
+    public int? PlayedTempo { get; set; }
+
     /// <summary>The verdict, and how the player marked it; null where that was not said.</summary>
     public bool Clean { get; set; }
     public bool? Marked { get; set; }

@@ -40,6 +40,35 @@ public sealed class TakeListenerTests
         TimingWords.Help(heard.Timing).ShouldStartWith("Put the click on 2 and 4");
     }
 
+    [Fact]
+    public void Where_note_and_click_are_to_be_one_a_take_beside_it_is_missed_but_not_for_what_the_room_may_delay()
+    {
+        var early = Line.Sound(Line.Take(60) with { LateMs = -45, JitterMs = 4 }, Reed, 7);
+        var one = Line.Wish(60) with { IsOneWithClick = true };
+        Line.Listen(early, Line.Wish(60))!.Verdict.Clean.ShouldBeTrue();
+        var missed = Line.Listen(early, one)!.Verdict;
+        missed.Clean.ShouldBeFalse();
+        missed.Faults.ShouldAllBe(fault => fault.Kind == FaultKind.BesideClick);
+        missed.Faults.Average(fault => fault.LateMs).ShouldBe(-45, 10);
+        missed.Faults[0].Words(midi => $"{midi}").ShouldEndWith("ms before the click");
+        Line.Listen(early, one with { DelayMs = new Estimate(0, 30) })!.Verdict.Clean.ShouldBeTrue("it may be the room");
+        Line.Listen(Line.Sound(Line.Take(60) with { JitterMs = 6 }, Reed, 7), one)!.Verdict.Clean.ShouldBeTrue();
+        Line.Listen(Line.Sound(Line.Take(60) with { JitterMs = 60 }, Reed, 7), one)!.Verdict.Clean.ShouldBeFalse("it scatters");
+    }
+
+    [Theory]
+    [InlineData(63)]
+    [InlineData(84)]
+    [InlineData(109)]
+    public void Without_a_click_the_tempo_is_the_player_s_own(int tempo)
+    {
+        var sound = Line.Sound(Line.Take(tempo) with { JitterMs = 12 }, Reed, 7);
+        Line.Listen(sound, Line.Wish(84), click: null)!.Tempo!.Value.Value.ShouldBeInRange(tempo - 1, tempo + 1);
+        Line.Listen(Line.Sound(Line.Take(84), Reed, 7), Line.Wish(84))!.Tempo.ShouldBeNull("the click gives it");
+        var stopped = Line.Take(84) with { Stops = new Dictionary<int, double> { [11] = 1.5 } };
+        Line.Listen(Line.Sound(stopped, Reed, 7), Line.Wish(84), click: null)!.Tempo.ShouldBeNull("it stopped");
+    }
+
     [Theory]
     [InlineData(5, FaultKind.WrongNote)]
     [InlineData(13, FaultKind.WrongNote)]

@@ -2642,6 +2642,8 @@ export interface components {
             seconds?: null | number;
             key?: null | string;
             lateAt?: null | number[];
+            /** Format: int32 */
+            heardId?: null | number;
         };
         AheadDay: {
             /** Format: date */
@@ -3708,6 +3710,8 @@ export interface components {
             withClick: boolean;
             intonation: string[];
             simulated: boolean;
+            /** Format: int32 */
+            playedTempo: null | number;
             cause: null | components["schemas"]["HeardCauseView"];
         };
         HelpCue: {

@@ -72,7 +72,8 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
                     isPitched,
                     delay,
                     TakesEndpoints.RulesOf(profile),
-                    Sustains: instrument.Family is not (Family.Plucked or Family.Keys or Family.Percussion)
+                    Sustains: instrument.Family is not (Family.Plucked or Family.Keys or Family.Percussion),
+                    IsOneWithClick: drill.MethodId == Methods.HalfDensity.Id
                 ),
                 target.MaterialId,
                 target.Key,

@@ -38,11 +38,11 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
         HeardFigures.Write(row, take, hand.Wish.Written, hand.Name);
         db.Heard.Add(row);
         await db.SaveChangesAsync(cancel);
-        return View(row, simulated ? null : await CauseAsync(row, cancel));
+        return View(row, simulated ? null : await CauseAsync(row, hand, cancel));
     }
 
     /// <summary>What the last takes of a passage show to be missing, where that is not what is being worked on.</summary>
-    private async Task<HeardCauseView?> CauseAsync(HeardRow row, CancellationToken cancel)
+    private async Task<HeardCauseView?> CauseAsync(HeardRow row, AtHand hand, CancellationToken cancel)
     {
         if (
             await db.Materials.AsNoTracking().FirstOrDefaultAsync(material => material.Id == row.MaterialId, cancel)
@@ -60,8 +60,22 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             ))
             .ToListAsync(cancel);
         signs.Reverse();
-        return HeardCauses.Of(signs) is { } heard && heard.Cause.Name != passage.Missing
+        return HeardCauses.Of(signs, await StepAsync(row, hand, cancel)) is { } heard && heard.Cause.Name != passage.Missing
             ? new HeardCauseView(heard.Words, heard.Cause.Name, heard.Cause.Remedy, heard.Cause.Method.Id.Name)
+            : null;
+    }
+
+    /// <summary>The step that comes late in the last takes of the same notes.</summary>
+    private async Task<HeardStep?> StepAsync(HeardRow row, AtHand hand, CancellationToken cancel)
+    {
+        var takes = await db
+            .Heard.AsNoTracking()
+            .Where(one => one.TargetKey == row.TargetKey && one.Method == row.Method && !one.Simulated && one.Late != "")
+            .OrderByDescending(one => one.Id)
+            .Take(HeardCauses.Looked)
+            .ToListAsync(cancel);
+        return StepHabit.Of([.. takes.Select(take => HeardFigures.Late(take).ToList())]) is { } habit
+            ? new HeardStep(habit, HeardFigures.Place(hand.Wish.Written, habit.At, hand.Wish.IsPitched ? hand.Name : null))
             : null;
     }
 
@@ -115,6 +129,7 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             row.DriftMs is not null,
             Lines(row.Intonation),
             row.Simulated,
+            row.PlayedTempo,
             cause
         );
     }

@@ -15,6 +15,7 @@ public sealed record HeardNoteView(double At, int LateMs);
 /// <param name="WithClick">Whether it was played with a click.</param>
 /// <param name="Intonation">How far from the pitch, in words; empty where it was not heard.</param>
 /// <param name="Simulated">Whether a simulated player was listened to.</param>
+/// <param name="PlayedTempo">The tempo at which it was played where no click gave one; null else, and where it stopped.</param>
 /// <param name="Cause">What is missing, as the last takes of the thing have it; null where nothing comes again, and for takes gone by.</param>
 public sealed record HeardView(
     int Id,
@@ -33,6 +34,7 @@ public sealed record HeardView(
     bool WithClick,
     IReadOnlyList<string> Intonation,
     bool Simulated,
+    int? PlayedTempo,
     HeardCauseView? Cause
 );
 

@@ -182,6 +182,7 @@ public enum StageAct
 /// <summary>An act on the stage. Sent again with the same id it counts once.</summary>
 /// <param name="SessionId">The session that the window shows.</param>
 /// <param name="Key">Key of the target that was shown when it was pressed; left out: what stands there now.</param>
+/// <param name="HeardId">The take as it was heard, where it was: its tempo counts where no click gave one.</param>
 public sealed record ActWish(
     Guid Id,
     int SessionId,
@@ -191,7 +192,8 @@ public sealed record ActWish(
     int? Value = null,
     double? Seconds = null,
     string? Key = null,
-    IReadOnlyList<int>? LateAt = null
+    IReadOnlyList<int>? LateAt = null,
+    int? HeardId = null
 );
 
 /// <summary>What a pulse comes back with.</summary>

@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Spacing;
+using TuningFork.Core.Tempo;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -128,7 +129,8 @@ public sealed class SessionDesk(
         if (!clean && Methods.Of(drill).Course == Course.Steps)
             detail = detail with { LateItems = cue.Title };
         var target = drill.Targets[shown];
-        var tempo = shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge);
+        var tempo = await HeardTempoAsync(detail.Heard, target, cancel)
+            ?? (shown == cue.TargetIndex ? cue.Tempo : target.Tempo?.Plus(row.Nudge));
         await books.MarkAsync(session, row, drill, shown, new Try(clean, tempo, cue.Run?.IsRepair == true ? 0 : 1), id, cancel, detail);
         // Where the tempo follows the takes it goes on from the one that was just played.
         if (target is { Able: not null, Pace: Pace.Work } && Methods.Of(drill).Course is Course.Rounds or Course.WorkRest)
@@ -136,6 +138,17 @@ public sealed class SessionDesk(
         if (CueOf(row, drill).Complete && !GoesOn(session, row, drill))
             await LeaveAsync(session, row, DrillState.Done, cancel);
     }
+
+    /// <summary>The tempo at which a take was heard, where no click gave it: what is shown is then only wished.</summary>
+    private async Task<Bpm?> HeardTempoAsync(int? id, Target target, CancellationToken cancel) =>
+        id is null
+            ? null
+            : Bookkeeping.ToBpm(
+                await db
+                    .Heard.Where(heard => heard.Id == id && heard.TargetKey == target.Key && !heard.Simulated)
+                    .Select(heard => heard.PlayedTempo)
+                    .FirstOrDefaultAsync(cancel)
+            );
 
     /// <summary>A stretch that has lasted long enough ends its drill by the clock.</summary>
     public async Task SettleAsync(SessionRow session, CancellationToken cancel)

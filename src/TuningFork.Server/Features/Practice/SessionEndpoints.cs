@@ -130,7 +130,7 @@ public static class SessionEndpoints
                     wish.Kind == StageAct.Clean,
                     wish.Key,
                     cancel,
-                    new TakeDetail(Off: wish is { Kind: StageAct.Missed, Value: -1 or 1 } ? wish.Value : null)
+                    new TakeDetail(Off: wish is { Kind: StageAct.Missed, Value: -1 or 1 } ? wish.Value : null, Heard: wish.HeardId)
                 );
             case StageAct.Run:
                 return desk.RunAsync(session, row, wish, cancel);

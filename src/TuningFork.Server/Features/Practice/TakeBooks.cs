@@ -13,7 +13,13 @@ namespace TuningFork.Server.Features.Practice;
 /// <param name="Seconds">Of a run against the clock, or of a stretch without a miss: how long it took.</param>
 /// <param name="LateItems">The names of what came late, one a line.</param>
 /// <param name="Off">Of a miss: -1 too early, 1 too late.</param>
-public readonly record struct TakeDetail(int? Late = null, double? Seconds = null, string? LateItems = null, int? Off = null);
+public readonly record struct TakeDetail(
+    int? Late = null,
+    double? Seconds = null,
+    string? LateItems = null,
+    int? Off = null,
+    int? Heard = null
+);
 
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
 public sealed class TakeBooks(PracticeDb db, PracticeClock clock)

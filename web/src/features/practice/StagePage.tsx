@@ -85,7 +85,7 @@ function Stage({ stage, session, note }: StageProps) {
 
   useTitle(`${cue.title}, ${areaName(drill.area)}`)
   const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) =>
-    act('Run', late.length, seconds, late),
+    act('Run', late.length, { seconds, lateAt: late }),
   )
   const takes = `${session.position}:${drill.takes}`
   const { help, give, asksTension, tense, asksRelief, relieve, figure, toggleTension, toggleRelief } =
@@ -93,14 +93,13 @@ function Stage({ stage, session, note }: StageProps) {
   const keepClick = useCallback((on: boolean) => act('Click', on ? 1 : 0), [act])
   const sound = useStageSound(session, keepClick)
   const recording = useStageRecording(session, sound)
-  const listening = useListening(session, sound, (clean) => {
+  const listening = useListening(session, sound, (clean, heardId) => {
     recording.marked(clean)
-    act(clean ? 'Clean' : 'Missed')
+    act(clean ? 'Clean' : 'Missed', undefined, { heardId })
   })
   const mark = (clean: boolean, off?: number) => {
     recording.marked(clean)
-    listening.marked(clean)
-    act(clean ? 'Clean' : 'Missed', off)
+    act(clean ? 'Clean' : 'Missed', off, { heardId: listening.marked(clean) })
   }
   const { stop: stopRun } = run
   useEffect(() => {

@@ -39,7 +39,7 @@ interface At {
   tempo?: number
 }
 
-function listened(mark: (clean: boolean) => void) {
+function listened(mark: (clean: boolean, heardId: number) => void) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
@@ -62,7 +62,7 @@ afterEach(() => {
   localStorage.clear()
 })
 
-async function begun(mark: (clean: boolean) => void) {
+async function begun(mark: (clean: boolean, heardId: number) => void) {
   const hook = listened(mark)
   act(() => hook.result.current.toggle())
   await vi.waitFor(() => expect(hook.result.current.mayMark).toBe(true))
@@ -78,14 +78,16 @@ test('what is heard marks a take after two seconds in which nothing was said aga
   act(() => void vi.advanceTimersByTime(1900))
   expect(mark).not.toHaveBeenCalled()
   act(() => void vi.advanceTimersByTime(200))
-  expect(mark).toHaveBeenCalledExactlyOnceWith(false)
+  expect(mark).toHaveBeenCalledExactlyOnceWith(false, take.id)
   expect(hook.result.current.heard?.marked).toBe(false)
 })
 
 test('the player overrules it', async () => {
   const mark = vi.fn()
   const hook = await begun(mark)
-  act(() => hook.result.current.marked(true))
+  // The take that is meant, so that its tempo counts; of one that was not heard there is none.
+  act(() => expect(hook.result.current.marked(true)).toBe(take.id))
+  act(() => expect(hook.result.current.marked(true)).toBeUndefined())
   act(() => void vi.advanceTimersByTime(5000))
   expect(mark).not.toHaveBeenCalled()
   expect(hook.result.current.heard?.marked).toBe(true)

@@ -40,7 +40,7 @@ interface Sound {
  * Listens to takes of the thing at hand, as long as it is wished and no longer than the drill. What it makes of them is shown; where the
  * player has let it, it marks them after two seconds in which nothing was said against it.
  */
-export function useListening(session: Schemas['SessionView'], sound: Sound, mark: (clean: boolean) => void) {
+export function useListening(session: Schemas['SessionView'], sound: Sound, mark: (clean: boolean, heardId: number) => void) {
   const queries = useQueryClient()
   const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
   const [word, setWord] = useState('')
@@ -107,7 +107,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
       timer.current = window.setTimeout(() => {
         setProposed(false)
         say(one, one.clean)
-        latest.current.mark(one.clean)
+        latest.current.mark(one.clean, one.id)
       }, proposalMs)
     },
     [say],
@@ -201,12 +201,15 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   const listens = state === 'on' && (heard === null || heard.marked !== null)
   useSimulatedPlayer({ listens, thing, tempo, bar, clicking, beat })
 
-  /** The player says how the take was: that holds, whatever was heard. */
+  /** The player says how the take was: that holds, whatever was heard; the take that is meant, where it was heard. */
   const marked = useCallback(
     (clean: boolean) => {
       withdraw()
-      if (heard && heard.marked === null) say(heard, clean)
-      else early.current = { clean, at: performance.now() }
+      if (heard && heard.marked === null) {
+        say(heard, clean)
+        return heard.id
+      }
+      early.current = { clean, at: performance.now() }
     },
     [heard, withdraw, say],
   )

@@ -8,6 +8,8 @@ import { useTurn } from './useTurn'
 
 type Session = Schemas['SessionView']
 type Kind = Schemas['StageAct']
+/** What an act says beside its kind and its value. */
+type Said = Pick<Schemas['ActWish'], 'seconds' | 'lateAt' | 'heardId'>
 
 /** The session, its running clock, and what can be done on the stage. */
 export function useStage() {
@@ -50,7 +52,7 @@ export function useStage() {
   }, [id, queries, over])
 
   const act = useCallback(
-    (kind: Kind, value?: number, seconds?: number, lateAt?: number[]) => {
+    (kind: Kind, value?: number, said: Said = {}) => {
       if (!session) return
       outbox.current?.add({
         id: crypto.randomUUID(),
@@ -59,9 +61,8 @@ export function useStage() {
         playedSeconds: tick(),
         kind,
         value,
-        seconds,
-        lateAt,
         key: session.target?.key,
+        ...said,
       })
     },
     [session, tick],

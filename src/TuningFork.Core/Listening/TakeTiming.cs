@@ -44,10 +44,13 @@ public sealed record TakeTiming
     public const int Fewest = 4;
 
     /// <summary>
-    /// A drift is claimed where chance alone would show one in less than two of a hundred takes; smaller ones are within what a beginning can
-    /// be heard to.
+    /// A drift is claimed where chance alone would show one in less than four of a hundred takes; smaller ones are within what a beginning can
+    /// be heard to. A note whose beginning was heard wrong says little of it.
     /// </summary>
-    private const double DriftCertainty = 0.98;
+    private const double DriftCertainty = 0.96;
+
+    /// <summary>No take is taken for more even than so many milliseconds of standard deviation: so exactly nobody is heard.</summary>
+    private const double FinestSpread = 2;
 
     /// <summary>So near to even nobody hears a difference.</summary>
     private const double LeastUneven = 0.05;
@@ -120,7 +123,7 @@ public sealed record TakeTiming
             .ToList();
         if (notes.Count < Fewest)
             return null;
-        var own = Line([.. notes.Select(note => (note.X, note.T))]);
+        var own = StraightLine.Through([.. notes.Select(note => (note.X, note.T))]);
         var late = notes
             .Select(note =>
                 (
@@ -131,7 +134,9 @@ public sealed record TakeTiming
                 )
             )
             .ToList();
-        var line = Line([.. late.Select(note => (note.X, note.LateMs))]);
+        List<(double X, double LateMs)> points = [.. late.Select(note => (note.X, note.LateMs))];
+        var line = StraightLine.Through(points);
+        var steady = StraightLine.Robust(points, FinestSpread);
         var spread = Math.Sqrt(late.Sum(note => Square(note.LateMs - line.At(note.X))) / (late.Count - 2));
         var length = notes[^1].X - notes[0].X;
         var mean = late.Average(note => note.LateMs);
@@ -151,8 +156,8 @@ public sealed record TakeTiming
             DriftMs = firstBeat is null
                 ? null
                 : new Estimate(
-                    line.Slope * length,
-                    Math.Max(Finest, StudentT.InvCDF(0, 1, late.Count - 2, (1 + DriftCertainty) / 2) * line.Error * length)
+                    steady.Slope * length,
+                    Math.Max(Finest, StudentT.InvCDF(0, 1, late.Count - 2, (1 + DriftCertainty) / 2) * steady.Error * length)
                 ),
             Places = PlacesOf(written, [.. late.Select(note => (note.Written, Off: note.LateMs - line.At(note.X)))]),
             Unevenness = UnevennessOf(written, [.. notes.Select(note => (note.Written, note.T))]),
@@ -189,21 +194,6 @@ public sealed record TakeTiming
             return null;
         var mean = Estimate.OfMean(ratios, 0.02);
         return new Estimate(Math.Exp(mean.Value), Math.Exp(mean.Value) * mean.PlusMinus);
-    }
-
-    private readonly record struct Straight(double Slope, double Zero, double Error)
-    {
-        public double At(double x) => Zero + (Slope * x);
-    }
-
-    /// <summary>The line of the least squares, with the standard error of its slope.</summary>
-    private static Straight Line(IReadOnlyList<(double X, double Y)> points)
-    {
-        var (mx, my) = (points.Average(point => point.X), points.Average(point => point.Y));
-        var xx = points.Sum(point => Square(point.X - mx));
-        var slope = xx > 0 ? points.Sum(point => (point.X - mx) * (point.Y - my)) / xx : 0;
-        var rest = points.Sum(point => Square(point.Y - my - (slope * (point.X - mx))));
-        return new Straight(slope, my - (slope * mx), xx > 0 ? Math.Sqrt(rest / (points.Count - 2) / xx) : 0);
     }
 
     private static double Square(double value) => value * value;

@@ -41,6 +41,30 @@ public sealed class TakeListenerTests
     }
 
     [Fact]
+    public void A_note_whose_beginning_is_heard_wrong_is_no_drift()
+    {
+        // Sixty milliseconds of rushing; the last note swells and is heard 150 ms late.
+        var written = Line.Written;
+        var whole = 240.0 / 84;
+        var random = new Random(3);
+        var end = written[^1].At;
+        var tones = written
+            .Select(
+                (moment, i) =>
+                {
+                    var lateMs = (-60 * moment.At / end) + (16 * (random.NextDouble() - 0.5)) + (i == written.Count - 1 ? 150 : 0);
+                    var at = 1 + (moment.At * whole) + (lateMs / 1000);
+                    return new HeardTone(at, at + 0.2, 440 * Math.Pow(2, (moment.Midis[0] - 69) / 12.0), 1, 0.5);
+                }
+            )
+            .ToList();
+        var alignment = Alignment.Of(written, tones, whole, withClick: true, 440, isPitched: true);
+        var timing = TakeTiming.Of(written, tones, alignment, whole, 1, new Estimate(0, 5))!;
+        timing.DriftMs!.Value.Value.ShouldBe(-60, 12);
+        timing.DriftMs.Value.IsCertain.ShouldBeTrue();
+    }
+
+    [Fact]
     public void Where_note_and_click_are_to_be_one_a_take_beside_it_is_missed_but_not_for_what_the_room_may_delay()
     {
         var early = Line.Sound(Line.Take(60) with { LateMs = -45, JitterMs = 4 }, Reed, 7);

@@ -13,7 +13,7 @@ export interface Listening {
   anew: () => void
 }
 
-interface Wish {
+export interface Wish {
   /** Where in the program it is listened to, with what is wished. */
   path: (rate: number) => string
   /** Told each answer. */

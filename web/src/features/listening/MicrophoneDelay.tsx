@@ -1,13 +1,12 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { listen, type Listening } from '../../sound/listen'
 import type { Metronome } from '../../sound/metronome'
 import { forgetMicrophoneDelay, keepMicrophoneDelay, knownDelay } from '../../sound/microphoneDelay'
 import { nativeClock, now } from '../../sound/output'
 import { plainClick } from '../../sound/plainClick'
 import { playSimulated } from '../../sound/simulated'
 import { Press } from '../../ui/Press'
-import { close, microphoneWords, openMicrophone } from '../recording/microphone'
+import { useMicrophone } from './useMicrophone'
 
 /** As the program has them: `RoomDelay` in the core. */
 const tempo = 80
@@ -28,18 +27,14 @@ export function MicrophoneDelay() {
   const [words, setWords] = useState('')
   const [delay, setDelay] = useState(knownDelay)
   const click = useRef<Metronome | null>(null)
-  const listening = useRef<Listening | null>(null)
+  const { listening, open, release } = useMicrophone('measure again')
   const silence = useRef(() => {})
-  /** The try under way; what was begun before does not count any more. */
-  const tries = useRef(0)
 
   const stop = () => {
-    tries.current++
     click.current?.stop()
     click.current = null
     silence.current()
-    listening.current?.stop()
-    listening.current = null
+    release()
     setWay('off')
   }
   const told = ({ ms, plusMinus, words: said }: Told) => {
@@ -51,35 +46,23 @@ export function MicrophoneDelay() {
   }
   const start = async (by: 'click' | 'claps') => {
     stop()
-    const mine = tries.current
-    const still = () => tries.current === mine
     setWay(by)
     setBeat(-4)
     setWords('')
-    try {
-      const microphone = await openMicrophone()
-      if (!still()) return close(microphone)
-      const { Metronome } = await import('../../sound/metronome')
-      const one = await listen(microphone, {
-        path: (rate) => `/api/listen/delay?rate=${rate}&claps=${by === 'claps'}`,
-        heard: (answer) => still() && told(answer as Told),
-        ended: () => {
-          if (!still()) return
-          stop()
-          setWords('The program does not answer any more. Start it again with ./run, then measure again.')
-        },
-        clock: nativeClock(),
-      })
-      if (!still()) return one.stop()
-      listening.current = one
-      click.current = new Metronome(plainClick(4))
-      click.current.start(tempo)
-      silence.current = playSimulated('claps', () => click.current?.secondsTo(0) ?? 0)
-    } catch (error) {
-      if (!still()) return
-      stop()
-      setWords(microphoneWords(error))
-    }
+    const { Metronome } = await import('../../sound/metronome')
+    const one = await open({
+      path: (rate) => `/api/listen/delay?rate=${rate}&claps=${by === 'claps'}`,
+      heard: (answer) => told(answer as Told),
+      ended: (why) => {
+        stop()
+        setWords(why)
+      },
+      clock: nativeClock(),
+    })
+    if (!one) return
+    click.current = new Metronome(plainClick(4))
+    click.current.start(tempo)
+    silence.current = playSimulated('claps', () => click.current?.secondsTo(0) ?? 0)
   }
 
   // The clicks are counted; when all were heard, and what is late as well, it is asked what came of them.
@@ -99,13 +82,11 @@ export function MicrophoneDelay() {
       )
     }, 50)
     return () => clearInterval(timer)
-  }, [way])
+  }, [way, listening])
   useEffect(
     () => () => {
-      tries.current++
       click.current?.stop()
       silence.current()
-      listening.current?.stop()
     },
     [],
   )

@@ -1,10 +1,9 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
-import { listen, type Listening } from '../../sound/listen'
 import { playSimulated } from '../../sound/simulated'
 import { Press } from '../../ui/Press'
 import { Tick } from '../../ui/Tick'
-import { close, microphoneWords, openMicrophone } from '../recording/microphone'
+import { useMicrophone } from './useMicrophone'
 
 interface Reading {
   note: string | null
@@ -22,49 +21,31 @@ export function TuneIn() {
   const [word, setWord] = useState('')
   const [own, setOwn] = useState(false)
   const [reading, setReading] = useState<Reading | null>(null)
-  const listening = useRef<Listening | null>(null)
-  const left = useRef(false)
+  const { open, release } = useMicrophone('listen again')
   const silence = useRef(() => {})
-  useEffect(() => {
-    left.current = false
-    return () => {
-      left.current = true
-      listening.current?.stop()
-      silence.current()
-    }
-  }, [])
+  useEffect(() => () => silence.current(), [])
 
   const stop = () => {
     silence.current()
-    listening.current?.stop()
-    listening.current = null
+    release()
     setState('off')
     setReading(null)
   }
   const start = async (onlyItsNotes: boolean) => {
     silence.current()
-    listening.current?.stop()
     setState('asking')
     setWord('')
-    try {
-      const microphone = await openMicrophone()
-      // Allowed only after the page was left: nobody wants it any more.
-      if (left.current) return close(microphone)
-      listening.current = await listen(microphone, {
-        path: (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
-        heard: (answer) => setReading((before) => kept(before, answer as Reading)),
-        ended: () => {
-          setWord('The program does not answer any more. Start it again with ./run, then listen again.')
-          stop()
-        },
-      })
-      if (left.current) return listening.current.stop()
-      setState('on')
-      silence.current = playSimulated('tuning', () => 1)
-    } catch (error) {
-      setWord(microphoneWords(error))
-      setState('off')
-    }
+    const listening = await open({
+      path: (rate) => `/api/listen/tuner?rate=${rate}&own=${onlyItsNotes}`,
+      heard: (answer) => setReading((before) => kept(before, answer as Reading)),
+      ended: (why) => {
+        setWord(why)
+        stop()
+      },
+    })
+    if (!listening) return
+    setState('on')
+    silence.current = playSimulated('tuning', () => 1)
   }
   return (
     <Box as="section" aria-label="Tune">

@@ -41,7 +41,9 @@ export function StageHeard({ listening }: { listening: StageListening }) {
               <Text key={fault}>{fault}</Text>
             ))}
             {heard.faults.length > 3 && <Text>and {heard.faults.length - 3} more</Text>}
-            <Text color="stageFaded">{[...played(heard), ...heard.timing, ...heard.intonation].join('; ')}</Text>
+            <Text color="stageFaded">
+              {[...played(heard), ...heard.timing, ...heard.intonation].join('; ')}
+            </Text>
             {heard.help && !heard.cause && <Text color="stageAccent">{heard.help}</Text>}
             {heard.cause && (
               <HeardCause cause={heard.cause} taken={listening.causeTaken} take={listening.takeCause} />

@@ -96,14 +96,14 @@ test('the player overrules it', async () => {
 test('a take that was marked before its verdict came is not marked again: the two belong together', async () => {
   const mark = vi.fn()
   const hook = await begun(mark)
-  act(() => hook.result.current.marked(true))
-  act(() => hook.result.current.marked(false))
+  act(() => void hook.result.current.marked(true))
+  act(() => void hook.result.current.marked(false))
   act(() => wishes[0]!.heard({ notes: 0, heard: { ...take, id: 8 }, word: '' }))
   expect(hook.result.current.heard).toMatchObject({ id: 8, marked: false })
   act(() => void vi.advanceTimersByTime(5000))
   expect(mark).not.toHaveBeenCalled()
   // Later than that it is another take.
-  act(() => hook.result.current.marked(true))
+  act(() => void hook.result.current.marked(true))
   act(() => void vi.advanceTimersByTime(3000))
   act(() => wishes[0]!.heard({ notes: 0, heard: { ...take, id: 9 }, word: '' }))
   expect(hook.result.current.proposed).toBe(true)
@@ -121,7 +121,7 @@ test('another tempo takes a proposal back', async () => {
 
 test('what was said of a take stands until the next one is under way', async () => {
   const hook = await begun(vi.fn())
-  act(() => hook.result.current.marked(false))
+  act(() => void hook.result.current.marked(false))
   act(() => hook.rerender({ at: 0, tempo: 82 }))
   expect(hook.result.current.heard).toMatchObject({ id: 7, marked: false })
   act(() => wishes[0]!.heard({ notes: 1, heard: null, word: '' }))

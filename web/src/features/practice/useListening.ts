@@ -1,11 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
-import { listen, type Listening } from '../../sound/listen'
 import { microphoneDelay } from '../../sound/microphoneDelay'
 import { nativeClock, now } from '../../sound/output'
 import { isChosen } from '../../ui/useChosen'
-import { close, microphoneWords, openMicrophone } from '../recording/microphone'
+import { useMicrophone } from '../listening/useMicrophone'
 import { simulated } from '../../sound/simulated'
 import { useSimulatedPlayer } from './useSimulatedPlayer'
 import { heardMarks } from './useStageChoices'
@@ -40,7 +39,11 @@ interface Sound {
  * Listens to takes of the thing at hand, as long as it is wished and no longer than the drill. What it makes of them is shown; where the
  * player has let it, it marks them after two seconds in which nothing was said against it.
  */
-export function useListening(session: Schemas['SessionView'], sound: Sound, mark: (clean: boolean, heardId: number) => void) {
+export function useListening(
+  session: Schemas['SessionView'],
+  sound: Sound,
+  mark: (clean: boolean, heardId: number) => void,
+) {
   const queries = useQueryClient()
   const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
   const [word, setWord] = useState('')
@@ -50,8 +53,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   const [proposed, setProposed] = useState(false)
   /** The take whose cause was noted as what is missing. */
   const [noted, setNoted] = useState<number | null>(null)
-  const listening = useRef<Listening | null>(null)
-  const tries = useRef(0)
+  const { listening, open, release } = useMicrophone('listen again')
   const timer = useRef(0)
   /** How a take was marked whose verdict has not come yet, and when. */
   const early = useRef<{ clean: boolean; at: number } | null>(null)
@@ -72,14 +74,12 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
     setProposed(false)
   }, [])
   const stop = useCallback(() => {
-    tries.current++
     withdraw()
-    listening.current?.stop()
-    listening.current = null
+    release()
     setState('off')
     setAway(false)
     setNotes(0)
-  }, [withdraw])
+  }, [withdraw, release])
 
   /** What the player says of it, or does not say against it. */
   const say = useCallback(
@@ -114,51 +114,33 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
   )
 
   const start = useCallback(async () => {
-    const mine = ++tries.current
     withdraw()
-    const still = () => tries.current === mine
     setState('asking')
     setWord('')
     setHeard(null)
-    try {
-      const microphone = await openMicrophone()
-      // Allowed only when the drill was over: nobody wants it any more.
-      if (!still()) return close(microphone)
-      const { ms, plusMinus } = microphoneDelay()
-      const one = await listen(microphone, {
-        path: (rate) =>
-          `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}&simulated=${simulated().on}`,
-        heard: (answer) => {
-          const { notes: count, heard: over, word: told } = answer as Heard
-          setNotes(count)
-          // What was said of the last take stands until the next one is under way.
-          if (count >= underWay) setHeard((last) => (last?.marked === null ? last : null))
-          setWord(told)
-          if (!over) return
-          one.done()
-          take(over)
-        },
-        ended: () => {
-          stop()
-          setWord('The program does not answer any more. Start it again with ./run, then listen again.')
-        },
-        away: setAway,
-        clock: nativeClock(),
-      })
-      if (!still()) return one.stop()
-      listening.current = one
-      microphone.getAudioTracks()[0]?.addEventListener('ended', () => {
-        if (!still()) return
+    const { ms, plusMinus } = microphoneDelay()
+    const one = await open({
+      path: (rate) =>
+        `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}&simulated=${simulated().on}`,
+      heard: (answer) => {
+        const { notes: count, heard: over, word: told } = answer as Heard
+        setNotes(count)
+        // What was said of the last take stands until the next one is under way.
+        if (count >= underWay) setHeard((last) => (last?.marked === null ? last : null))
+        setWord(told)
+        if (!over) return
+        listening.current?.done()
+        take(over)
+      },
+      ended: (why) => {
         stop()
-        setWord('The microphone is gone. Connect it, then listen again; what was played counts.')
-      })
-      setState('on')
-    } catch (error) {
-      if (!still()) return
-      setWord(microphoneWords(error))
-      setState('off')
-    }
-  }, [stop, take, withdraw])
+        setWord(why)
+      },
+      away: setAway,
+      clock: nativeClock(),
+    })
+    if (one) setState('on')
+  }, [open, stop, take, withdraw, listening])
 
   // Another thing, or another tempo, is listened to anew; another drill, a pause or the end is listened to no more.
   const before = useRef({ place, thing })
@@ -173,7 +155,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
       setHeard((last) => (last?.marked === null ? null : last))
       listening.current?.anew()
     }
-  }, [place, thing, session.running, state, stop, withdraw])
+  }, [place, thing, session.running, state, stop, withdraw, listening])
   useEffect(() => stop, [stop])
 
   // Where the beats of the click lie in what is heard, and what drone there is.
@@ -196,7 +178,7 @@ export function useListening(session: Schemas['SessionView'], sound: Sound, mark
     // The click begins a moment after its key, and what is heard a moment after the microphone is open.
     const later = window.setTimeout(say, 800)
     return () => window.clearTimeout(later)
-  }, [state, clicking, tempo, thing, beat, pureDrone])
+  }, [state, clicking, tempo, thing, beat, pureDrone, listening])
   // After a verdict it waits for the player's word, as who plays would.
   const listens = state === 'on' && (heard === null || heard.marked !== null)
   useSimulatedPlayer({ listens, thing, tempo, bar, clicking, beat })

@@ -10,13 +10,13 @@ public static class HeardFigures
     /// <summary>Writes verdict, timing and pitch into a row.</summary>
     /// <param name="row">The row.</param>
     /// <param name="take">The take as it was heard.</param>
-    /// <param name="written">What is written.</param>
+    /// <param name="wish">What was listened for.</param>
     /// <param name="name">A sounding MIDI note number as the player reads it.</param>
-    public static void Write(HeardRow row, HeardTake take, IReadOnlyList<WrittenMoment> written, Func<int, string> name)
+    public static void Write(HeardRow row, HeardTake take, ListenWish wish, Func<int, string> name)
     {
         ArgumentNullException.ThrowIfNull(row);
         ArgumentNullException.ThrowIfNull(take);
-        ArgumentNullException.ThrowIfNull(written);
+        ArgumentNullException.ThrowIfNull(wish);
         row.Clean = take.Verdict.Clean;
         row.PlayedTempo = take.Tempo?.Value;
         row.Notes = take.Alignment.Moments.Count(moment => moment.Heard is not null);
@@ -28,8 +28,8 @@ public static class HeardFigures
             row.SpreadMs = timing.SpreadMs;
             row.Uneven = timing.IsUneven ? timing.Unevenness!.Value.Value : null;
             // The last line is what helps.
-            row.Timing = Lines(TimingWords.Of(timing).Append(TimingWords.Help(timing)));
-            row.Late = Pairs(timing.Late.Select(note => (At(written, note.Written), note.LateMs)));
+            row.Timing = Lines(TimingWords.Of(timing, wish.Beat).Append(TimingWords.Help(timing)));
+            row.Late = Pairs(timing.Late.Select(note => (At(wish.Written, note.Written), note.LateMs)));
         }
 
         if (take.Intonation is { } intonation)

@@ -52,6 +52,9 @@ public sealed record TakeTiming
     /// <summary>No take is taken for more even than so many milliseconds of standard deviation: so exactly nobody is heard.</summary>
     private const double FinestSpread = 2;
 
+    /// <summary>A place is claimed to be early or late where chance would show one in less than so many takes of one.</summary>
+    private const double PlaceChance = 0.02;
+
     /// <summary>So near to even nobody hears a difference.</summary>
     private const double LeastUneven = 0.05;
 
@@ -165,13 +168,27 @@ public sealed record TakeTiming
         };
     }
 
-    private static List<PlaceTiming> PlacesOf(IReadOnlyList<WrittenMoment> written, IReadOnlyList<(int Written, double Off)> late) =>
+    /// <summary>The places, with what chance would show at any of them in less than two of a hundred takes.</summary>
+    private static List<PlaceTiming> PlacesOf(IReadOnlyList<WrittenMoment> written, IReadOnlyList<(int Written, double Off)> late)
+    {
+        var places = late.GroupBy(note => written[note.Written].InBar, note => note.Off)
+            .Where(place => place.Count() >= 3)
+            .OrderBy(place => place.Key)
+            .Select(place => (InBar: place.Key, Off: place.ToList()))
+            .ToList();
+        // Three notes hardly tell how they scatter; those of all places do.
+        var free = places.Sum(place => place.Off.Count - 1);
+        var spread = Math.Sqrt(places.Sum(place => place.Off.Sum(off => Square(off - place.Off.Average()))) / Math.Max(1, free));
+        var far = places.Count == 0 ? 0 : StudentT.InvCDF(0, 1, free, 1 - (PlaceChance / 2 / places.Count)) * spread;
+        return
         [
-            .. late.GroupBy(note => written[note.Written].InBar)
-                .Where(group => group.Count() >= 3)
-                .OrderBy(group => group.Key)
-                .Select(group => new PlaceTiming(group.Key, Estimate.OfMean([.. group.Select(note => note.Off)], Finest), group.Count())),
+            .. places.Select(place => new PlaceTiming(
+                place.InBar,
+                new Estimate(place.Off.Average(), Math.Max(Finest, far / Math.Sqrt(place.Off.Count))),
+                place.Off.Count
+            )),
         ];
+    }
 
     /// <summary>Pairs on the beat and off it that are written equal: the ratio of the first to the second.</summary>
     private static Estimate? UnevennessOf(IReadOnlyList<WrittenMoment> written, IReadOnlyList<(int Written, double T)> notes)

@@ -10,7 +10,8 @@ public static class TimingWords
 
     /// <summary>The figures in words, the weightiest first: "32 ms late in the mean (± 8)", "rushes by 30 ms over the take".</summary>
     /// <param name="timing">The timing.</param>
-    public static IReadOnlyList<string> Of(TakeTiming timing)
+    /// <param name="beat">The beat of the click, in whole notes.</param>
+    public static IReadOnlyList<string> Of(TakeTiming timing, double beat)
     {
         ArgumentNullException.ThrowIfNull(timing);
         var words = new List<string>();
@@ -25,7 +26,30 @@ public static class TimingWords
         words.Add($"notes within {Ms(Math.Max(TakeTiming.Finest, timing.SpreadMs))} of its own line");
         if (timing.IsUneven)
             words.Add(string.Create(CultureInfo.InvariantCulture, $"pairs uneven, {timing.Unevenness!.Value.Value:0.00} : 1"));
+        if (timing.Places.Where(IsWorthSaying).MaxBy(place => Math.Abs(place.LateMs.Value)) is { } place)
+            words.Add(
+                $"notes {PlaceName(place.InBar, beat)} come {Ms(place.LateMs.Value)} {(place.LateMs.Value > 0 ? "late" : "early")} beside the others (± {Figure(place.LateMs.PlusMinus)})"
+            );
         return words;
+    }
+
+    private static bool IsWorthSaying(PlaceTiming place) => place.LateMs.IsCertain && Math.Abs(place.LateMs.Value) >= WorthDoing;
+
+    /// <summary>A place of the bar as it is counted: "on 2", "on 2 and", "a third after 2".</summary>
+    private static string PlaceName(double inBar, double beat)
+    {
+        var twelfths = (int)Math.Round(12 * inBar / beat);
+        var (count, rest) = (1 + (twelfths / 12), twelfths % 12);
+        return rest switch
+        {
+            0 => $"on {count}",
+            3 => $"a quarter after {count}",
+            4 => $"a third after {count}",
+            6 => $"on {count} and",
+            8 => $"two thirds after {count}",
+            9 => $"three quarters after {count}",
+            _ => $"between {count} and {count + 1}",
+        };
     }
 
     /// <summary>What helps, where a drift is large enough; else empty.</summary>

@@ -59,13 +59,8 @@ internal static class DemoHeard
             var whole = 240.0 / tempo;
             var alignment = Alignment.Of(written, tones, whole, withClick: true, profile.A4, isPitched: true);
             var timing = TakeTiming.Of(written, tones, alignment, whole, 1, new Estimate(0, 8));
-            var verdict = TakeVerdict.Of(
-                new ListenWish(written, whole, 0.25, profile.A4, IsPitched: true, new Estimate(0, 8), new VerdictRules()),
-                tones,
-                alignment,
-                timing,
-                whole
-            );
+            var wish = new ListenWish(written, whole, 0.25, profile.A4, IsPitched: true, new Estimate(0, 8), new VerdictRules());
+            var verdict = TakeVerdict.Of(wish, tones, alignment, timing, whole);
             var intonation = Intonation.Of(written, tones, alignment, profile.A4, drone: null);
             var day = today.AddDays(-daysAgo);
             var row = new HeardRow
@@ -80,7 +75,7 @@ internal static class DemoHeard
                 Method = Methods.TempoLadder.Id,
                 Marked = verdict.Clean,
             };
-            HeardFigures.Write(row, new HeardTake(tones, alignment, timing, verdict, intonation, Tempo: null), written, midi =>
+            HeardFigures.Write(row, new HeardTake(tones, alignment, timing, verdict, intonation, Tempo: null), wish, midi =>
                 NoteNaming.OfSounding(midi, instrument, profile.Naming, bars.Key)
             );
             db.Heard.Add(row);

@@ -35,8 +35,8 @@ public sealed class TakeListenerTests
         heard.Timing!.MeanMs.ShouldBeNull();
         heard.Timing.Late.Average(note => note.LateMs).ShouldBe(0, 0.01);
         heard.Timing.DriftMs!.Value.Value.ShouldBe(-60, 15);
-        TimingWords.Of(heard.Timing).ShouldContain(words => words.StartsWith("rushes by", StringComparison.Ordinal));
-        TimingWords.Of(heard.Timing).ShouldNotContain(words => words.Contains("in the mean", StringComparison.Ordinal));
+        TimingWords.Of(heard.Timing, 0.25).ShouldContain(words => words.StartsWith("rushes by", StringComparison.Ordinal));
+        TimingWords.Of(heard.Timing, 0.25).ShouldNotContain(words => words.Contains("in the mean", StringComparison.Ordinal));
         TimingWords.Help(heard.Timing).ShouldStartWith("Put the click on 2 and 4");
     }
 
@@ -234,6 +234,30 @@ public sealed class TakeListenerTests
         var timing = TakeTiming.Of(written, heard, alignment, 2, 1, new Estimate(0, 0))!;
         timing.Unevenness!.Value.Value.ShouldBe(1.5, 0.01);
         timing.Places.Count.ShouldBe(8);
+    }
+
+    [Fact]
+    public void What_is_off_the_beat_and_always_late_is_told_by_its_place()
+    {
+        var random = new Random(5);
+        var written = Enumerable.Range(0, 32).Select(i => new WrittenMoment(i / 8.0, [69], 1 + (i / 8), i % 8 / 8.0)).ToList();
+        IReadOnlyList<string> Words(double lateMs)
+        {
+            var heard = written.ConvertAll(moment =>
+            {
+                var off = (16 * (random.NextDouble() - 0.5)) + (moment.InBar == 0.375 ? lateMs : 0);
+                return new HeardTone(1 + (moment.At * 2) + (off / 1000), 0, 440, 1, 0.5);
+            });
+            var alignment = Alignment.Of(written, heard, 2, withClick: true, 440, isPitched: true);
+            return TimingWords.Of(TakeTiming.Of(written, heard, alignment, 2, 1, new Estimate(0, 0))!, 0.25);
+        }
+
+        // An eighth of the notes is late: the line of all is later by an eighth of it.
+        Words(40).ShouldContain(words => words.StartsWith("notes on 2 and come 3", StringComparison.Ordinal));
+        Enumerable
+            .Range(0, 200)
+            .Count(_ => Words(0).Any(words => words.StartsWith("notes on", StringComparison.Ordinal)))
+            .ShouldBeLessThan(8);
     }
 
     [Theory]

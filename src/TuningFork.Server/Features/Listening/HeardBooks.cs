@@ -35,7 +35,7 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             Method = hand.Method,
             Simulated = simulated,
         };
-        HeardFigures.Write(row, take, hand.Wish.Written, hand.Name);
+        HeardFigures.Write(row, take, hand.Wish, hand.Name);
         db.Heard.Add(row);
         await db.SaveChangesAsync(cancel);
         return View(row, simulated ? null : await CauseAsync(row, hand, cancel));

@@ -22,12 +22,7 @@ internal readonly record struct StraightLine(double Slope, double Zero, double E
     /// <param name="points">Three points or more.</param>
     public static StraightLine Through(IReadOnlyList<(double X, double Y)> points)
     {
-        var line = Weighted(
-            points,
-            new double[points.Count]
-                .Select(_ => 1.0)
-                .ToArray()
-        );
+        var line = Weighted(points, [.. Enumerable.Repeat(1.0, points.Count)]);
         var rest = points.Sum(point => Square(point.Y - line.At(point.X)));
         return line with { Error = ErrorOf(points, rest / (points.Count - 2)) };
     }

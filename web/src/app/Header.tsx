@@ -6,7 +6,7 @@ import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
 import { Select } from '../ui/Select'
 import { Tines } from '../ui/Tines'
-import { places, setUp, type Place } from './places'
+import { places, setUp, viewOf, type Place } from './places'
 import { usePlaceMemory } from './usePlaceMemory'
 
 const PlaceLink = chakra(Link, {
@@ -133,6 +133,7 @@ export function ViewTabs() {
     row.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })
   }, [pathname])
   if (!here?.views) return null
+  const view = viewOf(here.views, pathname)
   return (
     <Flex
       as="nav"
@@ -147,7 +148,7 @@ export function ViewTabs() {
       overflowX="auto"
     >
       {here.views.map(([to, name]) => (
-        <Tab key={to} to={to} aria-current={pathname === to ? 'page' : undefined}>
+        <Tab key={to} to={to} aria-current={pathname === to ? 'page' : to === view ? 'true' : undefined}>
           {name}
         </Tab>
       ))}

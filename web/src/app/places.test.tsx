@@ -1,7 +1,7 @@
 import { renderHook } from '@testing-library/react'
 import { MemoryRouter, matchPath } from 'react-router'
 import { beforeEach, expect, test } from 'vitest'
-import { moved, placeOf, places, setUp } from './places'
+import { moved, placeOf, places, setUp, viewOf } from './places'
 import { usePlaceMemory } from './usePlaceMemory'
 
 const all = [...places, setUp]
@@ -36,4 +36,11 @@ test('a return leads to the view left in a place; pressed again, to its first', 
   at('/craft/keys?at=6')
   expect(at('/music').leadsTo(craft)).toBe('/craft/keys?at=6')
   expect(at('/craft/keys').leadsTo(craft)).toBe('/craft')
+})
+
+test('a page of one thing belongs to the view that it lies under', () => {
+  const { views } = places.find((place) => place.name === 'Music')!
+  expect(viewOf(views!, '/music/songs/4')).toBe('/music/songs')
+  expect(viewOf(views!, '/music/12')).toBe('/music')
+  expect(viewOf(views!, '/music/songsters')).toBe('/music')
 })

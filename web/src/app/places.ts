@@ -83,3 +83,10 @@ export const moved: readonly (readonly [from: string, to: string])[] = [
   ['/warm-up', '/craft/warm-up'],
   ['/sound', '/craft/sound'],
 ]
+
+/** The view of a place that a page belongs to: the one at the longest address that it lies under. */
+export const viewOf = (views: NonNullable<Place['views']>, pathname: string) =>
+  views
+    .map(([to]) => to)
+    .filter((to) => pathname === to || pathname.startsWith(`${to}/`))
+    .reduce((one, other) => (other.length > one.length ? other : one), '')

@@ -17,12 +17,13 @@ export function RecordingLight({ recording }: { recording: Recording }) {
   const said =
     state === 'asking' ? 'asking for the microphone' : state === 'keeping' ? 'keeping it' : 'recording'
   return (
-    <Flex align="center" gap="3" data-testid="recording">
+    <Flex align="center" columnGap="3" rowGap="1" wrap="wrap" data-testid="recording">
       <span
         aria-hidden
         style={{
           width: 18,
           height: 18,
+          flexShrink: 0,
           borderRadius: '50%',
           background: 'currentColor',
           opacity: state === 'on' ? 1 : 0.4,

@@ -63,6 +63,12 @@ public sealed class TakeListener
     /// <summary>Fewer notes that are nothing of what is written are no take.</summary>
     private const double LeastPart = 0.25;
 
+    /// <summary>Softer than this part of its louder notes is no note, where it lies on a click or has no pitch.</summary>
+    private const double Soft = 0.25;
+
+    /// <summary>So near to a beat of the click, in seconds, it may be the click.</summary>
+    private const double OnClick = 0.03;
+
     /// <summary>So many notes make it certain that a take is over.</summary>
     private const int Believed = 3;
 
@@ -129,16 +135,37 @@ public sealed class TakeListener
         if (!over && (looked == notes.Count || notes.Count - used < wish.Written.Count / 2))
             return null;
         looked = notes.Count;
-        var tones = notes.From(used);
+        var heard = notes.From(used);
+        var tones = WithoutClicks(heard);
         var take = Judge(tones);
         var length = over ? tones.Count : Length(take);
-        if (length == 0)
+        if (length == 0 && !over)
             return null;
-        used += length;
+        used += over ? heard.Count : heard.TakeWhile(tone => tone.At <= tones[length - 1].At).Count();
         // What came after its end is the beginning of the next one.
         if (length < tones.Count)
             take = Judge([.. tones.Take(length)]);
         return take.Alignment.Moments.Count(one => one.Match == Match.Right) >= LeastPart * wish.Written.Count ? take : null;
+    }
+
+    /// <summary>
+    /// What was heard without the click from the loudspeaker, and without noises: what is soft beside the take and lies on a beat of the click,
+    /// or has no pitch where there should be one.
+    /// </summary>
+    private List<HeardTone> WithoutClicks(IReadOnlyList<HeardTone> tones)
+    {
+        // Of long notes there are fewer than clicks.
+        var soft = Soft * tones.Select(tone => tone.Level).Order().ElementAt(3 * tones.Count / 4);
+        return [.. tones.Where(tone => tone.Level > soft || !((wish.IsPitched && tone.Hertz <= 0) || IsOnClick(tone.At)))];
+    }
+
+    private bool IsOnClick(double at)
+    {
+        if (click is not { } one || wish.DelayMs.PlusMinus > TakeTiming.MostUnknown)
+            return false;
+        var beat = wish.Beat * wish.WholeSeconds;
+        var since = at - one - (wish.DelayMs.Value / 1000);
+        return Math.Abs(since - (Math.Round(since / beat) * beat)) <= OnClick + (wish.DelayMs.PlusMinus / 1000);
     }
 
     /// <summary>Nothing more comes: the take under way, if there is one.</summary>

@@ -23,7 +23,7 @@ public sealed class ClickInRestsTests
     [InlineData(SimulatedSound.Struck)]
     public void A_click_in_a_rest_is_no_note(SimulatedSound sound)
     {
-        var (notes, rests, missed) = (0, 0, 0);
+        var (heardAgain, taken, rests) = (0, 0, 0);
         for (var seed = 1; seed <= Takes; seed++)
         {
             var bpm = 60 + (10 * seed);
@@ -34,18 +34,19 @@ public sealed class ClickInRestsTests
             var beats = Enumerable.Range(-4, 40).Select(beat => Begin + (beat * whole / 4)).Where(at => at >= 0).ToList();
             AddClicks(samples, beats);
             var heard = Line.Listen(samples, Line.Wish(bpm, sound != SimulatedSound.Struck) with { Written = Written }, Begin)!;
+            heard.Verdict.Clean.ShouldBeTrue(string.Join(", ", heard.Verdict.Faults));
             foreach (var beat in beats.Where(beat => beat < played[^1].At && played.All(note => Math.Abs(note.At - beat) > 0.1)))
             {
                 rests++;
-                notes += heard.Tones.Any(tone => Math.Abs(tone.At - beat) < 0.04) ? 1 : 0;
+                var there = heard.Tones.ToList().FindIndex(tone => Math.Abs(tone.At - beat) < 0.04);
+                heardAgain += there >= 0 ? 1 : 0;
+                taken += heard.Alignment.Moments.Any(moment => moment.Heard == there) ? 1 : 0;
             }
-
-            missed += heard.Verdict.Clean ? 0 : 1;
         }
 
-        // In the tail of a blown note it may be heard as that note begun anew; no take is missed for it.
-        (100.0 * notes / rests).ShouldBeLessThanOrEqualTo(sound == SimulatedSound.Reed ? 4 : 1, $"{notes} of {rests}");
-        missed.ShouldBe(0);
+        (100.0 * taken / rests).ShouldBeLessThanOrEqualTo(1, $"{taken} of {rests}");
+        // In the tail of a note it may be heard as that note begun anew: that is told by the note written there, which there is none.
+        (100.0 * heardAgain / rests).ShouldBeLessThanOrEqualTo(5, $"{heardAgain} of {rests}");
     }
 
     /// <summary>Clicks as the page makes them, a decaying tone, 20 dB below the loudest of the take.</summary>

@@ -44,7 +44,7 @@ export function DemoStrip() {
       <Text color="faded">
         A made-up player. The demo is made anew tomorrow, and what you write in it goes then.
       </Text>
-      <Press look="quiet" minH="34px" onClick={begin}>
+      <Press look="quiet" minH="34px" px="0" onClick={begin}>
         {mine.length > 0 ? `Start my own book with my ${mine.join(' and ')}` : 'Start my own book'}
       </Press>
       <Refusal problem={problem} />

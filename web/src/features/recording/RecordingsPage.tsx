@@ -127,7 +127,7 @@ function Microphones() {
   return (
     <Box as="section" aria-label="Microphone">
       {found.length === 0 ? (
-        <Press look="quiet" onClick={look}>
+        <Press look="quiet" px="0" onClick={look}>
           Choose a microphone
         </Press>
       ) : (

@@ -8,19 +8,6 @@ using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
 
-/// <summary>What is known of a take beside clean or missed.</summary>
-/// <param name="Late">Of a run on the click: how many came late.</param>
-/// <param name="Seconds">Of a run against the clock, or of a stretch without a miss: how long it took.</param>
-/// <param name="LateItems">The names of what came late, one a line.</param>
-/// <param name="Off">Of a miss: -1 too early, 1 too late.</param>
-public readonly record struct TakeDetail(
-    int? Late = null,
-    double? Seconds = null,
-    string? LateItems = null,
-    int? Off = null,
-    int? Heard = null
-);
-
 /// <summary>What takes and drills leave behind in the books: visits, keys, places, wishes fulfilled.</summary>
 public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
 {

@@ -32,7 +32,9 @@ public sealed class ClickInRestsTests
             var played = take.Play(Performed.Notes(Music.Lead), Begin, seed);
             var samples = SimulatedInstrument.Render(played, sound, Line.Rate, played[^1].At + played[^1].Seconds + 0.5, seed);
             var beats = Enumerable.Range(-4, 40).Select(beat => Begin + (beat * whole / 4)).Where(at => at >= 0).ToList();
-            AddClicks(samples, beats);
+            var level = 0.1 * samples.Max(Math.Abs);
+            foreach (var (at, beat) in beats.Select((at, beat) => (at, beat)))
+                Line.AddClick(samples, Line.Rate, at, Line.ClickHertz(beat), level);
             var heard = Line.Listen(samples, Line.Wish(bpm, sound != SimulatedSound.Struck) with { Written = Written }, Begin)!;
             heard.Verdict.Clean.ShouldBeTrue(string.Join(", ", heard.Verdict.Faults));
             foreach (var beat in beats.Where(beat => beat < played[^1].At && played.All(note => Math.Abs(note.At - beat) > 0.1)))
@@ -47,20 +49,5 @@ public sealed class ClickInRestsTests
         (100.0 * taken / rests).ShouldBeLessThanOrEqualTo(1, $"{taken} of {rests}");
         // In the tail of a note it may be heard as that note begun anew: that is told by the note written there, which there is none.
         (100.0 * heardAgain / rests).ShouldBeLessThanOrEqualTo(5, $"{heardAgain} of {rests}");
-    }
-
-    /// <summary>Clicks as the page makes them, a decaying tone, 20 dB below the loudest of the take.</summary>
-    private static void AddClicks(float[] samples, IEnumerable<double> beats)
-    {
-        var level = 0.1 * samples.Max(Math.Abs);
-        foreach (var (at, beat) in beats.Select((at, beat) => (at, beat)))
-        {
-            var hertz = beat % 4 == 0 ? 2093 : 1320;
-            for (var i = (int)Math.Ceiling(at * Line.Rate); i < Math.Min(samples.Length, (at + 0.045) * Line.Rate); i++)
-            {
-                var since = ((double)i / Line.Rate) - at;
-                samples[i] += (float)(level * Math.Cos(2 * Math.PI * hertz * since) * Math.Exp(-since * 110));
-            }
-        }
     }
 }

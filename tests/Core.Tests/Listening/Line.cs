@@ -36,5 +36,18 @@ internal static class Line
         return heard ?? listener.End();
     }
 
+    /// <summary>Adds a click as the page makes it: a decaying tone.</summary>
+    public static void AddClick(float[] samples, int rate, double at, double hertz, double level)
+    {
+        for (var i = (int)Math.Ceiling(at * rate); i < Math.Min(samples.Length, (at + 0.045) * rate); i++)
+        {
+            var since = ((double)i / rate) - at;
+            samples[i] += (float)(level * Math.Cos(2 * Math.PI * hertz * since) * Math.Exp(-since * 110));
+        }
+    }
+
+    /// <summary>Hertz of a click: the first of four is higher.</summary>
+    public static double ClickHertz(int beat) => beat % 4 == 0 ? 2093 : 1320;
+
     public static SimulatedTake Take(int bpm) => new() { Tempo = new Bpm(bpm) };
 }

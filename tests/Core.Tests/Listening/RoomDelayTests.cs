@@ -83,12 +83,7 @@ public sealed class RoomDelayTests
         foreach (var (moment, beat) in Moments(lateMs).Select((moment, beat) => (moment, beat)))
         {
             var at = moment + (jitterMs * ((2 * random.NextDouble()) - 1) * Math.Sqrt(3) / 1000);
-            var hertz = beat % 4 == 0 ? 2093 : 1320;
-            for (var i = (int)Math.Ceiling(at * Rate); i < (at + 0.045) * Rate; i++)
-            {
-                var since = ((double)i / Rate) - at;
-                samples[i] += (float)(0.4 * Math.Cos(2 * Math.PI * hertz * since) * Math.Exp(-since * 110));
-            }
+            Line.AddClick(samples, Rate, at, Line.ClickHertz(beat), 0.4);
         }
 
         return samples;

@@ -49,7 +49,6 @@ export function MicrophoneDelay() {
     setWay(by)
     setBeat(-4)
     setWords('')
-    const { Metronome } = await import('../../sound/metronome')
     const one = await open({
       path: (rate) => `/api/listen/delay?rate=${rate}&claps=${by === 'claps'}`,
       heard: (answer) => told(answer as Told),
@@ -60,6 +59,9 @@ export function MicrophoneDelay() {
       clock: nativeClock(),
     })
     if (!one) return
+    const { Metronome } = await import('../../sound/metronome')
+    // Let go meanwhile.
+    if (listening.current !== one) return
     click.current = new Metronome(plainClick(4))
     click.current.start(tempo)
     silence.current = playSimulated('claps', () => click.current?.secondsTo(0) ?? 0)

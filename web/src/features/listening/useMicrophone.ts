@@ -50,9 +50,7 @@ export function useMicrophone(again: string) {
         }
         microphone
           .getAudioTracks()[0]
-          ?.addEventListener('ended', () =>
-            end(`The microphone is gone. Connect it, then ${again}; what was played counts.`),
-          )
+          ?.addEventListener('ended', () => end(`The microphone is gone. Connect it, then ${again}.`))
         listening.current = one
         return one
       } catch (error) {

@@ -53,7 +53,7 @@ export function useListening(
   const [proposed, setProposed] = useState(false)
   /** The take whose cause was noted as what is missing. */
   const [noted, setNoted] = useState<number | null>(null)
-  const { listening, open, release } = useMicrophone('listen again')
+  const { listening, open, release } = useMicrophone('listen again; what was played counts')
   const timer = useRef(0)
   /** How a take was marked whose verdict has not come yet, and when. */
   const early = useRef<{ clean: boolean; at: number } | null>(null)

@@ -13,7 +13,7 @@ namespace TuningFork.Bench.Listening;
 internal static class ListeningBench
 {
     private const double Found = 0.05;
-    private const int Takes = 2;
+    private const int Takes = 6;
     private static readonly string[] Methods = ["hfc", "complex", "specflux"];
 
     public static void Run()

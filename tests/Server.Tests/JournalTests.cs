@@ -41,6 +41,31 @@ public sealed class JournalTests : IDisposable
     }
 
     [Fact]
+    public async Task Words_are_found_page_by_page_in_a_long_journal_whenever_it_was_written()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        const int days = 3_300;
+        // Read in from the newest day to the oldest: what was written last is what is longest ago.
+        var text = string.Concat(
+            Enumerable
+                .Range(0, days)
+                .Select(back => $"## {Evening.AddDays(-back):yyyy-MM-dd}\n\nscale {(back % 1_100 == 7 ? "seldom" : "")}\n\n")
+        );
+        await app.Post("/api/journal/markdown", new { text });
+        (await Days("search=seldom")).ShouldBe([7, 1_107, 2_207]);
+        (await Days("search=scale")).ShouldBe(Enumerable.Range(0, 14));
+        (await Days($"search=scale&before={Evening.AddDays(-13):yyyy-MM-dd}")).ShouldBe(Enumerable.Range(14, 14));
+        (await Days($"search=scale&before={Evening.AddDays(-3_290):yyyy-MM-dd}")).ShouldBe(Enumerable.Range(3_291, 9));
+        (await Days($"search=scale&to={Evening.AddDays(-3_200):yyyy-MM-dd}")).ShouldBe(Enumerable.Range(3_200, 14));
+
+        async Task<IEnumerable<int>> Days(string wish) =>
+            (await app.Get($"/api/journal?{wish}"))["days"]!
+                .AsArray()
+                .Select(day => DateOnly.FromDateTime(Evening.DateTime).DayNumber - DateOnly.Parse((string)day!["day"]!, null).DayNumber);
+    }
+
+    [Fact]
     public async Task A_change_keeps_what_stood_before_and_says_nothing_where_nothing_changed()
     {
         await app.Clock(Evening);

@@ -24,6 +24,9 @@ public sealed class NoteListener
     /// <summary>Two notes are at least so far apart, in seconds: fifteen a second are more than hands can.</summary>
     private const double Nearest = 0.06;
 
+    /// <summary>What follows a beginning so soon, in seconds, stands out or belongs to it.</summary>
+    private const double Bumps = 0.1;
+
     /// <summary>So much softer than the loudest moment is silence.</summary>
     private const double Silence = 0.01;
 
@@ -142,6 +145,9 @@ public sealed class NoteListener
     private void Offer(double rough, double height)
     {
         var (begin, growth) = Begin(rough);
+        // An attack may have a second bump.
+        if (height < 0.1 && begins.Count > 0 && begin - begins[^1].At is > Nearest and < Bumps)
+            return;
         if (IsNote(begin, 10 * Math.Log10(growth), height))
             Add(begin, growth);
     }
@@ -175,10 +181,24 @@ public sealed class NoteListener
         var rise = 20 * Math.Log10(after / Math.Max(1e-6, looks.Softest(begin - 0.04, begin + 0.02)));
         return looks.Change(begin - 0.05, begin + 0.07) switch
         {
-            null => growth >= 6,
+            null => growth >= 6 && (height >= 0.05 || rise >= 5),
+            { } cents when PitchLooks.IsMultiple(cents) => growth >= 15 || (growth >= 2 && height >= 0.08),
             > 60 => growth >= 2,
-            _ => growth >= 6 && (rise >= 5 || (height >= 0.15 && (rise >= 3 || growth >= 11))),
+            _ => IsAgain(begin, growth, height, rise),
         };
+    }
+
+    /// <summary>Whether the same pitch begins anew: it fails the prediction and grows, or its partials do not go on as they were.</summary>
+    private bool IsAgain(double begin, double growth, double height, double rise) =>
+        (height >= 0.05 && growth >= 6 && rise >= 5)
+        || (height >= 0.15 && ((growth >= 6 && rise >= 3) || (growth >= 3 && rise >= 5) || growth >= 11))
+        || (height >= 0.06 && growth >= 2 && Broken(begin) is var broken && (broken >= 0.9 || (height >= 0.1 && broken >= 0.6)));
+
+    /// <summary>How little its partials go on as they were; 0 where that cannot be told.</summary>
+    private double Broken(double begin)
+    {
+        var at = begin - (first / low.Rate);
+        return looks.Hertz(begin + 0.07) is { } hertz && at >= PhaseBreak.Needed ? PhaseBreak.Of(All, low.Rate, at, hertz) : 0;
     }
 
     /// <summary>The true beginning near a moment in seconds, and how many times the errors of the prediction grow by it.</summary>

@@ -56,13 +56,11 @@ internal sealed class PitchLooks
     public double Softest(double from, double to) => Between(from, to).Select(look => look.Level).DefaultIfEmpty().Min();
 
     /// <summary>Cents between the pitches at two moments; null where one of them has none.</summary>
-    public double? Change(double before, double after)
-    {
-        if (looks.Count == 0)
-            return null;
-        var (one, other) = (looks[Index(before)], looks[Index(after)]);
-        return one.Hertz > 0 && other.Hertz > 0 ? Math.Abs(Tuning.Cents(other.Hertz, one.Hertz)) : null;
-    }
+    public double? Change(double before, double after) =>
+        Hertz(before) is { } one && Hertz(after) is { } other ? Math.Abs(Tuning.Cents(other, one)) : null;
+
+    /// <summary>The pitch at a moment; null where there is none.</summary>
+    public double? Hertz(double at) => looks.Count > 0 && looks[Index(at)].Hertz is > 0 and var hertz ? hertz : null;
 
     /// <summary>Whether the pitch becomes another one at a moment and stays: what was steady before and what is after differ.</summary>
     public bool Turns(double at)
@@ -70,8 +68,18 @@ internal sealed class PitchLooks
         if (Steady(at - FarBefore, at - NearBefore) is not { } before || Steady(at + NearAfter, at + FarAfter) is not { } after)
             return false;
         var cents = Math.Abs(Tuning.Cents(after, before));
-        // An octave, or a twelfth, is more often misheard than played.
-        return cents > Another && Math.Abs(cents - Octave) > Another && Math.Abs(cents - Twelfth) > Another;
+        return cents > Another && !IsMultiple(cents);
+    }
+
+    /// <summary>
+    /// Whether two pitches are an octave, a twelfth or another whole multiple apart: what is so is more often misheard than played. While one
+    /// note dies away under the next one, what repeats is a multiple of both periods.
+    /// </summary>
+    /// <param name="cents">What they are apart, 0 or more.</param>
+    public static bool IsMultiple(double cents)
+    {
+        var times = Math.Round(Math.Pow(2, cents / 1200));
+        return times is >= 2 and <= MostTimes && Math.Abs(cents - (1200 * Math.Log2(times))) <= Another;
     }
 
     /// <summary>The pitch of some looks running that all have one, and nearly the same; else null.</summary>
@@ -95,11 +103,10 @@ internal sealed class PitchLooks
     private const double FarAfter = 0.09;
     private const int Fewest = 4;
 
-    /// <summary>Cents between two notes at least; what is one; and intervals that are misheard.</summary>
+    /// <summary>Cents between two notes at least; what is one; and how many times a pitch is misheard.</summary>
     private const double Another = 70;
     private const double StillSame = 40;
-    private const double Octave = 1200;
-    private const double Twelfth = 1902;
+    private const int MostTimes = 6;
 
     /// <summary>What sounds from a moment until another one begins.</summary>
     public HeardTone Tone(double at, double until)

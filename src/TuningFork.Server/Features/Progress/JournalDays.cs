@@ -18,12 +18,13 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
     {
         ArgumentNullException.ThrowIfNull(wish);
         var time = TimeOfDay.Read(wish.Search);
-        var entries = JournalSearch.Entries(db, time is null ? wish : wish with { Search = null });
         var whole = !JournalSearch.IsNarrow(wish);
         var days = time is { } at
             ? (await SittingSearch.DaysAsync(db, at, clock, cancel)).FindAll(day => IsWithin(day, wish))
-            : await LatestAsync([entries.Select(entry => entry.Day), .. whole ? Lived(wish.Before, wish.From, wish.To) : []], cancel);
+            : await LatestAsync(wish, whole, cancel);
         var shown = days.Take(DaysAtOnce).ToList();
+        var written = await db.Entries.Where(entry => shown.Contains(entry.Day)).MinAsync(entry => (int?)entry.Id, cancel);
+        var entries = JournalSearch.Entries(db, time is null ? wish : wish with { Search = null }, written ?? 0);
         return new JournalView(
             await DaysAsync(shown, entries, whole, whole || time is not null, cancel),
             days.Count > DaysAtOnce ? shown[^1] : null
@@ -82,6 +83,21 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
                 cancel
             )
         );
+    }
+
+    /// <summary>The latest days that are asked for: words first in what was written last, which mostly fills the page.</summary>
+    private async Task<List<DateOnly>> LatestAsync(JournalWish wish, bool whole, CancellationToken cancel)
+    {
+        if (JournalSearch.HasWords(wish) && await JournalSearch.RecentAsync(db, wish, cancel) is { } recent)
+        {
+            var some = JournalSearch.Entries(db, wish, recent.Id).Where(entry => entry.Day >= recent.Day);
+            var days = await LatestAsync([some.Select(entry => entry.Day)], cancel);
+            if (days.Count > DaysAtOnce)
+                return days;
+        }
+
+        var entries = JournalSearch.Entries(db, wish).Select(entry => entry.Day);
+        return await LatestAsync([entries, .. whole ? Lived(wish.Before, wish.From, wish.To) : []], cancel);
     }
 
     /// <summary>The latest days of several sources; asked one by one, each stops at its own latest.</summary>

@@ -7,27 +7,41 @@ namespace TuningFork.Server.Features.Progress;
 /// <summary>Finds entries by words, thing, area, tag and days. Words are found by their beginnings, all of them, in any order.</summary>
 internal static class JournalSearch
 {
+    private const int Recent = 3_000;
+
     /// <summary>Whether words, a thing, an area or a tag are looked for: then only what was written is shown.</summary>
     public static bool IsNarrow(JournalWish wish) =>
-        !string.IsNullOrWhiteSpace(wish.Search)
-        || wish.MaterialId is not null
-        || wish.Area is not null
-        || !string.IsNullOrWhiteSpace(wish.Tag);
+        HasWords(wish) || wish.MaterialId is not null || wish.Area is not null || !string.IsNullOrWhiteSpace(wish.Tag);
+
+    /// <summary>Whether words are looked for.</summary>
+    public static bool HasWords(JournalWish wish) => !string.IsNullOrWhiteSpace(wish.Search);
+
+    /// <summary>
+    /// Where the latest few thousand entries begin among those of the days asked for: their first day, and the first of them that was written.
+    /// Null where there are no more.
+    /// </summary>
+    public static async Task<(DateOnly Day, int Id)?> RecentAsync(PracticeDb db, JournalWish wish, CancellationToken cancel)
+    {
+        var entries = Within(db.Entries.AsNoTracking(), wish);
+        var first = await entries
+            .OrderByDescending(entry => entry.Day)
+            .Select(entry => (DateOnly?)entry.Day)
+            .Skip(Recent)
+            .FirstOrDefaultAsync(cancel);
+        return first is { } day ? (day, await entries.Where(entry => entry.Day >= day).MinAsync(entry => entry.Id, cancel)) : null;
+    }
 
     /// <summary>The entries that were asked for.</summary>
-    public static IQueryable<EntryRow> Entries(PracticeDb db, JournalWish wish)
+    /// <param name="written">Words are looked for in this entry and in those that were written after it: in few they are found soon.</param>
+    public static IQueryable<EntryRow> Entries(PracticeDb db, JournalWish wish, int written = 0)
     {
         // By the plus the found ones are asked day by day, the latest first; else all of them would be read, and sorted.
         var entries = Match(wish.Search) is { } match
-            ? db.Entries.FromSql($"SELECT * FROM Entries WHERE +Id IN (SELECT rowid FROM EntryWords WHERE EntryWords MATCH {match})")
+            ? db.Entries.FromSql(
+                $"SELECT * FROM Entries WHERE +Id IN (SELECT rowid FROM EntryWords WHERE EntryWords MATCH {match} AND rowid >= {written})"
+            )
             : db.Entries;
-        entries = entries.AsNoTracking();
-        if (wish.Before is { } before)
-            entries = entries.Where(entry => entry.Day < before);
-        if (wish.From is { } from)
-            entries = entries.Where(entry => entry.Day >= from);
-        if (wish.To is { } to)
-            entries = entries.Where(entry => entry.Day <= to);
+        entries = Within(entries.AsNoTracking(), wish);
         if (wish.MaterialId is { } id)
             entries = entries.Where(entry =>
                 entry.MaterialId == id || db.Materials.Any(row => row.PieceId == id && row.Id == entry.MaterialId)
@@ -43,6 +57,17 @@ internal static class JournalSearch
             entries = entries.Where(entry => entry.Tags.Contains(tag));
         }
 
+        return entries;
+    }
+
+    private static IQueryable<EntryRow> Within(IQueryable<EntryRow> entries, JournalWish wish)
+    {
+        if (wish.Before is { } before)
+            entries = entries.Where(entry => entry.Day < before);
+        if (wish.From is { } from)
+            entries = entries.Where(entry => entry.Day >= from);
+        if (wish.To is { } to)
+            entries = entries.Where(entry => entry.Day <= to);
         return entries;
     }
 

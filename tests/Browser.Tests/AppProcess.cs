@@ -13,8 +13,17 @@ public sealed class AppProcess : IAsyncDisposable
     private readonly string[] extra;
     private Process? process;
 
-    /// <summary>How far the program's clock is from the machine's, once it was set; a program that is started anew goes on by it.</summary>
-    private TimeSpan? ahead;
+    /// <summary>
+    /// How far the program's clock is from the machine's, once it was set or where the tests run as on another day; a program that is
+    /// started anew goes on by it.
+    /// </summary>
+    private TimeSpan? ahead = DateTimeOffset.TryParse(
+        Environment.GetEnvironmentVariable("testing-now"),
+        CultureInfo.InvariantCulture,
+        out var begun
+    )
+        ? begun - DateTimeOffset.Now
+        : null;
 
     private AppProcess(string[] extra)
     {
@@ -44,11 +53,8 @@ public sealed class AppProcess : IAsyncDisposable
         return app.Data;
     });
 
-    /// <summary>The time at which programs begin here: the tests may run as on another day.</summary>
-    public static DateTimeOffset Now =>
-        DateTimeOffset.TryParse(Environment.GetEnvironmentVariable("testing-now"), CultureInfo.InvariantCulture, out var begun)
-            ? begun
-            : DateTimeOffset.Now;
+    /// <summary>The time by the program's clock, as this machine's zone has it.</summary>
+    public DateTimeOffset Now => TimeZoneInfo.ConvertTime(DateTimeOffset.Now + (ahead ?? TimeSpan.Zero), TimeZoneInfo.Local);
 
     public static async Task<AppProcess> StartAsync(params string[] extra)
     {
@@ -89,7 +95,7 @@ public sealed class AppProcess : IAsyncDisposable
                 "--testing",
             }
                 .Concat(extra)
-                .Concat(ahead is { } by ? ["--testing-now", (DateTimeOffset.Now + by).ToString("o", CultureInfo.InvariantCulture)] : [])
+                .Concat(ahead is not null ? ["--testing-now", Now.ToString("o", CultureInfo.InvariantCulture)] : [])
         )
             start.ArgumentList.Add(argument);
         process = Process.Start(start)!;

@@ -52,7 +52,7 @@ public sealed class PlanJourney
     public async Task A_day_is_bent_by_what_it_asks_and_a_drill_swapped_and_added()
     {
         await using var app = await AppProcess.StartAsync();
-        await app.SetClockAsync(At(18));
+        await app.SetClockAsync(At(18, app.Now.Date));
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.See(By.XPath("//ol/li"));
@@ -154,8 +154,8 @@ public sealed class PlanJourney
         browser.SeeText("Thursdays");
 
         // It is there on Thursday, in the order that was made.
-        var days = ((int)DayOfWeek.Thursday - (int)DateTime.Today.DayOfWeek + 7) % 7;
-        await app.SetClockAsync(At(18, DateTime.Today.AddDays(days)));
+        var days = ((int)DayOfWeek.Thursday - (int)app.Now.DayOfWeek + 7) % 7;
+        await app.SetClockAsync(At(18, app.Now.Date.AddDays(days)));
         browser.Open("/");
         browser.SeeText("minutes, Thursday");
         browser.Shown("wishes").ShouldBe("Thursdays, nothing special today");
@@ -209,7 +209,7 @@ public sealed class PlanJourney
     public async Task Pain_at_the_close_turns_the_next_day_quiet_until_it_is_well()
     {
         await using var app = await AppProcess.StartAsync();
-        await app.SetClockAsync(At(18));
+        await app.SetClockAsync(At(18, app.Now.Date));
         using var browser = new Browser(app.Address);
         browser.Open("/");
         browser.See(By.XPath("//button[starts-with(., 'Begin')]")).Click();
@@ -221,7 +221,7 @@ public sealed class PlanJourney
         browser.Button("Close and keep").Click();
         browser.SeeText("until you say that it is well");
 
-        await app.SetClockAsync(At(18).AddDays(1));
+        await app.SetClockAsync(At(18, app.Now.Date.AddDays(1)));
         browser.Open("/");
         browser.SeeText("(right wrist) yesterday. How is it now?");
         Methods(browser)
@@ -237,11 +237,7 @@ public sealed class PlanJourney
         browser.Until(_ => Methods(browser).Exists(method => method.StartsWith("ease in", StringComparison.Ordinal)));
     }
 
-    private static DateTimeOffset At(int hour, DateTime? day = null)
-    {
-        var moment = (day ?? DateTime.Today).AddHours(hour);
-        return new DateTimeOffset(DateTime.SpecifyKind(moment, DateTimeKind.Unspecified), TimeZoneInfo.Local.GetUtcOffset(moment));
-    }
+    private static DateTimeOffset At(int hour, DateTime day) => new(DateTime.SpecifyKind(day.AddHours(hour), DateTimeKind.Unspecified));
 
     private static int WarmUp(Browser browser) =>
         int.Parse(browser.Shown("warm-up-minutes"), System.Globalization.CultureInfo.InvariantCulture);

@@ -34,7 +34,7 @@ public sealed class ReviewJourney
         browser.SeeText($"{first}: {accepted}.");
 
         // After two weeks it is said what the change brought.
-        await app.SetClockAsync(DateTimeOffset.Now.AddDays(15));
+        await app.SetClockAsync(app.Now.AddDays(15));
         browser.Open("/journal/review");
         browser.See(By.XPath($"//section[@aria-label='What the last changes brought'][contains(., '{first}')]"));
 

@@ -80,7 +80,7 @@ public sealed class StageJourney
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = today["version"]!.GetValue<int>() });
         session = await app.SkipToAsync(session, now => now["cue"]!["period"] is not null);
         var work = session["cue"]!["period"]!["endsAtSeconds"]!.GetValue<int>();
-        await app.SetClockAsync(AppProcess.Now.AddSeconds(work));
+        await app.SetClockAsync(app.Now.AddSeconds(work));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",
@@ -105,7 +105,7 @@ public sealed class StageJourney
         // The first drill has been played but for its last seconds.
         var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
         var allowed = session["drills"]![0]!["allowedSeconds"]!.GetValue<int>();
-        await app.SetClockAsync(AppProcess.Now.AddSeconds(allowed));
+        await app.SetClockAsync(app.Now.AddSeconds(allowed));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",
@@ -131,7 +131,7 @@ public sealed class StageJourney
         Seconds(browser).ShouldBeInRange(105, 120);
         var now = await app.Session();
         var played = now["drills"]![0]!["playedSeconds"]!.GetValue<double>();
-        await app.SetClockAsync(AppProcess.Now.AddSeconds((2 * allowed) + 200));
+        await app.SetClockAsync(app.Now.AddSeconds((2 * allowed) + 200));
         await app.Send(
             HttpMethod.Post,
             "/api/session/pulse",

@@ -90,7 +90,7 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
     {
         if (JournalSearch.HasWords(wish) && await JournalSearch.RecentAsync(db, wish, cancel) is { } recent)
         {
-            var some = JournalSearch.Entries(db, wish, recent.Id).Where(entry => entry.Day >= recent.Day);
+            var some = JournalSearch.Entries(db, wish, recent.Id).Where(entry => entry.Day > recent.After);
             var days = await LatestAsync([some.Select(entry => entry.Day)], cancel);
             if (days.Count > DaysAtOnce)
                 return days;

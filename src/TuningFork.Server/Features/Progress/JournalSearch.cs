@@ -7,7 +7,7 @@ namespace TuningFork.Server.Features.Progress;
 /// <summary>Finds entries by words, thing, area, tag and days. Words are found by their beginnings, all of them, in any order.</summary>
 internal static class JournalSearch
 {
-    private const int Recent = 3_000;
+    private const int Recent = 2_000;
 
     /// <summary>Whether words, a thing, an area or a tag are looked for: then only what was written is shown.</summary>
     public static bool IsNarrow(JournalWish wish) =>
@@ -17,18 +17,17 @@ internal static class JournalSearch
     public static bool HasWords(JournalWish wish) => !string.IsNullOrWhiteSpace(wish.Search);
 
     /// <summary>
-    /// Where the latest few thousand entries begin among those of the days asked for: their first day, and the first of them that was written.
+    /// The latest few thousand entries of the days asked for: the day after which all are among them, and the first of them that was written.
     /// Null where there are no more.
     /// </summary>
-    public static async Task<(DateOnly Day, int Id)?> RecentAsync(PracticeDb db, JournalWish wish, CancellationToken cancel)
+    public static async Task<(DateOnly After, int Id)?> RecentAsync(PracticeDb db, JournalWish wish, CancellationToken cancel)
     {
-        var entries = Within(db.Entries.AsNoTracking(), wish);
-        var first = await entries
+        var entries = await Within(db.Entries, wish)
             .OrderByDescending(entry => entry.Day)
-            .Select(entry => (DateOnly?)entry.Day)
-            .Skip(Recent)
-            .FirstOrDefaultAsync(cancel);
-        return first is { } day ? (day, await entries.Where(entry => entry.Day >= day).MinAsync(entry => entry.Id, cancel)) : null;
+            .Select(entry => new { entry.Day, entry.Id })
+            .Take(Recent)
+            .ToListAsync(cancel);
+        return entries.Count == Recent ? (entries[^1].Day, entries.Min(entry => entry.Id)) : null;
     }
 
     /// <summary>The entries that were asked for.</summary>

@@ -9,6 +9,7 @@ using TuningFork.Bench.Listening;
 // verdicts, by itself: takes rendered with and without faults and rushing, and what is heard of them (Debian: the same without aubio).
 // tempo [LEARNERS [WORLD AND SCENARIO [alone]]]: the worlds with tempo, by themselves because they take long; "alone": the plan knows no
 // whole pieces.
+// lifetime, by itself: the pages on ten and on sixty years of history, pair by pair; writing them takes ten minutes.
 // life FILE: prints the plans of six weeks, to be read.
 // readings FILE INSTRUMENT: unseen music of each level in ABC, to be read, and how it comes out by numbers.
 // older-book FILE NOTES makes a book of an older version, for trying upgrades.
@@ -27,6 +28,12 @@ if (args is ["listening"])
 if (args is ["verdicts"])
 {
     VerdictBench.Run();
+    return;
+}
+
+if (args is ["lifetime"])
+{
+    await LifetimeBench.RunAsync();
     return;
 }
 

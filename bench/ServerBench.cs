@@ -27,7 +27,7 @@ internal static class ServerBench
         "SELECT * FROM Plans WHERE Day = date('now') AND NOT Begun",
     ];
 
-    private static IEnumerable<(string Name, string Goal, Func<Task> Ask)> Rounds(HttpClient http) =>
+    public static IEnumerable<(string Name, string Goal, Func<Task> Ask)> Rounds(HttpClient http) =>
         [
             ("a round's question", "under 50 ms", () => http.GetStringAsync(new Uri("/api/ear/question", UriKind.Relative))),
             ("new music", "under 30 ms", async () =>

@@ -11,14 +11,12 @@ namespace TuningFork.Bench;
 /// <summary>Ten years of a made-up player: 3,650 days, about 50,000 takes, 500 passages.</summary>
 internal static class TenYears
 {
-    public static readonly int Days = int.Parse(
-        Environment.GetEnvironmentVariable("BENCH_DAYS") ?? "3650",
-        System.Globalization.CultureInfo.InvariantCulture
-    );
+    public const int Days = 3_650;
     private const int Pieces = 50;
     private const int PassagesAPiece = 10;
 
-    public static async Task WriteAsync(string path, DateOnly today)
+    /// <param name="days">Days of play; the pieces, answers by ear and readings are spread over them.</param>
+    public static async Task WriteAsync(string path, DateOnly today, int days = Days)
     {
         await PracticeFile.PrepareAsync(path);
         await using var db = new PracticeDb(PracticeFile.Options(path));
@@ -35,10 +33,10 @@ internal static class TenYears
         await db.SaveChangesAsync();
 
         var history = new History(profile, await db.Routines.OrderBy(row => row.Id).FirstAsync(), seed: 1);
-        for (var back = Days; back > 0; back--)
+        for (var back = days; back > 0; back--)
         {
             // A new piece every ten weeks: what is known grows with the years.
-            var known = 1 + ((Days - back) * Pieces / Days);
+            var known = 1 + ((days - back) * Pieces / days);
             var rows = materials
                 .Where(row => row.Kind != MaterialKind.Piece && row.Kind != MaterialKind.Passage || PieceNumber(row) < known)
                 .ToList();
@@ -57,14 +55,14 @@ internal static class TenYears
 
         db.Entries.AddRange(Written(history.Sessions));
         db.Visits.AddRange(history.Visits);
-        db.EarAnswers.AddRange(Answers(today));
+        db.EarAnswers.AddRange(Answers(today, days));
         db.EarItems.AddRange(EarItems.For(isPitched: true).Select(item => Known(item.Key, today)));
-        db.Readings.AddRange(Readings(today));
+        db.Readings.AddRange(Readings(today, days));
         await db.SaveChangesAsync();
     }
 
     /// <summary>Answers by ear, the last month as dense as the others; each tenth is wrong.</summary>
-    private static IEnumerable<EarAnswerRow> Answers(DateOnly today)
+    private static IEnumerable<EarAnswerRow> Answers(DateOnly today, int days)
     {
         const int answers = 10_000;
         var items = EarItems.For(isPitched: true);
@@ -74,7 +72,7 @@ internal static class TenYears
             yield return new EarAnswerRow
             {
                 Key = Guid.NewGuid(),
-                Day = today.AddDays(-(answers - i) * Days / answers),
+                Day = today.AddDays(-(answers - i) * days / answers),
                 Item = item.Key,
                 Said = (i % 10 == 0 ? items.First(one => one.Family == item.Family && one != item) : item).Key,
                 Right = i % 10 > 0,
@@ -95,7 +93,7 @@ internal static class TenYears
             Right = 72,
         };
 
-    private static IEnumerable<ReadingRow> Readings(DateOnly today)
+    private static IEnumerable<ReadingRow> Readings(DateOnly today, int days)
     {
         const int readings = 3_000;
         var rating = System.Text.Json.JsonSerializer.Serialize(Core.SightReading.ReadingRating.Beginning, Bookkeeping.Json);
@@ -103,7 +101,7 @@ internal static class TenYears
             yield return new ReadingRow
             {
                 Key = Guid.NewGuid(),
-                Day = today.AddDays(-(readings - i) * Days / readings),
+                Day = today.AddDays(-(readings - i) * days / readings),
                 Title = $"Reading {i}",
                 Fingerprint = $"{i}",
                 Level = 5,

@@ -67,6 +67,10 @@ public sealed partial class Browser
             new Dictionary<string, object?>(StringComparer.Ordinal) { ["media"] = kind }
         );
 
+    /// <summary>Arguments of a browser whose microphone hears a file, again and again, and is allowed.</summary>
+    public static string[] Microphone(string file) =>
+        ["--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", $"--use-file-for-fake-audio-capture={file}"];
+
     /// <summary>Forbids the page something that a browser asks the player for: "microphone".</summary>
     public void Deny(string permission) =>
         driver.ExecuteCdpCommand(

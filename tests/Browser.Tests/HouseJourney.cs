@@ -3,6 +3,8 @@ using System.Net;
 using System.Text.Json;
 using OpenQA.Selenium;
 using Shouldly;
+using TuningFork.Core.Listening;
+using TuningFork.Core.Theory;
 using Xunit;
 
 namespace TuningFork.Browser.Tests;
@@ -54,6 +56,47 @@ public sealed class HouseJourney
         here.SeeText("The devices that you pair will stand here");
         phone.Open("/");
         phone.SeeText("Pair this device");
+    }
+
+    [Fact]
+    public async Task The_microphone_of_a_guest_is_tuned_by_and_records()
+    {
+        const int rate = 44_100;
+        var port = AppProcess.FreePort();
+        await using var app = await AppProcess.StartAsync("--house-port", port.ToString(CultureInfo.InvariantCulture));
+        var file = Path.Combine(app.Data, "heard.wav");
+        var tone = SimulatedInstrument.Render([new SoundedNote(0, 3.9, Tuning.Hertz(69), 0.5)], SimulatedSound.Reed, rate, 4, seed: 1);
+        await File.WriteAllBytesAsync(file, WaveFile.Write(tone, rate));
+        using var phone = new Browser($"https://127.0.0.1:{port}", 390, 844, Browser.Microphone(file));
+        phone.Open("/pair");
+        PairWith(phone, (string)(await app.Send(HttpMethod.Post, "/api/devices/code"))["code"]!);
+        phone.See(By.XPath("//ol/li"));
+
+        // What it hears goes to the machine by the same paired way, and comes back as a note.
+        phone.Open("/craft/listening");
+        phone.Press(phone.SeeText("Tune by the microphone"));
+        phone.SeeText("the microphone listens");
+        // The player of the demo has a clarinet in B flat: what sounds as A is written B.
+        phone.Until(_ => phone.Shown("tuned") == "B4");
+        phone.Press(phone.SeeText("Stop listening"));
+        phone.Until(page => !page.PageSource.Contains("the microphone listens", StringComparison.Ordinal));
+
+        // A take is recorded there and kept on the machine.
+        var session = await app.Send(HttpMethod.Post, "/api/session", new { version = 0 });
+        await app.SkipToAsync(session, one => one["cue"]!["countsTakes"]!.GetValue<bool>() && one["target"]?["materialId"] is not null);
+        phone.Open("/practise");
+        phone.See(By.CssSelector("[data-testid='stage-left']"));
+        phone.Press("r");
+        phone.SeeText("stop recording");
+        await Task.Delay(2500);
+        phone.Press("r");
+        phone.See(By.CssSelector("[data-testid='recorded'] audio"));
+        var kept = (await app.Send(HttpMethod.Get, "/api/recordings"))["recordings"]!.AsArray()[0]!;
+        kept["seconds"]!.GetValue<double>().ShouldBeGreaterThan(2);
+        (await app.Http.GetByteArrayAsync(new Uri($"/api/recordings/{kept["id"]}/sound", UriKind.Relative))).Length.ShouldBeGreaterThan(
+            5_000
+        );
+        phone.Complaints().ShouldBeEmpty();
     }
 
     [Fact]

@@ -21,14 +21,7 @@ public sealed class ListeningJourney
         await app.SetClockAsync(AppProcess.Evening);
         var session = await SessionAsync(app);
         var file = Played(app, session);
-        using var browser = new Browser(
-            app.Address,
-            1280,
-            800,
-            "--use-fake-ui-for-media-stream",
-            "--use-fake-device-for-media-stream",
-            $"--use-file-for-fake-audio-capture={file}"
-        );
+        using var browser = new Browser(app.Address, 1280, 800, Browser.Microphone(file));
         browser.Open("/practise");
         browser.SeeText("listen");
         // The click runs at the player's tempo; where it was not on by itself, its key is pressed.

@@ -18,7 +18,7 @@ public sealed class RecordingJourney
         await app.SetClockAsync(AppProcess.Evening);
         var passage = await PassageAsync(app);
         var sound = Sound(app, "played.wav", 5);
-        using var browser = new Browser(app.Address, 1280, 800, Microphone(sound));
+        using var browser = new Browser(app.Address, 1280, 800, Browser.Microphone(sound));
         await StageAsync(app, browser);
         browser.Run(KeepsPieces);
         browser.Press("r");
@@ -88,7 +88,7 @@ public sealed class RecordingJourney
             denied.Until(_ => app.Session().GetAwaiter().GetResult()["drills"]!.AsArray().Any(drill => (int)drill!["cleanTakes"]! > 0));
         }
 
-        using var silent = new Browser(app.Address, 1280, 800, Microphone(Sound(app, "silent.wav", 0)));
+        using var silent = new Browser(app.Address, 1280, 800, Browser.Microphone(Sound(app, "silent.wav", 0)));
         silent.Open("/music/recordings");
         silent.Press(silent.SeeText("Record something"));
         silent.SeeText("Nothing comes from the microphone.");
@@ -141,7 +141,7 @@ public sealed class RecordingJourney
             1
         );
         await File.WriteAllBytesAsync(sharp, WaveFile.Write(tone, Rate));
-        using var browser = new Browser(app.Address, 1280, 800, Microphone(sharp));
+        using var browser = new Browser(app.Address, 1280, 800, Browser.Microphone(sharp));
         browser.Open("/craft/listening");
         browser.Press(browser.SeeText("Tune by the microphone"));
         browser.SeeText("the microphone listens");
@@ -218,10 +218,6 @@ public sealed class RecordingJourney
         File.WriteAllBytes(path, WaveFile.Write(SimulatedInstrument.Render(played, SimulatedSound.Reed, Rate, 4, seed: 1), Rate));
         return path;
     }
-
-    /// <summary>A microphone that hears a file, again and again, and is allowed.</summary>
-    private static string[] Microphone(string file) =>
-        ["--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream", $"--use-file-for-fake-audio-capture={file}"];
 
     /// <summary>Keeps in the page, beside the program, what the browser's recorder gives.</summary>
     private const string KeepsPieces = """

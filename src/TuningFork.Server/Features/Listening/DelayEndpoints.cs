@@ -16,7 +16,7 @@ public static class DelayEndpoints
     /// <summary>The clicks are over long before.</summary>
     private const int LongestSeconds = 60;
 
-    public static void MapDelay(this WebApplication app) => app.MapGet("/api/listen/delay", ListenAsync).ExcludeFromDescription();
+    public static void MapDelay(this WebApplication app) => SampleSocket.Map(app, "/api/listen/delay", ListenAsync);
 
     private static async Task ListenAsync(HttpContext context, int rate, bool claps = false, CancellationToken cancel = default)
     {

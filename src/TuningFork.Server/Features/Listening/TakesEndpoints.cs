@@ -23,7 +23,7 @@ public static class TakesEndpoints
 
     public static void MapTakes(this WebApplication app)
     {
-        app.MapGet("/api/listen/takes", ListenAsync).ExcludeFromDescription();
+        SampleSocket.Map(app, "/api/listen/takes", ListenAsync);
         var group = app.MapGroup("/api/heard").WithTags("Listening");
         group
             .MapGet("", (HeardBooks books, CancellationToken cancel, int? materialId = null, DateOnly? day = null, int? before = null) =>

@@ -14,7 +14,7 @@ public sealed record TunerView(string? Note, double Cents, string Words);
 /// <summary>The tuner over a WebSocket.</summary>
 public static class TunerEndpoints
 {
-    public static void MapTuner(this WebApplication app) => app.MapGet("/api/listen/tuner", ListenAsync).ExcludeFromDescription();
+    public static void MapTuner(this WebApplication app) => SampleSocket.Map(app, "/api/listen/tuner", ListenAsync);
 
     private static async Task ListenAsync(
         HttpContext context,

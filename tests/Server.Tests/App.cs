@@ -54,7 +54,7 @@ public sealed class App : WebApplicationFactory<Program>
     }
 
     /// <summary>Expects a refusal about a field that says what to do.</summary>
-    public async Task Refused(HttpMethod method, string path, object body, string field, int status = 400)
+    public async Task Refused(HttpMethod method, string path, object? body, string field, int status = 400)
     {
         var problem = await Send(method, path, body, status);
         problem["errors"]!.AsObject().Select(error => error.Key).ShouldContain(field, problem.ToJsonString());

@@ -451,6 +451,17 @@ public sealed class BadInputTests : IDisposable
     }
 
     [Fact]
+    public async Task An_address_that_is_none_says_so_and_a_host_may_be_written_in_capitals()
+    {
+        foreach (var path in new[] { "/api/nothing", "/api/pages/1.5", "/api/recordings/first.wav" })
+            await app.Refused(HttpMethod.Get, path, null, "path", 404);
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/about");
+        request.Headers.Host = "LOCALHOST";
+        using var answer = await app.Http.SendAsync(request);
+        answer.StatusCode.ShouldBe(HttpStatusCode.OK);
+    }
+
+    [Fact]
     public async Task The_page_may_load_nothing_from_elsewhere()
     {
         using var answer = await app.Http.GetAsync(new Uri("/api/about", UriKind.Relative));

@@ -69,14 +69,19 @@ public static class Guard
     {
         var file = Path.Combine(app.Environment.WebRootPath ?? "", "index.html");
         app.MapFallback(
+                // With a dot in it too, which without a pattern would be a file.
+                "/api/{**path}",
+                IResult () =>
+                    throw new FieldException(
+                        "path",
+                        "There is no such address. See /openapi/v1.json for those there are.",
+                        StatusCodes.Status404NotFound
+                    )
+            )
+            .ExcludeFromDescription();
+        app.MapFallback(
                 (HttpContext context) =>
                 {
-                    if (context.Request.Path.StartsWithSegments("/api", StringComparison.Ordinal))
-                        throw new FieldException(
-                            "path",
-                            "There is no such address. See /openapi/v1.json for those there are.",
-                            StatusCodes.Status404NotFound
-                        );
                     if (!File.Exists(file))
                         return Results.Text("The front end is not built. Start the program with ./run.", "text/plain", statusCode: 503);
                     var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(18));
@@ -96,7 +101,8 @@ public static class Guard
     private static bool IsInTheHouse(HttpContext context, HouseDoor door) =>
         door.IsComingIn(context) && HouseNames.IsThis(context.Request.Host.Host, context.Connection.LocalIpAddress);
 
-    private static bool IsLoopback(string host) => host is "localhost" or "127.0.0.1" or "[::1]";
+    private static bool IsLoopback(string host) =>
+        host is "127.0.0.1" or "[::1]" || string.Equals(host, "localhost", StringComparison.OrdinalIgnoreCase);
 
     private static string Policy(string? nonce) =>
         $"default-src 'none'; script-src 'self'; style-src 'self'{(nonce is null ? "" : $" 'nonce-{nonce}'")}; font-src 'self'; img-src 'self' data:; media-src 'self' blob:; frame-src 'self'; "

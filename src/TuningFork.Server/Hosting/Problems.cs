@@ -149,6 +149,11 @@ public static class Problems
                 FieldOf(json.Path),
                 "This part of the request could not be read. Send valid JSON with the documented fields."
             ),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => (
+                StatusCodes.Status413PayloadTooLarge,
+                "request",
+                "There is more in this request than is taken here at once. Send less of it at a time; nothing was changed."
+            ),
             BadHttpRequestException bad => (
                 bad.StatusCode,
                 "request",

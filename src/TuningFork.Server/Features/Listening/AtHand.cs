@@ -34,7 +34,7 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
     /// <summary>The thing at hand, or a word about why nothing can be compared.</summary>
     public async Task<(AtHand? Hand, string Word)> OfAsync(Estimate delay, CancellationToken cancel)
     {
-        const string nothing = "There are no notes here to compare with.";
+        const string nothing = "There are no notes here to compare with. Read or write them in on the page of the piece or the exercise.";
         if (
             await desk.OpenAsync(cancel) is not { } session
             || session.Drills.FirstOrDefault(row => row.Position == session.Current) is not { } row

@@ -209,6 +209,10 @@ public sealed class RecordingTests : IDisposable
         app.Write("UPDATE Recordings SET LastPlayed='2031-05-10' WHERE Name='Waltz'");
         app.Write("UPDATE Recordings SET LastPlayed='2031-05-02' WHERE Name='Jig'");
         Titles(await app.Get("/api/recordings?kind=Song")).ShouldBe(["Blues", "Jig", "Waltz"]);
+        var two = await app.Get("/api/recordings?kind=Song&limit=2");
+        (string.Join(' ', Titles(two)), two["more"]!.GetValue<bool>()).ShouldBe(("Blues Jig", true));
+        (await app.Get("/api/recordings?kind=Song&limit=1000"))["more"]!.GetValue<bool>().ShouldBeFalse();
+        await app.Refused(HttpMethod.Get, "/api/recordings?kind=Song&limit=1001", null, "limit");
     }
 
     [Fact]

@@ -43,7 +43,7 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
         var drill = SessionDesk.Read(row);
         var cue = SessionDesk.CueOf(row, drill);
         if (cue is not { TargetIndex: >= 0, CountsTakes: true } || drill.Targets[cue.TargetIndex] is not { } target)
-            return (null, nothing);
+            return (null, "No takes are marked in this drill, so none are listened to.");
         var profile = await plans.ProfileAsync(cancel);
         var instrument = ProfileBooks.InstrumentOf(profile);
         // On the stage it stands as the player reads it; what is heard is as it sounds.

@@ -14,7 +14,7 @@ public static class RecordingEndpoints
 {
     private const int LargestPiece = 8 * 1024 * 1024;
     private const long LargestFile = 2L << 30;
-    private const int MostListed = 100;
+    private const int MostListed = 1_000;
     private const int MostRoom = 1_000_000;
 
     public static void MapRecordings(this WebApplication app)

@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { api, type Schemas } from '../../api/client'
 import { Empty, Page } from '../../ui/Page'
@@ -8,9 +9,19 @@ import { sayClock, sayDay, sayMinutes } from '../../ui/words'
 import { AddFile } from './AddFile'
 import { useRecordingRemoval } from './useRecordingRemoval'
 
+/** Songs shown at first, those that waited longest, and at most. */
+const few = 100
+const many = 1000
+
 /** Songs to play along with: files of one's own. */
 export function SongsPage() {
-  const songs = api.useQuery('get', '/api/recordings', { params: { query: { kind: 'Song', limit: 100 } } })
+  const [limit, setLimit] = useState(few)
+  const songs = api.useQuery(
+    'get',
+    '/api/recordings',
+    { params: { query: { kind: 'Song', limit } } },
+    { placeholderData: (shown) => shown },
+  )
   const all = songs.data?.recordings ?? []
   return (
     <Page
@@ -30,6 +41,11 @@ export function SongsPage() {
       {all.map((song) => (
         <Line key={song.id} song={song} />
       ))}
+      {songs.data?.more && limit === few && (
+        <Press mt="3" onClick={() => setLimit(many)}>
+          All songs
+        </Press>
+      )}
     </Page>
   )
 }

@@ -117,7 +117,7 @@ internal static class OutsideFiles
             {
                 ("kept", () => ScoreJson.Read(ScoreJson.Write(plain))),
                 ("as ABC", () => AbcReader.Read(AbcWriter.Write(plain)).Music),
-                ("as MusicXML", () => MusicXmlReader.Read(Encoding.UTF8.GetBytes(MusicXmlOrder.Check(MusicXmlWriter.Write(plain)))).Music),
+                ("as MusicXML", () => MusicXmlReader.Read(Encoding.UTF8.GetBytes(MusicXmlSchema.Check(MusicXmlWriter.Write(plain)))).Music),
             }
         )
         {

@@ -38,7 +38,7 @@ public sealed class ReadBackTests
         {
             score.Check().ShouldBeEmpty($"score {number}");
             File.WriteAllText(Path.Combine(folder, $"{number:000}.abc"), AbcWriter.Write(score));
-            File.WriteAllText(Path.Combine(folder, $"{number:000}.musicxml"), MusicXmlOrder.Check(MusicXmlWriter.Write(score)));
+            File.WriteAllText(Path.Combine(folder, $"{number:000}.musicxml"), MusicXmlSchema.Check(MusicXmlWriter.Write(score)));
             File.WriteAllBytes(Path.Combine(folder, $"{number:000}.mid"), MidiWriter.Write(score));
         }
 

@@ -4,7 +4,7 @@ using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Notation;
 
-/// <summary>Writes music as MusicXML 4.0, score-partwise, in written pitch with its transposition.</summary>
+/// <summary>Writes music as MusicXML 3.0, score-partwise, in written pitch with its transposition.</summary>
 public static class MusicXmlWriter
 {
     /// <summary>The document of one voice.</summary>
@@ -30,7 +30,7 @@ public static class MusicXmlWriter
 
         var root = new XElement(
             "score-partwise",
-            new XAttribute("version", "4.0"),
+            new XAttribute("version", "3.0"),
             lead.Title.Length > 0 ? new XElement("work", new XElement("work-title", lead.Title)) : null,
             new XElement("part-list", new XElement("score-part", new XAttribute("id", "P1"), new XElement("part-name", "Music"))),
             part
@@ -39,7 +39,7 @@ public static class MusicXmlWriter
             + "\n"
             + new XDocumentType(
                 "score-partwise",
-                "-//Recordare//DTD MusicXML 4.0 Partwise//EN",
+                "-//Recordare//DTD MusicXML 3.0 Partwise//EN",
                 "http://www.musicxml.org/dtds/partwise.dtd",
                 null
             )

@@ -29,6 +29,46 @@ public sealed class MusicFileTests : IDisposable
     }
 
     [Fact]
+    public async Task A_piece_and_its_passages_are_counted_as_their_music_is()
+    {
+        var (piece, first, _, _) = await app.FirstDay();
+        async Task<(int, string, int)> Counted(int id)
+        {
+            var found = (await app.Get("/api/materials")).AsArray().Single(one => Id(one!) == id)!;
+            return ((int)found["beatsPerBar"]!, (string)found["beat"]!, (int)found["toBar"]!);
+        }
+
+        var waltz = Encoding.UTF8.GetBytes("X:1\nM:3/4\nL:1/4\nK:C\n" + string.Concat(Enumerable.Repeat("CDE|", 26)));
+        var look = await LookAsync(piece, waltz, "");
+        look["leftOut"]!
+            .AsArray()
+            .Select(one => (string?)one)
+            .ShouldBe(["the piece has 26 bars, as its music (24 before)", "3 quarter beats in a bar are counted, as it is in 3/4"]);
+        (await Counted(piece)).ShouldBe((4, "quarter", 24), "a look changes nothing");
+        (await SendAsync(piece, waltz)).Status.ShouldBe(200);
+        (await Counted(piece)).ShouldBe((3, "quarter", 26));
+        (await Counted(first)).ShouldBe((3, "quarter", 4));
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:6/8\nL:1/8\nK:C\nCDEFGA|" });
+        (await Counted(first)).ShouldBe((2, "dotted quarter", 4));
+        // Once there are takes that count quarters, it stays with them and is said.
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:4/4\nL:1/4\nK:C\nCDEF|" });
+        (await Counted(first)).ShouldBe((4, "quarter", 4));
+        await app.Clock(Evening);
+        var session = await app.SkipTo(await app.Post("/api/session", new { version = 0 }), now =>
+            (int?)now["target"]?["materialId"] == first
+        );
+        await app.Act(session, "Clean");
+        await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:6/8\nL:1/8\nK:C\nCDEFGA|" });
+        (await Counted(first)).ShouldBe((4, "quarter", 4));
+        (await app.Get($"/api/pieces/{piece}"))["leftOut"]!.ToJsonString().ShouldContain("the piece counts 4 quarter beats in a bar");
+        // What is changed on the piece holds for its passages.
+        var row = (await app.Get("/api/materials")).AsArray().Single(one => Id(one!) == piece)!.AsObject();
+        (row["beatsPerBar"], row["beat"]) = (2, "dotted quarter");
+        await app.Put($"/api/materials/{piece}", row);
+        (await Counted(first)).ShouldBe((2, "dotted quarter", 4));
+    }
+
+    [Fact]
     public async Task A_drill_runs_without_music_that_cannot_be_read_and_says_so()
     {
         await app.Clock(Evening);

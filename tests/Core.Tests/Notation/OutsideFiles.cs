@@ -111,7 +111,7 @@ internal static class OutsideFiles
     private static string ComesBack(Music music)
     {
         var plain = music.Each(voice => voice with { ToSounding = Interval.Unison });
-        var before = Performed.Notes(plain.Voices);
+        var before = InOrder(plain);
         foreach (
             var (format, back) in new (string, Func<Music>)[]
             {
@@ -121,7 +121,7 @@ internal static class OutsideFiles
             }
         )
         {
-            var after = Performed.Notes(back().Voices);
+            var after = InOrder(back());
             var same = before.Zip(after).TakeWhile(pair => pair.First with { Bar = 0 } == pair.Second with { Bar = 0 }).Count();
             if (same < before.Count || same < after.Count)
                 return $"{format} it comes back otherwise: {before.ElementAtOrDefault(same)} became {after.ElementAtOrDefault(same)}";
@@ -129,6 +129,10 @@ internal static class OutsideFiles
 
         return "";
     }
+
+    /// <summary>What is heard, whichever voice of a staff is named first.</summary>
+    private static List<HeardNote> InOrder(Music music) =>
+        [.. Performed.Notes(music.Voices).OrderBy(note => note.At).ThenBy(note => note.Midi).ThenBy(note => note.Length)];
 
     /// <summary>The notes as they are written, without repeats, ties joined.</summary>
     private static IEnumerable<(int Midi, double At, double Length)> Written(Music music)

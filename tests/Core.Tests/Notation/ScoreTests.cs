@@ -27,6 +27,38 @@ public sealed class ScoreTests
         default(Fraction).Denominator.ShouldBe(1);
     }
 
+    /// <summary>How metres are counted: theory handbooks, from memory.</summary>
+    [Theory]
+    [InlineData("4/4", "quarter", 4, "quarter")]
+    [InlineData("3/4", "quarter", 3, "quarter")]
+    [InlineData("2/2", "quarter", 4, "half")]
+    [InlineData("3/2", "half", 3, "half")]
+    [InlineData("6/8", "quarter", null, "dotted quarter")]
+    [InlineData("6/8", "eighth", 6, "dotted quarter")]
+    [InlineData("9/8", "dotted quarter", 3, "dotted quarter")]
+    [InlineData("3/8", "quarter", null, "eighth")]
+    [InlineData("2+2+3/8", "quarter", null, "eighth")]
+    [InlineData("3/16", "eighth", null, null)]
+    [InlineData("none", "quarter", null, null)]
+    public void The_beats_of_a_metre_are_counted_as_they_are_felt(string metre, string beat, int? count, string? usual)
+    {
+        TimeSignature.TryParse(metre, out var time).ShouldBeTrue();
+        Counting.Beats(time, Beat.Find(beat)!).ShouldBe(count);
+        Counting.Usual(time)?.Name.ShouldBe(usual);
+        (Counting.Usual(time) is null).ShouldBe(usual is null);
+    }
+
+    /// <summary>Stems of the higher voice of a staff go up, those of the lower one down: engraving handbooks, from memory.</summary>
+    [Fact]
+    public void The_higher_voice_of_a_staff_is_written_first()
+    {
+        var (low, high) = (Voice("C4"), Voice("C5"));
+        var written = AbcWriter.Write(new Music([low with { Staff = 0 }, high with { Staff = 0 }]));
+        written.IndexOf("c8", StringComparison.Ordinal).ShouldBeInRange(0, written.IndexOf("C8", StringComparison.Ordinal));
+
+        static Score Voice(string pitch) => new() { Bars = [new Bar([ScoreSamples.Note(pitch, 1, 1)])] };
+    }
+
     [Fact]
     public void A_bar_that_is_not_full_an_open_tuplet_a_lost_tie_and_an_open_repeat_are_named_with_their_bar()
     {

@@ -49,6 +49,10 @@ const beats: Record<string, string> = { half: '𝅗𝅥', quarter: '♩', eighth
 
 export const sayTempo = (tempo: number, beat: string) => `${beats[beat] ?? '♩'} = ${tempo}`
 
+/** "bar 3", "bars 3–4". */
+export const sayBars = ({ from, to }: { from: number; to: number }) =>
+  from === to ? `bar ${from}` : `bars ${from}–${to}`
+
 export const sayMinutes = (minutes: number) => (minutes === 1 ? '1 minute' : `${minutes} minutes`)
 
 const numbers = [

@@ -29,12 +29,14 @@ public static class AbcWriter
         ArgumentNullException.ThrowIfNull(music);
         if (music.Voices.Count == 1)
             return Write(music.Lead, barsPerLine);
+        // The higher voice of a staff comes first: its stems go up.
+        var voices = music.Voices.OrderBy(voice => voice.Staff).ThenByDescending(Height).ToList();
         var text = Head(music.Lead);
-        Line(text, $"%%score {Staves(music)}");
+        Line(text, $"%%score {Staves(voices)}");
         Line(text, $"K:{KeyField(music.Lead.Key)}");
-        for (var i = 0; i < music.Voices.Count; i++)
+        for (var i = 0; i < voices.Count; i++)
         {
-            var voice = music.Voices[i];
+            var voice = voices[i];
             Line(text, $"V:{i + 1}{(voice.Clef == Theory.Clef.Treble ? " clef=treble" : Clef(voice.Clef))}");
             WriteBars(text, voice, barsPerLine, null);
         }
@@ -48,16 +50,25 @@ public static class AbcWriter
     public static string Write(IReadOnlyList<Score> staves, int barsPerLine = 4) =>
         Write(new Music([.. staves.Select((staff, i) => staff with { Staff = i })]), barsPerLine);
 
-    private static string Staves(Music music)
+    private static string Staves(IReadOnlyList<Score> voices)
     {
-        var staves = music
-            .Voices.Select((voice, i) => (voice.Staff, Number: i + 1))
+        var staves = voices
+            .Select((voice, i) => (voice.Staff, Number: i + 1))
             .GroupBy(one => one.Staff)
             .Select(staff => string.Join(' ', staff.Select(one => one.Number)))
             .Select(numbers => numbers.Contains(' ', StringComparison.Ordinal) ? $"({numbers})" : numbers)
             .ToList();
         return staves.Count > 1 ? $"{{{string.Join(" | ", staves)}}}" : staves[0];
     }
+
+    /// <summary>Where a voice lies: the middle of its pitches as MIDI notes; what is silent lies lowest.</summary>
+    private static double Height(Score voice) =>
+        voice
+            .Bars.SelectMany(bar => bar.Elements)
+            .SelectMany(element => element.Pitches)
+            .Select(pitch => (double)pitch.Midi)
+            .DefaultIfEmpty()
+            .Average();
 
     private static StringBuilder Head(Score score)
     {

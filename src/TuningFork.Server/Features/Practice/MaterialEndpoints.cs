@@ -106,6 +106,9 @@ public static class MaterialEndpoints
         var rated = row.Readiness != wish.Readiness || isNew;
         var today = clock.Today(profile);
         Write(row, wish, piece, today);
+        if (row.Kind == MaterialKind.Piece && !isNew)
+            await foreach (var passage in db.Materials.Where(other => other.PieceId == row.Id).AsAsyncEnumerable().WithCancellation(cancel))
+                (passage.BeatsPerBar, passage.Beat) = (row.BeatsPerBar, row.Beat);
         if (isNew)
             db.Materials.Add(row);
         if (isNew && row.Kind == MaterialKind.Exercise)

@@ -67,7 +67,7 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
             opened.Transposition.IsMoved,
             numbers[0],
             numbers[^1],
-            Lines(opened, piece),
+            Lines(opened, await FitAsync(piece, opened, cancel)),
             MusicEndpoints.View(shown, instrument)
         );
     }
@@ -87,25 +87,31 @@ public sealed class PieceMusic(PracticeDb db, PlanDesk desk, Turns turns, Ledger
             ?? db.Music.Add(new MusicRow { MaterialId = id }).Entity;
         row.RemovedUtc = null;
         row.Score = score;
-        row.LeftOut = string.Join('\n', Lines(opened, piece));
+        var fit = await FitAsync(piece, opened, cancel);
+        row.LeftOut = string.Join('\n', Lines(opened, fit));
+        fit.Settle(piece, await db.Materials.Where(one => one.PieceId == id).ToListAsync(cancel));
         var kept = await db.MusicFiles.FindAsync([id], cancel) ?? db.MusicFiles.Add(new MusicFileRow { MaterialId = id }).Entity;
         (kept.Name, kept.Bytes) = (Problems.Text("name", name, LongestName), file);
         await db.SaveChangesAsync(cancel);
         return MusicEndpoints.View(opened.Music, instrument);
     }
 
-    private static List<string> Lines(OpenedMusic opened, MaterialRow piece)
+    private async Task<PieceFit> FitAsync(MaterialRow piece, OpenedMusic opened, CancellationToken cancel) =>
+        PieceFit.Of(
+            piece,
+            opened.Music.Lead,
+            await db.Visits.AnyAsync(visit => visit.MaterialId == piece.Id || visit.Material!.PieceId == piece.Id, cancel)
+        );
+
+    private static List<string> Lines(OpenedMusic opened, PieceFit fit)
     {
-        var (first, last) = (Excerpt.FirstBar(opened.Music.Lead), Excerpt.LastBar(opened.Music.Lead));
         var lines = opened.LeftOut.Select(one => one.ToString()).ToList();
         if (opened.Choices.Count > 1)
             lines.Insert(
                 0,
                 $"{opened.Choices.Count - 1} of {opened.Choices.Count} {Kind(opened.Format)}: \"{opened.Choices[opened.Part].Name}\" was taken"
             );
-        if (first != piece.FromBar || last != piece.ToBar)
-            lines.Add($"the music has bars {first} to {last}, the piece {piece.FromBar} to {piece.ToBar}");
-        return lines;
+        return [.. lines, .. fit.Lines];
     }
 
     private static string Kind(MusicFormat format) =>

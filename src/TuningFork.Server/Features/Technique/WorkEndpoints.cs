@@ -140,7 +140,8 @@ public static class WorkEndpoints
                 break;
             case WorkKind.Notation:
                 var score = WorkLook.Read(work.Text).Score;
-                (row.ToBar, row.BeatsPerBar) = (score.Bars.Count, score.Time.Beats);
+                row.Beat = Counting.Beats(score.Time, row.Beat) is null ? Counting.Usual(score.Time) ?? row.Beat : row.Beat;
+                (row.ToBar, row.BeatsPerBar) = (score.Bars.Count, Counting.Beats(score.Time, row.Beat) ?? score.Time.Beats);
                 work = work with { Text = AbcWriter.Write(score with { Title = "", Tempo = null }) };
                 break;
             case WorkKind.Patterns:

@@ -80,7 +80,7 @@ export function EntryFields({ label, words, write, children }: Props) {
         </Grid>
       ) : (
         <Flex mt="1">
-          <Press look="quiet" minH="34px" onClick={() => setOpen(true)}>
+          <Press look="quiet" minH="34px" px="0" onClick={() => setOpen(true)}>
             why, what helps, next time, tags
           </Press>
         </Flex>

@@ -10,6 +10,7 @@ import { printMusic } from '../../ui/print'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { save } from '../../ui/save'
 import { Select } from '../../ui/Select'
+import { sayBars } from '../../ui/words'
 import type { Range } from './BarMap'
 
 /** The bars that are chosen, engraved; as written or in one of the altered versions, in any key. */
@@ -30,7 +31,7 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
   return (
     <Box as="section" aria-label="Music" mt="5">
       <Flex gap="3" wrap="wrap" align="end" mb="3">
-        <Field label={`bars ${range.from}${range.to === range.from ? '' : `–${range.to}`}`} width="230px">
+        <Field label={sayBars(range)} width="230px">
           <Select
             aria-label="Version"
             value={variant}
@@ -60,12 +61,12 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
         {bars.data && bars.data.staves > 1 && (
           <Field label="staves" width="190px">
             <Select
-              value={staff ?? ''}
+              value={staff ?? (variant ? 0 : '')}
               onChange={(event) =>
                 setStaff(event.target.value === '' ? undefined : Number(event.target.value))
               }
             >
-              <option value="">both</option>
+              {!variant && <option value="">both</option>}
               <option value={0}>upper: right hand</option>
               <option value={bars.data.staves - 1}>lower: left hand</option>
             </Select>
@@ -99,18 +100,24 @@ export function MusicPanel({ piece, range }: { piece: Schemas['PieceView']; rang
         <Box bg="sheet" border="1px solid" borderColor="line" borderRadius="8px" p="3" className="sheet">
           <Engraving
             abc={bars.data.abc}
-            label={`Bars ${range.from} to ${range.to}, ${bars.data.name}`}
+            label={`${sayBars(range)}, ${bars.data.name}`}
             staffWidth={Math.min(760, 220 + 130 * (range.to - range.from + 1))}
           />
         </Box>
       )}
-      {bars.data && <TakeAway piece={piece} query={query} />}
+      {bars.data && (
+        <TakeAway
+          piece={piece}
+          query={query}
+          heading={[piece.title, sayBars(range), variant && bars.data.name].filter(Boolean).join(', ')}
+        />
+      )}
     </Box>
   )
 }
 
 /** The bars as they are shown, as a file or on paper. */
-function TakeAway({ piece, query }: { piece: Schemas['PieceView']; query: BarsQuery }) {
+function TakeAway({ piece, query, heading }: TakeAwayProps) {
   const { problem, run } = useProblem()
   const take = (format: Schemas['MusicFormat'], ending: string) =>
     run(async () => {
@@ -136,13 +143,20 @@ function TakeAway({ piece, query }: { piece: Schemas['PieceView']; query: BarsQu
         <Press look="quiet" onClick={() => take('Midi', 'mid')}>
           as MIDI
         </Press>
-        <Press look="quiet" onClick={() => printMusic(`${piece.title}, bars ${query.from} to ${query.to}`)}>
+        <Press look="quiet" onClick={() => printMusic(heading)}>
           on paper
         </Press>
       </Flex>
       <Refusal problem={problem} />
     </>
   )
+}
+
+interface TakeAwayProps {
+  piece: Schemas['PieceView']
+  query: BarsQuery
+  /** What stands above the music on paper. */
+  heading: string
 }
 
 interface BarsQuery {

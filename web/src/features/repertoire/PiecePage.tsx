@@ -10,7 +10,7 @@ import { Field } from '../../ui/Field'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { Pick } from '../../ui/Pick'
-import { sayDay, sayTempo } from '../../ui/words'
+import { sayBars, sayDay, sayTempo } from '../../ui/words'
 import { BarMap, type Range } from './BarMap'
 import { Decided } from './Decided'
 import { Offers } from './Offers'
@@ -90,10 +90,7 @@ function Piece({ piece }: { piece: Schemas['PieceView'] }) {
           <BarMap piece={piece} selected={range} select={setRange} />
           <Flex mt="3" gap="3" align="center" minH="42px" wrap="wrap">
             {range && !known ? (
-              <Press onClick={() => make()}>
-                Make a passage of{' '}
-                {range.from === range.to ? `bar ${range.from}` : `bars ${range.from}–${range.to}`}
-              </Press>
+              <Press onClick={() => make()}>Make a passage of {sayBars(range)}</Press>
             ) : (
               <Text color="faded" fontSize="0.92em">
                 Press a bar, then another, to choose what lies between.

@@ -223,8 +223,6 @@ public sealed class AccessibilityTests
     /// <summary>Looks at what the browser shows: findings, what was fetched from elsewhere, and whether it scrolls sideways.</summary>
     private sealed class Look(Browser browser)
     {
-        private static readonly string Axe = File.ReadAllText(Path.Combine(AppProcess.Root, "web/node_modules/axe-core/axe.min.js"));
-
         public void Check(string path, string wait)
         {
             browser.Open(path);
@@ -235,14 +233,7 @@ public sealed class AccessibilityTests
         {
             browser.See(By.XPath(wait));
             Thread.Sleep(250);
-            if (browser.Run("return typeof axe") is "undefined")
-                browser.Run(Axe + "; return 1");
-            var found =
-                (ReadOnlyCollection<object>)
-                    browser.RunAsync(
-                        "const done = arguments[0]; axe.run(document, { runOnly: ['wcag2a','wcag2aa','wcag21aa','wcag22aa'] }).then(r => done(r.violations.filter(v => ['serious','critical'].includes(v.impact)).map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 160)).join(' | '))))"
-                    )!;
-            found.ShouldBeEmpty(name);
+            Axe.Findings(browser).ShouldBeEmpty(name);
             var outside =
                 (ReadOnlyCollection<object>)
                     browser.Run(

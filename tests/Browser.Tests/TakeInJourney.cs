@@ -29,6 +29,7 @@ public sealed class TakeInJourney
                 title = "Lantern Steps",
                 fromBar = 0,
                 toBar = 3,
+                beatsPerBar = 3,
                 target = 90,
             }
         );
@@ -42,6 +43,8 @@ public sealed class TakeInJourney
         browser.Choose("tune", "Slow Wherry");
         browser.SeeText("chord symbols (bar 2)");
         browser.SeeText("Bars 1 to 2.");
+        browser.SeeText("4 quarter beats in a bar are counted, as it is in 4/4");
+        Axe.Findings(browser).ShouldBeEmpty();
         browser.Button("Leave it").Click();
         browser.Until(page => page.FindElements(By.CssSelector("section[aria-label='Music to be taken']")).Count == 0);
 

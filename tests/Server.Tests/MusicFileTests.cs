@@ -69,6 +69,17 @@ public sealed class MusicFileTests : IDisposable
     }
 
     [Fact]
+    public async Task What_the_instrument_does_not_reach_is_said_with_its_bars()
+    {
+        var (piece, _, _, _) = await app.FirstDay();
+        var deep = Encoding.UTF8.GetBytes("X:1\nM:4/4\nL:1/4\nK:C clef=alto\nCDEF|C,,DEF|CDEF|C,,,4|");
+        (await LookAsync(piece, deep, ""))["leftOut"]!
+            .AsArray()
+            .Select(one => (string?)one)
+            .ShouldContain("taken over, but lower than C3, your usual lowest note (bars 2, 4)");
+    }
+
+    [Fact]
     public async Task A_drill_runs_without_music_that_cannot_be_read_and_says_so()
     {
         await app.Clock(Evening);

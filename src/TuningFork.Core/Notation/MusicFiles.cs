@@ -89,6 +89,7 @@ public static class MusicFiles
         };
         var settled = SettledPitch.Of(read.Music.Lead.ToSounding, format, instrument, wanted.Sounding);
         var chosen = Chosen(read.Music, wanted);
+        var music = settled.Settle(chosen, instrument);
         return new OpenedMusic(
             format,
             choices,
@@ -96,8 +97,8 @@ public static class MusicFiles
             read.Music.Staves,
             read.Music.Voices.Count,
             settled,
-            settled.Settle(chosen, instrument),
-            [.. read.LeftOut, .. NotChosen(read.Music, chosen)]
+            music,
+            [.. read.LeftOut, .. NotChosen(read.Music, chosen), .. OutOfReach(music, instrument)]
         );
     }
 
@@ -128,6 +129,27 @@ public static class MusicFiles
         return staff >= 0 && staff < music.Staves
             ? music.OfStaff(staff)
             : throw new MusicFileException($"This part has {music.Staves} staves; choose one of them.");
+    }
+
+    /// <summary>What the player's instrument does not usually reach; it is taken over all the same.</summary>
+    private static IEnumerable<LeftOut> OutOfReach(Music music, Instrument instrument)
+    {
+        if (instrument is not { Lowest: { } lowest, Highest: { } highest })
+            yield break;
+        var numbers = music.Lead.Numbers();
+        List<int> Bars(Func<Pitch, bool> isBeyond) =>
+            [
+                .. music
+                    .Voices.SelectMany(voice => voice.Bars.Select((bar, i) => (bar, Number: numbers[i])))
+                    .Where(one => one.bar.Elements.Any(element => element.Pitches.Any(isBeyond)))
+                    .Select(one => one.Number)
+                    .Distinct()
+                    .Order(),
+            ];
+        if (Bars(pitch => pitch.Midi > highest.Midi) is { Count: > 0 } high)
+            yield return new LeftOut($"taken over, but higher than {highest.Name.Printed}{highest.Octave}, your usual highest note", high);
+        if (Bars(pitch => pitch.Midi < lowest.Midi) is { Count: > 0 } low)
+            yield return new LeftOut($"taken over, but lower than {lowest.Name.Printed}{lowest.Octave}, your usual lowest note", low);
     }
 
     private static IEnumerable<LeftOut> NotChosen(Music all, Music chosen)

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using Shouldly;
 using TuningFork.Core.Notation;
@@ -69,6 +70,24 @@ public sealed class ReadBackTests
         }
 
         Directory.Delete(folder, recursive: true);
+    }
+
+    /// <summary>Whatever stands at a note stands there again after it was written as ABC or as MusicXML.</summary>
+    [Fact]
+    public void Every_sign_at_a_note_comes_back()
+    {
+        var plain = ScoreSamples.Note("D5", 1, 4);
+        var signed = Enum.GetValues<Marks>()
+            .Select(mark => plain with { Marks = mark })
+            .Concat(Enum.GetValues<Articulation>().Select(articulation => plain with { Articulation = articulation }));
+        foreach (var element in signed)
+        {
+            var music = new Music([new Score { Bars = [new Bar([element, plain, plain, plain])] }]);
+            var abc = AbcReader.Read(AbcWriter.Write(music)).Music;
+            var xml = MusicXmlReader.Read(Encoding.UTF8.GetBytes(MusicXmlSchema.Check(MusicXmlWriter.Write(music)))).Music;
+            foreach (var back in (Element[])[abc.Lead.Bars[0].Elements[0], xml.Lead.Bars[0].Elements[0]])
+                (back.Marks, back.Articulation).ShouldBe((element.Marks, element.Articulation));
+        }
     }
 
     /// <summary>Unseen music for both hands of a pianist.</summary>

@@ -143,6 +143,8 @@ internal static class MusicXmlMarks
             return element with { Articulation = element.Articulation | articulation };
         if (mark.Name.LocalName == "breath-mark")
             return element with { Marks = element.Marks | Marks.Breath };
+        if (mark.Name.LocalName == "scoop")
+            return element with { Marks = element.Marks | Marks.Slide };
         leftOut(mark.Name.LocalName == "caesura" ? "caesuras" : "articulations of jazz");
         return element;
     }
@@ -157,6 +159,7 @@ internal static class MusicXmlMarks
             "turn" or "delayed-turn" => Marks.Turn,
             "inverted-turn" or "delayed-inverted-turn" => Marks.InvertedTurn,
             "tremolo" when (mark.Attribute("type")?.Value ?? "single") == "single" => Marks.Tremolo,
+            "other-ornament" when mark.Value.Trim() == MusicXmlNotations.Roll => Marks.Roll,
             _ => Marks.None,
         };
         if (sign == Marks.None && mark.Name.LocalName is not "wavy-line")

@@ -5,6 +5,9 @@ namespace TuningFork.Core.Notation;
 /// <summary>The signs at a note of MusicXML, in the order of its schema.</summary>
 internal static class MusicXmlNotations
 {
+    /// <summary>What the roll is called, which has no name in MusicXML.</summary>
+    public const string Roll = "roll";
+
     private static readonly (Marks Mark, string Name)[] Ornaments =
     [
         (Marks.Trill, "trill-mark"),
@@ -60,6 +63,9 @@ internal static class MusicXmlNotations
         var ornaments = Ornaments.Where(one => element.Marks.HasFlag(one.Mark)).Select(one => new XElement(one.Name)).ToList();
         if (element.Marks.HasFlag(Marks.Tremolo))
             ornaments.Add(new XElement("tremolo", new XAttribute("type", "single"), 3));
+        // MusicXML has no element of its own for it.
+        if (element.Marks.HasFlag(Marks.Roll))
+            ornaments.Add(new XElement("other-ornament", Roll));
         if (ornaments.Count > 0)
             yield return new XElement("ornaments", ornaments);
         var techniques = Techniques.Where(one => element.Marks.HasFlag(one.Mark)).Select(one => new XElement(one.Name)).ToList();
@@ -73,6 +79,8 @@ internal static class MusicXmlNotations
             .ToList();
         if (element.Marks.HasFlag(Marks.Breath))
             articulations.Add(new XElement("breath-mark"));
+        if (element.Marks.HasFlag(Marks.Slide))
+            articulations.Add(new XElement("scoop"));
         if (articulations.Count > 0)
             yield return new XElement("articulations", articulations);
         if (element.Marks.HasFlag(Marks.Fermata))

@@ -30,6 +30,7 @@ public static class HeardFigures
             // The last line is what helps.
             row.Timing = Lines(TimingWords.Of(timing, wish.Beat).Append(TimingWords.Help(timing)));
             row.Late = Pairs(timing.Late.Select(note => (At(wish.Written, note.Written), note.LateMs)));
+            row.Bars = Pairs(Beginnings(wish.Written).Select(i => (At(wish.Written, i), (double)wish.Written[i].Bar)));
         }
 
         if (take.Intonation is { } intonation)
@@ -61,12 +62,23 @@ public static class HeardFigures
         return Pairs(row.Late);
     }
 
+    /// <summary>Where the bars of a row begin: how far into the take, 0 to 1, and the bar's number.</summary>
+    public static IEnumerable<(double At, int Number)> Bars(HeardRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        return Pairs(row.Bars);
+    }
+
     /// <summary>Each note of a row whose pitch was heard: its sounding MIDI note number, and cents above what is meant.</summary>
     public static IEnumerable<(int Midi, int Cents)> Pitch(HeardRow row)
     {
         ArgumentNullException.ThrowIfNull(row);
         return Pairs(row.Pitch).Select(pair => ((int)pair.First, pair.Second));
     }
+
+    /// <summary>The notes with which a bar begins.</summary>
+    private static IEnumerable<int> Beginnings(IReadOnlyList<WrittenMoment> written) =>
+        Enumerable.Range(0, written.Count).Where(i => i == 0 || written[i].Bar != written[i - 1].Bar);
 
     private static double At(IReadOnlyList<WrittenMoment> written, int index) =>
         (written[index].At - written[0].At) / Math.Max(written[^1].At - written[0].At, 1e-9);

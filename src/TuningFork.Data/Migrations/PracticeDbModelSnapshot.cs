@@ -506,6 +506,10 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateTime>("AtUtc")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Bars")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("Clean")
                         .HasColumnType("INTEGER");
 

@@ -42,6 +42,9 @@ public sealed class HeardRow
     /// <summary>Each note: how far into the take, 0 to 1, and how many milliseconds late: "0.25:12,0.5:-8".</summary>
     public string Late { get; set; } = "";
 
+    /// <summary>Where bars begin: how far into the take, 0 to 1, and the bar's number: "0:17,0.5:18".</summary>
+    public string Bars { get; set; } = "";
+
     /// <summary>Long to short of notes that are written equal, where they are told to be uneven; else null.</summary>
     public double? Uneven { get; set; }
 

@@ -90,6 +90,17 @@ public sealed class ReadBackTests
         }
     }
 
+    /// <summary>The lowest notes of MIDI lie below the lowest octave of MusicXML.</summary>
+    [Fact]
+    public void Notes_below_the_lowest_octave_come_back_where_they_sound()
+    {
+        var music = new Music([
+            new Score { Bars = [new Bar([ScoreSamples.Note("C4", 1, 2) with { Pitches = [Pitch.OfMidi(5)] }, Element.Rest(new(1, 2))])] },
+        ]);
+        var back = MusicXmlReader.Read(Encoding.UTF8.GetBytes(MusicXmlSchema.Check(MusicXmlWriter.Write(music)))).Music;
+        Performed.Notes(back.Voices).ShouldHaveSingleItem().Midi.ShouldBe(5);
+    }
+
     /// <summary>Unseen music for both hands of a pianist.</summary>
     private static IReadOnlyList<Score> BothHands(int seed)
     {

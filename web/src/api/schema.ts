@@ -3672,6 +3672,12 @@ export interface components {
             levels: components["schemas"]["LevelView"][];
             cautions: string[];
         };
+        HeardBarView: {
+            /** Format: double */
+            at: number;
+            /** Format: int32 */
+            number: number;
+        };
         HeardCauseView: {
             words: string;
             name: string;
@@ -3707,6 +3713,7 @@ export interface components {
             timing: string[];
             help: string;
             late: components["schemas"]["HeardNoteView"][];
+            bars: components["schemas"]["HeardBarView"][];
             withClick: boolean;
             intonation: string[];
             simulated: boolean;

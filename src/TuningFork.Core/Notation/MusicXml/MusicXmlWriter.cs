@@ -16,6 +16,7 @@ public static class MusicXmlWriter
     public static string Write(Music music)
     {
         ArgumentNullException.ThrowIfNull(music);
+        music = Writable(music);
         var lead = music.Lead;
         var divisions = Divisions(music);
         var part = new XElement("part", new XAttribute("id", "P1"));
@@ -46,6 +47,21 @@ public static class MusicXmlWriter
             + "\n"
             + root;
     }
+
+    /// <summary>MusicXML knows no octave below 0: music that goes there is written an octave higher, and sounds one lower.</summary>
+    private static Music Writable(Music music) =>
+        music
+            .Voices.SelectMany(voice => voice.Bars)
+            .SelectMany(bar => bar.Elements)
+            .SelectMany(element => element.Pitches.Concat(element.Grace))
+            .Any(pitch => pitch.Octave < 0)
+            ? music.Each(voice =>
+                Concert.Moved(voice, Interval.Octave) with
+                {
+                    ToSounding = new Interval(voice.ToSounding.Steps - 7, voice.ToSounding.Semitones - 12),
+                }
+            )
+            : music;
 
     private static XElement Measure(
         Music music,

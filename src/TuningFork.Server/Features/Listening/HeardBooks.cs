@@ -126,6 +126,7 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             [.. timing.SkipLast(1)],
             timing[^1],
             [.. HeardFigures.Late(row).Select(note => new HeardNoteView(note.At, note.LateMs))],
+            [.. HeardFigures.Bars(row).Select(bar => new HeardBarView(bar.At, bar.Number))],
             row.DriftMs is not null,
             Lines(row.Intonation),
             row.Simulated,

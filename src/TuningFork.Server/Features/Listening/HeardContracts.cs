@@ -5,6 +5,11 @@ namespace TuningFork.Server.Features.Listening;
 /// <param name="LateMs">Milliseconds late; below zero for early.</param>
 public sealed record HeardNoteView(double At, int LateMs);
 
+/// <summary>Where a bar of a take begins.</summary>
+/// <param name="At">How far into the take, 0 to 1.</param>
+/// <param name="Number">The bar, as it is called in the music.</param>
+public sealed record HeardBarView(double At, int Number);
+
 /// <summary>A take that was listened to.</summary>
 /// <param name="Clean">The verdict.</param>
 /// <param name="Marked">How the player marked it; null where that was not said.</param>
@@ -12,6 +17,7 @@ public sealed record HeardNoteView(double At, int LateMs);
 /// <param name="Timing">How early or late, in words.</param>
 /// <param name="Help">What helps, where it rushes or drags; else empty.</param>
 /// <param name="Late">Each note.</param>
+/// <param name="Bars">Where its bars begin; none of takes that were listened to before bars were kept.</param>
 /// <param name="WithClick">Whether it was played with a click.</param>
 /// <param name="Intonation">How far from the pitch, in words; empty where it was not heard.</param>
 /// <param name="Simulated">Whether a simulated player was listened to.</param>
@@ -31,6 +37,7 @@ public sealed record HeardView(
     IReadOnlyList<string> Timing,
     string Help,
     IReadOnlyList<HeardNoteView> Late,
+    IReadOnlyList<HeardBarView> Bars,
     bool WithClick,
     IReadOnlyList<string> Intonation,
     bool Simulated,

@@ -3,6 +3,10 @@ import type { Schemas } from '../../api/client'
 
 const width = 320
 const height = 84
+/** What the numbers of the bars need below the notes. */
+const foot = 16
+/** Numbers that fit side by side. */
+const mostNumbers = 12
 /** Milliseconds from the middle to the edge; what is further off lies at the edge. */
 const most = 100
 const dot = 4
@@ -14,15 +18,35 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
   const line = heard.withClick ? 'the click' : 'its own line'
   const latest = Math.max(...heard.late.map((note) => note.lateMs))
   const earliest = Math.min(...heard.late.map((note) => note.lateMs))
+  const x = (at: number) => dot + at * (width - 2 * dot)
+  const every = Math.ceil(heard.bars.length / mostNumbers)
+  const whole = height + (heard.bars.length > 0 ? foot : 0)
   return (
     <chakra.svg
-      viewBox={`0 0 ${width + 44} ${height}`}
+      viewBox={`0 0 ${width + 44} ${whole}`}
       width={`${width + 44}px`}
       maxWidth="100%"
       role="img"
       aria-label={`${heard.late.length} notes beside ${line}: from ${words(earliest)} to ${words(latest)}`}
       data-testid="heard-strip"
     >
+      {heard.bars.map((bar, i) => (
+        <g key={`${i} ${bar.number}`}>
+          <line
+            x1={x(bar.at) - dot}
+            x2={x(bar.at) - dot}
+            y1="0"
+            y2={whole}
+            stroke="currentColor"
+            strokeWidth="0.7"
+          />
+          {i % every === 0 && (
+            <text x={x(bar.at) - dot + 3} y={whole - 2} fontSize="12" fill="currentColor">
+              {bar.number}
+            </text>
+          )}
+        </g>
+      ))}
       <line x1="0" x2={width} y1={height / 2} y2={height / 2} stroke="currentColor" strokeWidth="1.5" />
       {[-50, 50].map((ms) => (
         <line
@@ -37,13 +61,7 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
         />
       ))}
       {heard.late.map((note) => (
-        <circle
-          key={note.at}
-          cx={dot + note.at * (width - 2 * dot)}
-          cy={y(note.lateMs)}
-          r={dot}
-          fill="currentColor"
-        />
+        <circle key={note.at} cx={x(note.at)} cy={y(note.lateMs)} r={dot} fill="currentColor" />
       ))}
       <text x={width + 4} y="14" fontSize="13" fill="currentColor">
         late

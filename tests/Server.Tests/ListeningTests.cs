@@ -31,6 +31,10 @@ public sealed class ListeningTests : IDisposable
         heard["materialId"]!.GetValue<int>().ShouldBe(passage);
         heard["timing"]![0]!.GetValue<string>().ShouldContain("ms late in the mean");
         heard["late"]!.AsArray().Select(note => note!["lateMs"]!.GetValue<int>()).Average().ShouldBe(30, 8);
+        heard["bars"]!
+            .AsArray()
+            .Select(bar => (bar!["at"]!.GetValue<double>(), bar["number"]!.GetValue<int>()))
+            .ShouldBe([(0, 3), (0.667, 4)]);
 
         var wrong = await PlayAsync(socket, session, take => take with { Wrong = new HashSet<int> { 1 } });
         wrong["clean"]!.GetValue<bool>().ShouldBeFalse();

@@ -30,6 +30,7 @@ public sealed class BeginningTests : IDisposable
                         title = "Mill Song",
                         bars,
                         target = 90,
+                        beatsPerBar = 3,
                         passages = new[] { new { from = 3, to = 4 }, new { from = 30, to = 30 } },
                     },
                 },
@@ -52,7 +53,9 @@ public sealed class BeginningTests : IDisposable
         );
         answers.Count(answer => answer.IsSuccessStatusCode).ShouldBe(1);
         (await app.Get("/api/profile"))["instrument"]!.GetValue<string>().ShouldBe("Violin");
-        (await app.Get("/api/materials")).AsArray().Count.ShouldBe(5);
+        var materials = (await app.Get("/api/materials")).AsArray();
+        materials.Count.ShouldBe(5);
+        materials.Count(one => (int)one!["beatsPerBar"]! == 3).ShouldBe(3, "the piece and its two passages");
         (await app.Get("/api/today"))["drills"]!.AsArray().ShouldNotBeEmpty();
     }
 
@@ -67,7 +70,7 @@ public sealed class BeginningTests : IDisposable
             "/api/first-visit/look",
             new
             {
-                lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars\nReel 32 bars, hard 31-40\nJig 32 bars, hard 5-20",
+                lines = "Mill Song 48 bars 120, hard 9-12, 25-28\n24 bars\nReel 32 bars, hard 31-40\nJig 32 bars 6/8, hard 5-20",
                 minutes = 20,
             }
         );
@@ -78,7 +81,7 @@ public sealed class BeginningTests : IDisposable
                 "48 bars; target 120; hard: 9–12 and 25–28",
                 "24 bars; no target yet; no hard bars yet",
                 "32 bars; no target yet; hard: 31–40",
-                "32 bars; no target yet; hard: 5–20",
+                "32 bars in 6/8, 2 dotted quarter beats each; no target yet; hard: 5–20",
             ]);
         look["pieces"]!
             .AsArray()

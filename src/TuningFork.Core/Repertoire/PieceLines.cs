@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using TuningFork.Core.Notation;
 
 namespace TuningFork.Core.Repertoire;
 
@@ -9,11 +10,21 @@ namespace TuningFork.Core.Repertoire;
 /// <param name="Guessed">True when the line does not say how many: the usual number, or as far as its hard bars reach.</param>
 /// <param name="Target">Target tempo in beats a minute, or null.</param>
 /// <param name="Passages">Its hard bars, first and last, as they were typed.</param>
-public sealed record PieceLine(string Title, int Bars, bool Guessed, int? Target, IReadOnlyList<SuggestedPassage> Passages);
+public sealed record PieceLine(string Title, int Bars, bool Guessed, int? Target, IReadOnlyList<SuggestedPassage> Passages)
+{
+    /// <summary>Its metre; null where the line does not say.</summary>
+    public TimeSignature? Time { get; init; }
+
+    /// <summary>What its bars are counted in; quarters where the line does not say.</summary>
+    public Beat Beat => Time is { } time ? Counting.Usual(time)! : Beat.Quarter;
+
+    /// <summary>How many of them a bar has; four where the line does not say.</summary>
+    public int BeatsPerBar => Time is { } time ? Counting.Beats(time, Beat)!.Value : 4;
+}
 
 /// <summary>
-/// Reads pieces out of lines like "Waltz 48 bars 120, hard 9-12, 25-28": title, bars, tempo and hard bars, each but the title may be
-/// missing.
+/// Reads pieces out of lines like "Waltz 48 bars 3/4 120, hard 9-12, 25-28": title, bars, metre, tempo and hard bars, each but the title
+/// may be missing.
 /// </summary>
 public static partial class PieceLines
 {
@@ -40,6 +51,12 @@ public static partial class PieceLines
         var bars = Bars().Match(head);
         if (bars.Success)
             head = head.Remove(bars.Index, bars.Length);
+        var (time, metre) = Metre()
+            .Matches(head)
+            .Select(match => (Known(match.Groups["metre"].Value), match))
+            .LastOrDefault(one => one.Item1 is not null);
+        if (time is not null)
+            head = head.Remove(metre.Index, metre.Length);
         var tempo = Tempo().Match(Trim(head));
         var target = tempo.Success && Number(tempo.Groups["tempo"].Value) is var value and >= Slowest and <= Fastest ? value : (int?)null;
         return new PieceLine(
@@ -50,8 +67,15 @@ public static partial class PieceLines
             !bars.Success,
             target,
             passages
-        );
+        )
+        {
+            Time = time,
+        };
     }
+
+    /// <summary>A metre whose beats can be counted; null for what is none, like half a page.</summary>
+    private static TimeSignature? Known(string text) =>
+        TimeSignature.TryParse(text, out var time) && Counting.Usual(time) is not null ? time : null;
 
     private static SuggestedPassage Range(Match match)
     {
@@ -72,6 +96,9 @@ public static partial class PieceLines
 
     [GeneratedRegex(@"(?<bars>\d+)\s*(bars|bar|measures)\b", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture, 1000)]
     private static partial Regex Bars();
+
+    [GeneratedRegex(@"(\bin\s+)?(?<![\d/])(?<metre>\d{1,2}/(2|4|8))(?![\d/])", RegexOptions.ExplicitCapture, 1000)]
+    private static partial Regex Metre();
 
     [GeneratedRegex(@"(\bat|\btarget|=)?\s*\b(?<tempo>\d{2,3})$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture, 1000)]
     private static partial Regex Tempo();

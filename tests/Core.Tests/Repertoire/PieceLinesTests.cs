@@ -25,6 +25,19 @@ public sealed class PieceLinesTests
         string.Join(' ', read.Passages.Select(passage => $"{passage.From}-{passage.To}")).ShouldBe(passages);
     }
 
+    [Theory]
+    [InlineData("Porch Light 24 bars 6/8 90, hard 5-8", "Porch Light", 90, 2, "dotted quarter")]
+    [InlineData("Waltz in 3/4", "Waltz", null, 3, "quarter")]
+    [InlineData("Slow Air, 6/4, 60", "Slow Air", 60, 6, "quarter")]
+    [InlineData("Cut Reel 2/2 96", "Cut Reel", 96, 2, "half")]
+    [InlineData("Page 1/3 of Songs", "Page 1/3 of Songs", null, 4, "quarter")]
+    [InlineData("Suite 12/24/8", "Suite 12/24/8", null, 4, "quarter")]
+    public void A_metre_is_read_and_counted_in_its_beats(string line, string title, int? target, int beats, string beat)
+    {
+        var read = PieceLines.Read(line).ShouldHaveSingleItem();
+        (read.Title, read.Target, read.BeatsPerBar, read.Beat.Name).ShouldBe((title, target, beats, beat));
+    }
+
     [Fact]
     public void Each_line_is_a_piece_and_blank_ones_are_none()
     {

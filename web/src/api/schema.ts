@@ -3535,6 +3535,13 @@ export interface components {
             /** Format: int32 */
             target?: null | number;
             passages?: null | components["schemas"]["BarsWish"][];
+            /**
+             * Format: int32
+             * @default 4
+             */
+            beatsPerBar: number;
+            /** @default quarter */
+            beat: string;
         };
         FirstPieceView: {
             title: string;
@@ -3543,6 +3550,9 @@ export interface components {
             /** Format: int32 */
             target: null | number;
             passages: components["schemas"]["BarsWish"][];
+            /** Format: int32 */
+            beatsPerBar: number;
+            beat: string;
             words: string;
             problem: string;
         };

@@ -13,7 +13,15 @@ namespace TuningFork.Server.Features.Planning;
 public sealed record BarsWish(int From, int To);
 
 /// <summary>A piece with its hard bars.</summary>
-public sealed record FirstPiece(string Title, int Bars, int? Target = null, IReadOnlyList<BarsWish>? Passages = null);
+/// <param name="Beat">Name of what its bars are counted in.</param>
+public sealed record FirstPiece(
+    string Title,
+    int Bars,
+    int? Target = null,
+    IReadOnlyList<BarsWish>? Passages = null,
+    int BeatsPerBar = 4,
+    string Beat = "quarter"
+);
 
 /// <summary>Everything that the first visit asks.</summary>
 /// <param name="Exercise">Title of an exercise, or empty.</param>
@@ -28,7 +36,16 @@ public sealed record FirstLinesWish(string Lines, int Minutes = 30, string Exerc
 /// <summary>A piece as a line was understood.</summary>
 /// <param name="Words">The same in words, to be confirmed.</param>
 /// <param name="Problem">What cannot be entered so, or comes slowly; empty when there is nothing to say.</param>
-public sealed record FirstPieceView(string Title, int Bars, int? Target, IReadOnlyList<BarsWish> Passages, string Words, string Problem);
+public sealed record FirstPieceView(
+    string Title,
+    int Bars,
+    int? Target,
+    IReadOnlyList<BarsWish> Passages,
+    int BeatsPerBar,
+    string Beat,
+    string Words,
+    string Problem
+);
 
 /// <summary>A drill of a plan to come.</summary>
 public sealed record FirstDrillView(Area? Area, int Minutes, string Title);
@@ -70,7 +87,16 @@ public static class FirstVisitEndpoints
             await Add(new MaterialWish(MaterialKind.Book, wish.Book, Examples: UsualExamples));
         foreach (var piece in Problems.Whole("pieces", wish.Pieces ?? []))
         {
-            var made = await Add(new MaterialWish(MaterialKind.Piece, piece.Title, ToBar: piece.Bars, Target: piece.Target));
+            var made = await Add(
+                new MaterialWish(
+                    MaterialKind.Piece,
+                    piece.Title,
+                    ToBar: piece.Bars,
+                    BeatsPerBar: piece.BeatsPerBar,
+                    Beat: piece.Beat,
+                    Target: piece.Target
+                )
+            );
             foreach (var bars in Problems.Whole("passages", piece.Passages ?? []).Distinct())
                 await Add(new MaterialWish(MaterialKind.Passage, PieceId: made.Id, FromBar: bars.From, ToBar: bars.To));
         }
@@ -135,6 +161,8 @@ public static class FirstVisitEndpoints
                 Title = line.Title,
                 FromBar = 1,
                 ToBar = bars,
+                BeatsPerBar = line.BeatsPerBar,
+                Beat = line.Beat,
                 Target = target,
                 HasPassages = line.Passages.Count > 0,
             };
@@ -148,6 +176,8 @@ public static class FirstVisitEndpoints
                     Title = $"{line.Title}, {passage.From}–{passage.To}",
                     FromBar = passage.From,
                     ToBar = passage.To,
+                    BeatsPerBar = line.BeatsPerBar,
+                    Beat = line.Beat,
                     Target = target,
                     PieceEnds = bars,
                 };
@@ -159,9 +189,10 @@ public static class FirstVisitEndpoints
         var hard = line
             .Passages.Select(passage => passage.From == passage.To ? $"{passage.From}" : $"{passage.From}–{passage.To}")
             .ToList();
+        var metre = line.Time is { } time ? $" in {time}, {Words.Count(line.BeatsPerBar, $"{line.Beat} beat")} each" : "";
         string[] words =
         [
-            line.Guessed ? $"{line.Bars} bars, as far as can be told" : Words.Count(line.Bars, "bar"),
+            (line.Guessed ? $"{line.Bars} bars, as far as can be told" : Words.Count(line.Bars, "bar")) + metre,
             line.Target is { } target ? $"target {target}" : "no target yet",
             hard.Count > 0 ? $"hard: {Words.List(hard)}" : "no hard bars yet",
         ];
@@ -170,6 +201,8 @@ public static class FirstVisitEndpoints
             line.Bars,
             line.Target,
             [.. line.Passages.Select(passage => new BarsWish(passage.From, passage.To))],
+            line.BeatsPerBar,
+            line.Beat.Name,
             string.Join("; ", words),
             line.Title.Length == 0
                 ? "A title is missing."

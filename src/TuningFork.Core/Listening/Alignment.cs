@@ -38,8 +38,12 @@ public sealed class Alignment
     /// <summary>The most that a note in its place costs for being early or late: after a stop it goes on.</summary>
     private const double MostTime = 1.5;
 
-    /// <summary>So many moments or notes are left out at most between two that belong together.</summary>
+    /// <summary>The same pitch heard as begun anew: of what sounds on it is often nothing.</summary>
+    private const double GoingOn = 0.2;
+
+    /// <summary>So many moments are left out at most between two that belong together, and so many notes are heard there that are not written.</summary>
     private const int MostLeftOut = 4;
+    private const int MostAdditional = 10;
 
     /// <summary>Cents within which a pitch is that of the note.</summary>
     private const double Same = 50;
@@ -133,23 +137,24 @@ public sealed class Alignment
     )
     {
         var (rows, columns) = (written.Count, heard.Count);
+        var additional = Additionals(heard);
         var costs = new double[rows, columns];
         var from = new (int Row, int Column)[rows, columns];
-        var best = (Cost: (rows * Missing) + (columns * Additional), Row: -1, Column: -1);
+        var best = (Cost: (rows * Missing) + additional[columns], Row: -1, Column: -1);
         for (var i = 0; i < rows; i++)
         {
             for (var j = 0; j < columns; j++)
             {
                 // The first that belong together: what is written before is missing, what was heard before was no part of it.
-                var (cheapest, step) = ((i * Missing) + (j * Additional / 2), (-1, -1));
+                var (cheapest, step) = ((i * Missing) + (additional[j] / 2), (-1, -1));
                 for (var k = i - 1; k >= Math.Max(0, i - 1 - MostLeftOut); k--)
                 {
-                    for (var l = j - 1; l >= Math.Max(0, j - 1 - MostLeftOut); l--)
+                    for (var l = j - 1; l >= Math.Max(0, j - 1 - MostAdditional); l--)
                     {
                         var cost =
                             costs[k, l]
                             + ((i - k - 1) * Missing)
-                            + ((j - l - 1) * Additional)
+                            + (additional[j] - additional[l + 1])
                             + Time(heard[j].At - heard[l].At, (written[i].At - written[k].At) * wholeSeconds);
                         if (cost < cheapest)
                             (cheapest, step) = (cost, (k, l));
@@ -158,13 +163,27 @@ public sealed class Alignment
 
                 costs[i, j] = cheapest + prices[i, j];
                 from[i, j] = step;
-                var all = costs[i, j] + ((rows - 1 - i) * Missing) + ((columns - 1 - j) * Additional);
+                var all = costs[i, j] + ((rows - 1 - i) * Missing) + (additional[columns] - additional[j + 1]);
                 if (all < best.Cost)
                     best = (all, i, j);
             }
         }
 
         return Traced(best, from, prices, rate);
+    }
+
+    /// <summary>What it costs that none of the notes before one is written: for each, and for all.</summary>
+    private static double[] Additionals(IReadOnlyList<HeardTone> heard)
+    {
+        var sums = new double[heard.Count + 1];
+        for (var j = 0; j < heard.Count; j++)
+        {
+            var isGoingOn =
+                j > 0 && heard[j].Hertz > 0 && heard[j - 1].Hertz > 0 && Math.Abs(Tuning.Cents(heard[j].Hertz, heard[j - 1].Hertz)) <= Same;
+            sums[j + 1] = sums[j] + (isGoingOn ? GoingOn : Additional);
+        }
+
+        return sums;
     }
 
     /// <summary>What a step in time costs beside the one that is written: a little off is nothing, a lot is a stop or a jump.</summary>

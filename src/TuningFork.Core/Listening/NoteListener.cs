@@ -27,6 +27,9 @@ public sealed class NoteListener
     /// <summary>What follows a beginning so soon, in seconds, stands out or belongs to it.</summary>
     private const double Bumps = 0.1;
 
+    /// <summary>A note that is damped is silent within so many seconds.</summary>
+    private const double Damped = 0.05;
+
     /// <summary>So much softer than the loudest moment is silence.</summary>
     private const double Silence = 0.01;
 
@@ -44,6 +47,7 @@ public sealed class NoteListener
     private readonly List<(double At, double Growth)> begins = [];
     private long first;
     private int picked;
+    private int turned;
 
     /// <summary>A listener.</summary>
     /// <param name="rate">Samples a second, 8,000 to 96,000.</param>
@@ -102,9 +106,11 @@ public sealed class NoteListener
             if (Peak(picked) is { } height)
                 Offer(rough, height);
             // By then it is known whether it had a beginning of its own.
-            var turn = rough - Legato;
-            if ((begins.Count == 0 || turn - begins[^1].At > Legato) && looks.Turns(turn))
-                OfferTurn(turn);
+            for (; turned * looks.Hop <= picked * onsets.Hop; turned++)
+            {
+                if (looks.Turned(turned) is { } turn && (begins.Count == 0 || turn - begins[^1].At > Legato))
+                    OfferTurn(turn);
+            }
         }
 
         Forget();
@@ -145,6 +151,9 @@ public sealed class NoteListener
     private void Offer(double rough, double height)
     {
         var (begin, growth) = Begin(rough);
+        // What is damped fails the prediction as well, and more than a soft note that follows at once.
+        if (looks.Quietest(begin, begin + Damped) is var (quiet, level) && level < 0.1 * looks.Loudest(begin - 0.06, begin))
+            (begin, growth) = Begin(rough, quiet);
         // An attack may have a second bump.
         if (height < 0.1 && begins.Count > 0 && begin - begins[^1].At is > Nearest and < Bumps)
             return;
@@ -202,10 +211,13 @@ public sealed class NoteListener
     }
 
     /// <summary>The true beginning near a moment in seconds, and how many times the errors of the prediction grow by it.</summary>
-    private (double At, double Growth) Begin(double rough)
+    /// <param name="rough">The moment.</param>
+    /// <param name="earliest">It is not looked for before that.</param>
+    private (double At, double Growth) Begin(double rough, double earliest = 0)
     {
-        var middle = (int)(Math.Round(rough * low.Rate) - first);
-        var from = Math.Max(0, middle - (int)(SearchBefore * low.Rate) - start.Before);
+        var middle = (int)(Math.Round(Math.Max(rough, earliest) * low.Rate) - first);
+        var searched = Math.Max((int)(Math.Round(earliest * low.Rate) - first), middle - (int)(SearchBefore * low.Rate));
+        var from = Math.Max(0, searched - start.Before);
         var to = Math.Min(samples.Count, middle + (int)(SearchAfter * low.Rate));
         var (at, growth) = start.Find(All[from..to], middle - from, Math.Max(1e-4, Silence * looks.LoudestOfAll));
         return ((first + from + at) / low.Rate, growth);

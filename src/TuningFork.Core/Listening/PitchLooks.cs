@@ -55,6 +55,13 @@ internal sealed class PitchLooks
     /// <summary>The smallest level between two moments in seconds.</summary>
     public double Softest(double from, double to) => Between(from, to).Select(look => look.Level).DefaultIfEmpty().Min();
 
+    /// <summary>The moment at which it is softest between two moments in seconds, and how soft.</summary>
+    public (double At, double Level) Quietest(double from, double to)
+    {
+        var softest = Enumerable.Range(Index(from), Index(to) - Index(from) + 1).MinBy(i => looks[i].Level);
+        return (softest * apart, looks[softest].Level);
+    }
+
     /// <summary>Cents between the pitches at two moments; null where one of them has none.</summary>
     public double? Change(double before, double after) =>
         Hertz(before) is { } one && Hertz(after) is { } other ? Math.Abs(Tuning.Cents(other, one)) : null;
@@ -62,13 +69,38 @@ internal sealed class PitchLooks
     /// <summary>The pitch at a moment; null where there is none.</summary>
     public double? Hertz(double at) => looks.Count > 0 && looks[Index(at)].Hertz is > 0 and var hertz ? hertz : null;
 
-    /// <summary>Whether the pitch becomes another one at a moment and stays: what was steady before and what is after differ.</summary>
-    public bool Turns(double at)
+    /// <summary>
+    /// When the pitch became another one, told by the look with which it has come to rest there; null where it has not come to rest by
+    /// then, and where it is the same as before.
+    /// </summary>
+    /// <param name="last">Index of that look.</param>
+    public double? Turned(int last)
     {
-        if (Steady(at - FarBefore, at - NearBefore) is not { } before || Steady(at + NearAfter, at + FarAfter) is not { } after)
-            return false;
-        var cents = Math.Abs(Tuning.Cents(after, before));
-        return cents > Another && !IsMultiple(cents);
+        var first = last - Run + 1;
+        if (Rest(last) is not { } after || Rest(last - 1) is not null)
+            return null;
+        for (var i = last - Run; i >= Math.Max(Run - 1, last - Run - LongestTurn); i--)
+        {
+            if (Rest(i) is not { } before)
+                continue;
+            var cents = Math.Abs(Tuning.Cents(after, before));
+            if (cents > Another)
+                return IsMultiple(cents) || (cents < Swing && WasThere(after, i)) ? null : Math.Min(i + 2, (i + first) / 2.0) * apart;
+        }
+
+        return null;
+    }
+
+    /// <summary>Whether a pitch was there before, not long before a look: it swings.</summary>
+    private bool WasThere(double hertz, int last)
+    {
+        for (var i = Math.Max(0, last - LongestSwing); i < last; i++)
+        {
+            if (looks[i].Confidence > Clear && Math.Abs(Tuning.Cents(looks[i].Hertz, hertz)) <= StillSame)
+                return true;
+        }
+
+        return false;
     }
 
     /// <summary>
@@ -82,26 +114,29 @@ internal sealed class PitchLooks
         return times is >= 2 and <= MostTimes && Math.Abs(cents - (1200 * Math.Log2(times))) <= Another;
     }
 
-    /// <summary>The pitch of some looks running that all have one, and nearly the same; else null.</summary>
-    private double? Steady(double from, double to)
+    /// <summary>The pitch of the looks up to one, where all have one and nearly the same; else null.</summary>
+    private double? Rest(int last)
     {
-        var (low, high, sum, count) = (double.MaxValue, 0.0, 0.0, 0);
-        foreach (var look in Between(from, to))
+        if (last < Run - 1)
+            return null;
+        var (low, high, sum) = (double.MaxValue, 0.0, 0.0);
+        for (var i = last - Run + 1; i <= last; i++)
         {
-            if (look.Confidence <= Clear)
+            if (looks[i].Confidence <= Clear)
                 return null;
-            (low, high, sum, count) = (Math.Min(low, look.Hertz), Math.Max(high, look.Hertz), sum + look.Hertz, count + 1);
+            (low, high, sum) = (Math.Min(low, looks[i].Hertz), Math.Max(high, looks[i].Hertz), sum + looks[i].Hertz);
         }
 
-        return count < Fewest || Tuning.Cents(high, low) > StillSame ? null : sum / count;
+        return Tuning.Cents(high, low) > StillSame ? null : sum / Run;
     }
 
-    /// <summary>Seconds round a change of pitch within which looks hear something of both, and those that tell them apart.</summary>
-    private const double NearBefore = 0.02;
-    private const double FarBefore = 0.07;
-    private const double NearAfter = 0.03;
-    private const double FarAfter = 0.09;
-    private const int Fewest = 4;
+    /// <summary>Looks running that are a pitch at rest, and looks between two of them at most.</summary>
+    private const int Run = 5;
+    private const int LongestTurn = 15;
+
+    /// <summary>Wider than so many cents no vibrato swings, nor slower than a cycle in so many looks.</summary>
+    private const double Swing = 150;
+    private const int LongestSwing = 25;
 
     /// <summary>Cents between two notes at least; what is one; and how many times a pitch is misheard.</summary>
     private const double Another = 70;

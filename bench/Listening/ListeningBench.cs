@@ -96,7 +96,7 @@ internal static class ListeningBench
                 samples = change(samples, rate);
                 File.WriteAllBytes(wave, WaveFile.Write(samples, rate));
                 watch.Start();
-                var tones = Heard(samples, rate);
+                var tones = Heard(samples, rate, instrument.IsPitched);
                 watch.Stop();
                 seconds += samples.Length / (double)rate;
                 var truth = notes.ConvertAll(note => note.At);
@@ -134,9 +134,9 @@ internal static class ListeningBench
         Console.WriteLine($"  all        {ours} | {theirs.Values.MaxBy(score => score.F)}");
     }
 
-    private static IReadOnlyList<HeardTone> Heard(float[] samples, int rate)
+    private static IReadOnlyList<HeardTone> Heard(float[] samples, int rate, bool isPitched)
     {
-        var listener = new NoteListener(rate);
+        var listener = new NoteListener(rate, isPitched: isPitched);
         for (var at = 0; at < samples.Length; at += 1024)
             listener.Add(samples.AsSpan(at, Math.Min(1024, samples.Length - at)));
         listener.End();

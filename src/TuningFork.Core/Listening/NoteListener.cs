@@ -38,6 +38,7 @@ public sealed class NoteListener
     /// <summary>After a beginning the pitch may take so long, in seconds, to be what it is.</summary>
     private const double Legato = 0.1;
 
+    private readonly bool isPitched;
     private readonly Decimated low;
     private readonly OnsetFunction onsets;
     private readonly TrueStart start;
@@ -53,12 +54,14 @@ public sealed class NoteListener
     /// <param name="rate">Samples a second, 8,000 to 96,000.</param>
     /// <param name="lowest">The lowest frequency in hertz that is played, 20 or more.</param>
     /// <param name="highest">The highest.</param>
+    /// <param name="isPitched">False for a drum and for what is no line: another pitch is no other note there.</param>
     /// <exception cref="ArgumentOutOfRangeException">The rate or the range is out of range.</exception>
-    public NoteListener(int rate, double lowest = 60, double highest = 2_500)
+    public NoteListener(int rate, double lowest = 60, double highest = 2_500, bool isPitched = true)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(rate, 8_000);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(rate, 96_000);
         Rate = rate;
+        this.isPitched = isPitched;
         low = new Decimated(rate, Enough);
         onsets = new OnsetFunction(low.Rate);
         start = new TrueStart(low.Rate);
@@ -108,7 +111,7 @@ public sealed class NoteListener
             // By then it is known whether it had a beginning of its own.
             for (; turned * looks.Hop <= picked * onsets.Hop; turned++)
             {
-                if (looks.Turned(turned) is { } turn && (begins.Count == 0 || turn - begins[^1].At > Legato))
+                if (isPitched && looks.Turned(turned) is { } turn && (begins.Count == 0 || turn - begins[^1].At > Legato))
                     OfferTurn(turn);
             }
         }
@@ -152,7 +155,8 @@ public sealed class NoteListener
     {
         var (begin, growth) = Begin(rough);
         // What is damped fails the prediction as well, and more than a soft note that follows at once.
-        if (looks.Quietest(begin, begin + Damped) is var (quiet, level) && level < 0.1 * looks.Loudest(begin - 0.06, begin))
+        var (quiet, level) = looks.Quietest(begin, begin + Damped);
+        if (level < 0.1 * looks.Loudest(begin - 0.06, begin) && level < 0.5 * looks.Loudest(quiet, quiet + 0.06))
             (begin, growth) = Begin(rough, quiet);
         // An attack may have a second bump.
         if (height < 0.1 && begins.Count > 0 && begin - begins[^1].At is > Nearest and < Bumps)

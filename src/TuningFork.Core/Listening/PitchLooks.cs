@@ -84,8 +84,11 @@ internal sealed class PitchLooks
             if (Rest(i) is not { } before)
                 continue;
             var cents = Math.Abs(Tuning.Cents(after, before));
-            if (cents > Another)
-                return IsMultiple(cents) || (cents < Swing && WasThere(after, i)) ? null : Math.Min(i + 2, (i + first) / 2.0) * apart;
+            if (cents <= Another)
+                continue;
+            // What dies away changes its pitch as well, as a drum does.
+            var isNone = IsMultiple(cents) || (cents < Swing && WasThere(after, i)) || looks[last].Level < Fades * looks[i].Level;
+            return isNone ? null : Math.Min(i + 2, (i + first) / 2.0) * apart;
         }
 
         return null;
@@ -133,6 +136,7 @@ internal sealed class PitchLooks
     /// <summary>Looks running that are a pitch at rest, and looks between two of them at most.</summary>
     private const int Run = 5;
     private const int LongestTurn = 15;
+    private const double Fades = 0.3;
 
     /// <summary>Wider than so many cents no vibrato swings, nor slower than a cycle in so many looks.</summary>
     private const double Swing = 150;

@@ -96,7 +96,7 @@ public sealed class TakeListener
                 Hertz(wish.Written.Min(moment => moment.Midis[0]) - 4),
                 Hertz(wish.Written.Max(moment => moment.Midis[^1]) + 4)
             )
-            : new NoteListener(rate);
+            : new NoteListener(rate, isPitched: false);
         var longest = wish.Written.Zip(wish.Written.Skip(1), (one, other) => other.At - one.At).DefaultIfEmpty(0).Max();
         quiet = Math.Max(Quiet, (longest + (2 * wish.Beat)) * wish.WholeSeconds);
 

@@ -45,9 +45,11 @@ public sealed class MusicFileTests : IDisposable
             .Select(one => (string?)one)
             .ShouldBe(["the piece has 26 bars, as its music (24 before)", "3 quarter beats in a bar are counted, as it is in 3/4"]);
         (await Counted(piece)).ShouldBe((4, "quarter", 24), "a look changes nothing");
+        var opened = (await app.Get("/api/materials")).AsArray().Single(one => Id(one!) == piece)!;
         (await SendAsync(piece, waltz)).Status.ShouldBe(200);
         (await Counted(piece)).ShouldBe((3, "quarter", 26));
         (await Counted(first)).ShouldBe((3, "quarter", 4));
+        await app.Refused(HttpMethod.Put, $"/api/materials/{piece}", opened, "version", 409);
         await app.Put($"/api/pieces/{piece}/music", new { abc = "X:1\nM:6/8\nL:1/8\nK:C\nCDEFGA|" });
         (await Counted(first)).ShouldBe((2, "dotted quarter", 4));
         // Once there are takes that count quarters, it stays with them and is said.

@@ -136,6 +136,8 @@ internal sealed class PitchLooks
     /// <summary>Looks running that are a pitch at rest, and looks between two of them at most.</summary>
     private const int Run = 5;
     private const int LongestTurn = 15;
+
+    /// <summary>What is softer than this part of what was before is no other note.</summary>
     private const double Fades = 0.3;
 
     /// <summary>Wider than so many cents no vibrato swings, nor slower than a cycle in so many looks.</summary>

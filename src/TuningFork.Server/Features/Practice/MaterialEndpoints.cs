@@ -107,8 +107,11 @@ public static class MaterialEndpoints
         var today = clock.Today(profile);
         Write(row, wish, piece, today);
         if (row.Kind == MaterialKind.Piece && !isNew)
-            await foreach (var passage in db.Materials.Where(other => other.PieceId == row.Id).AsAsyncEnumerable().WithCancellation(cancel))
+        {
+            foreach (var passage in await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel))
                 (passage.BeatsPerBar, passage.Beat) = (row.BeatsPerBar, row.Beat);
+        }
+
         if (isNew)
             db.Materials.Add(row);
         if (isNew && row.Kind == MaterialKind.Exercise)

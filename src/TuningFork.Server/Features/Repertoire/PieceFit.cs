@@ -1,6 +1,7 @@
 using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
 using TuningFork.Data.Rows;
+using TuningFork.Server.Features.Practice;
 
 namespace TuningFork.Server.Features.Repertoire;
 
@@ -22,7 +23,7 @@ public sealed record PieceFit(int BeatsPerBar, Beat Beat, int ToBar, IReadOnlyLi
     {
         var lines = new List<string>();
         var (first, last) = (Excerpt.FirstBar(lead), Excerpt.LastBar(lead));
-        var toBar = first <= piece.FromBar && last > piece.ToBar ? last : piece.ToBar;
+        var toBar = first <= piece.FromBar && last > piece.ToBar && last <= MaterialCheck.MostBars ? last : piece.ToBar;
         if (toBar > piece.ToBar)
             lines.Add($"the piece has {toBar} bars, as its music ({piece.ToBar} before)");
         else if (first != piece.FromBar || last != piece.ToBar)
@@ -40,6 +41,9 @@ public sealed record PieceFit(int BeatsPerBar, Beat Beat, int ToBar, IReadOnlyLi
     /// <summary>Gives the piece and its passages what was found.</summary>
     public void Settle(MaterialRow piece, IEnumerable<MaterialRow> passages)
     {
+        // What was opened before to be changed is not what it was.
+        if ((piece.ToBar, piece.BeatsPerBar, piece.Beat) != (ToBar, BeatsPerBar, Beat))
+            piece.Version++;
         piece.ToBar = ToBar;
         foreach (var row in passages.Prepend(piece).Where(row => row.BeatsPerBar != BeatsPerBar || row.Beat != Beat))
             (row.BeatsPerBar, row.Beat) = (BeatsPerBar, Beat);

@@ -1,5 +1,3 @@
-using MathNet.Numerics.IntegralTransforms;
-
 namespace TuningFork.Core.Listening;
 
 /// <summary>
@@ -19,8 +17,7 @@ internal sealed class OnsetFunction
     private const double Floor = 0.003;
 
     private readonly int width;
-    private readonly double[] window;
-    private readonly double[] spectrum;
+    private readonly Magnitudes magnitudes;
     private readonly (int First, double[] Weights)[] bands;
     private readonly Queue<double[]> before = new();
     private double loudest;
@@ -30,8 +27,7 @@ internal sealed class OnsetFunction
     {
         width = 1 << (int)Math.Round(Math.Log2(rate * 0.032));
         Hop = (int)Math.Round(rate * 0.005);
-        window = MathNet.Numerics.Window.HannPeriodic(width);
-        spectrum = new double[width + 2];
+        magnitudes = new Magnitudes(width);
         bands = [.. Bands(rate)];
     }
 
@@ -45,20 +41,14 @@ internal sealed class OnsetFunction
     /// <param name="samples">So many as <see cref="Width"/> says.</param>
     public double Next(ReadOnlySpan<float> samples)
     {
-        for (var i = 0; i < width; i++)
-            spectrum[i] = samples[i] * window[i];
-        Fourier.ForwardReal(spectrum, width, FourierOptions.NoScaling);
+        magnitudes.Of(samples);
         var now = before.Count > Apart ? before.Dequeue() : new double[bands.Length];
         for (var band = 0; band < bands.Length; band++)
         {
             var sum = 0.0;
             var (first, weights) = bands[band];
             for (var i = 0; i < weights.Length; i++)
-            {
-                var (real, imaginary) = (spectrum[2 * (first + i)], spectrum[(2 * (first + i)) + 1]);
-                sum += weights[i] * Math.Sqrt((real * real) + (imaginary * imaginary));
-            }
-
+                sum += weights[i] * magnitudes.Values[first + i];
             loudest = Math.Max(loudest, sum);
             now[band] = sum;
         }

@@ -109,7 +109,7 @@ export function FirstVisitPage() {
           <Field
             label="Pieces, one a line"
             name={ofPieces}
-            hint="like: Willow Reel 48 bars 3/4 120, hard 9-12, 25-28"
+            hint="like: Willow Waltz 48 bars 3/4 120, hard 9-12, 25-28"
           >
             <Textarea value={start.lines} rows={3} onChange={(event) => set({ lines: event.target.value })} />
           </Field>

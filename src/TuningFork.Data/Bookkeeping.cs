@@ -169,6 +169,15 @@ public static class Bookkeeping
         };
     }
 
+    /// <summary>Passages are counted as their piece is.</summary>
+    public static void CountAlike(MaterialRow piece, IEnumerable<MaterialRow> passages)
+    {
+        ArgumentNullException.ThrowIfNull(piece);
+        ArgumentNullException.ThrowIfNull(passages);
+        foreach (var passage in passages)
+            (passage.BeatsPerBar, passage.Beat) = (piece.BeatsPerBar, piece.Beat);
+    }
+
     /// <summary>What it is called: a passage after its piece and bars.</summary>
     public static string TitleOf(MaterialRow row, MaterialRow? piece)
     {

@@ -107,11 +107,7 @@ public static class MaterialEndpoints
         var today = clock.Today(profile);
         Write(row, wish, piece, today);
         if (row.Kind == MaterialKind.Piece && !isNew)
-        {
-            foreach (var passage in await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel))
-                (passage.BeatsPerBar, passage.Beat) = (row.BeatsPerBar, row.Beat);
-        }
-
+            Bookkeeping.CountAlike(row, await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel));
         if (isNew)
             db.Materials.Add(row);
         if (isNew && row.Kind == MaterialKind.Exercise)

@@ -1,5 +1,6 @@
 using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
+using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Practice;
 
@@ -44,9 +45,8 @@ public sealed record PieceFit(int BeatsPerBar, Beat Beat, int ToBar, IReadOnlyLi
         // What was opened before to be changed is not what it was.
         if ((piece.ToBar, piece.BeatsPerBar, piece.Beat) != (ToBar, BeatsPerBar, Beat))
             piece.Version++;
-        piece.ToBar = ToBar;
-        foreach (var row in passages.Prepend(piece).Where(row => row.BeatsPerBar != BeatsPerBar || row.Beat != Beat))
-            (row.BeatsPerBar, row.Beat) = (BeatsPerBar, Beat);
+        (piece.ToBar, piece.BeatsPerBar, piece.Beat) = (ToBar, BeatsPerBar, Beat);
+        Bookkeeping.CountAlike(piece, passages);
     }
 
     private static string Count(int beats, Beat beat) => Words.Count(beats, $"{beat.Name} beat");

@@ -50,10 +50,14 @@ public sealed class PlayedJourney
           // The first click after the bar that is counted in, by the page's own audio clock.
           const first = window.put.filter((one) => one.isClick).sort((a, b) => a.at - b.at)[window.music.beatsPerBar];
           if (!first) return setTimeout(from, 2);
-          const start = performance.now() + (first.at - first.context.currentTime) * 1000;
+          const behind = (start) => performance.now() - start - (first.context.currentTime - first.at) * 1000;
+          let start = 0;
+          start += behind(start);
           const notes = window.music.played;
           const next = (i) => {
             if (i >= notes.length) return;
+            // Where a busy machine's sound falters, who plays to it waits for it.
+            if (behind(start) > 20) start += behind(start);
             const at = start + notes[i].at * 60000 / tempo + offsets[i % offsets.length];
             setTimeout(() => {
               while (performance.now() < at);

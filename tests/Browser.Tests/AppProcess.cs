@@ -43,15 +43,19 @@ public sealed class AppProcess : IAsyncDisposable
 
     public static string Root { get; } = FindRoot();
 
-    /// <summary>The folder of a demo that was made once; every other app with a demo begins with a copy of it.</summary>
-    private static readonly Lazy<Task<string>> MadeOnce = new(async () =>
+    /// <summary>Folders with a demo and with an empty book that were made once; every other app begins with a copy of one.</summary>
+    private static readonly Lazy<Task<string>> Demo = new(() => MadeAsync());
+
+    private static readonly Lazy<Task<string>> Empty = new(() => MadeAsync("--own"));
+
+    private static async Task<string> MadeAsync(params string[] extra)
     {
-        var app = new AppProcess([]);
+        var app = new AppProcess(extra);
         await app.RunAsync();
         app.Kill();
         app.Http.Dispose();
         return app.Data;
-    });
+    }
 
     /// <summary>The time by the program's clock, as this machine's zone has it.</summary>
     public DateTimeOffset Now => TimeZoneInfo.ConvertTime(DateTimeOffset.Now + (ahead ?? TimeSpan.Zero), TimeZoneInfo.Local);
@@ -59,15 +63,12 @@ public sealed class AppProcess : IAsyncDisposable
     public static async Task<AppProcess> StartAsync(params string[] extra)
     {
         var app = new AppProcess(extra);
-        if (!extra.Contains("--own"))
+        var made = await (extra.Contains("--own") ? Empty : Demo).Value;
+        foreach (var file in Directory.EnumerateFiles(made, "*", SearchOption.AllDirectories))
         {
-            var made = await MadeOnce.Value;
-            foreach (var file in Directory.EnumerateFiles(made, "*", SearchOption.AllDirectories))
-            {
-                var to = Path.Combine(app.Data, Path.GetRelativePath(made, file));
-                Directory.CreateDirectory(Path.GetDirectoryName(to)!);
-                File.Copy(file, to);
-            }
+            var to = Path.Combine(app.Data, Path.GetRelativePath(made, file));
+            Directory.CreateDirectory(Path.GetDirectoryName(to)!);
+            File.Copy(file, to);
         }
 
         await app.RunAsync();

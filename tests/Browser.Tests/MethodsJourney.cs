@@ -33,6 +33,8 @@ public sealed class MethodsJourney
         browser.SeeText("Write over it what you played");
         browser.Type("Title", "An answer");
         browser.Type("Notes in ABC", "M:4/4" + Keys.Enter + "L:1/4" + Keys.Enter + "K:F" + Keys.Enter + "F2 A2 | c4 |]");
+        // The picture of what was typed grows above the button.
+        browser.Settle(browser.Button("Keep it"));
         browser.Button("Keep it").Click();
         browser.SeeText("An answer is kept.");
         browser.Button("Back to the drill").Click();

@@ -15,10 +15,19 @@ public sealed class App : WebApplicationFactory<Program>
     public static DateTimeOffset Evening { get; } =
         new(2031, 5, 14, 18, 0, 0, TimeZoneInfo.Local.GetUtcOffset(new DateTime(2031, 5, 14, 18, 0, 0, DateTimeKind.Unspecified)));
 
+    /// <summary>An empty book that was made once; every app begins with a copy of it.</summary>
+    private static readonly Lazy<string> Empty = new(() =>
+    {
+        var path = Path.Combine(Directory.CreateTempSubdirectory("tuning-fork-").FullName, "own.db");
+        TuningFork.Data.PracticeFile.PrepareAsync(path).GetAwaiter().GetResult();
+        return path;
+    });
+
     private readonly string data = Directory.CreateTempSubdirectory("tuning-fork-").FullName;
 
     public App()
     {
+        File.Copy(Empty.Value, Book);
         Http = CreateClient();
     }
 

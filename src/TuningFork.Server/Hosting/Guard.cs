@@ -68,34 +68,33 @@ public static class Guard
     public static void MapPage(WebApplication app, Book? start)
     {
         var file = Path.Combine(app.Environment.WebRootPath ?? "", "index.html");
+        // Both are plain: what is bound when the program is built has no lower rank than other addresses.
         app.MapFallback(
-                // With a dot in it too, which without a pattern would be a file.
-                "/api/{**path}",
-                IResult () =>
-                    throw new FieldException(
-                        "path",
-                        "There is no such address. See /openapi/v1.json for those there are.",
-                        StatusCodes.Status404NotFound
-                    )
-            )
-            .ExcludeFromDescription();
-        app.MapFallback(
-                (HttpContext context) =>
-                {
-                    if (!File.Exists(file))
-                        return Results.Text("The front end is not built. Start the program with ./run.", "text/plain", statusCode: 503);
-                    var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(18));
-                    context.Response.Headers.ContentSecurityPolicy = Policy(nonce);
-                    context.Response.Headers.CacheControl = "no-store";
-                    return Results.Content(
-                        File.ReadAllText(file)
-                            .Replace(NoncePlace, nonce, StringComparison.Ordinal)
-                            .Replace(StartPlace, $"{start}", StringComparison.Ordinal),
-                        "text/html; charset=utf-8"
-                    );
-                }
-            )
-            .ExcludeFromDescription();
+            // With a dot in it too, which without a pattern would be a file.
+            "/api/{**path}",
+            Task (HttpContext _) =>
+                throw new FieldException(
+                    "path",
+                    "There is no such address. See /openapi/v1.json for those there are.",
+                    StatusCodes.Status404NotFound
+                )
+        );
+        app.MapFallback((HttpContext context) => Page(context, file, start).ExecuteAsync(context));
+    }
+
+    private static IResult Page(HttpContext context, string file, Book? start)
+    {
+        if (!File.Exists(file))
+            return Results.Text("The front end is not built. Start the program with ./run.", "text/plain", statusCode: 503);
+        var nonce = Convert.ToBase64String(RandomNumberGenerator.GetBytes(18));
+        context.Response.Headers.ContentSecurityPolicy = Policy(nonce);
+        context.Response.Headers.CacheControl = "no-store";
+        return Results.Content(
+            File.ReadAllText(file)
+                .Replace(NoncePlace, nonce, StringComparison.Ordinal)
+                .Replace(StartPlace, $"{start}", StringComparison.Ordinal),
+            "text/html; charset=utf-8"
+        );
     }
 
     private static bool IsInTheHouse(HttpContext context, HouseDoor door) =>

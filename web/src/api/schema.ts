@@ -2689,10 +2689,6 @@ export interface components {
             /** @default false */
             fromScratch: boolean;
         };
-        AnonymousTypeOfint: {
-            /** Format: int32 */
-            id: number;
-        };
         /** @enum {unknown} */
         ApartOffer: "None" | "Record" | "Compare";
         ApartView: {
@@ -5784,6 +5780,10 @@ export interface components {
             needed: number;
             mayMark: boolean;
         };
+        TuneAdded: {
+            /** Format: int32 */
+            id: number;
+        };
         TuneView: {
             /** Format: int32 */
             id: number;
@@ -8479,7 +8479,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AnonymousTypeOfint"];
+                    "application/json": components["schemas"]["TuneAdded"];
                 };
             };
         };

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.EarTraining;
 using TuningFork.Core.Theory;
@@ -22,8 +23,10 @@ public static class EarEndpoints
         var group = app.MapGroup("/api/ear").WithTags("Ear");
         group.MapGet("", BookAsync).WithName("GetEar");
         group
-            .MapGet("/question", async (string[]? only, PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
-                await RoundAsync(Only(only), db, desk, clock, cancel)
+            .MapGet(
+                "/question",
+                async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel, [FromQuery] string[]? only = null) =>
+                    await RoundAsync(Only(only), db, desk, clock, cancel)
             )
             .WithName("GetEarQuestion");
         group.MapPost("/answers", AnswerAsync).WithName("AnswerByEar");

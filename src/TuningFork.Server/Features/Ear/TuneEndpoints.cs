@@ -33,6 +33,9 @@ public sealed record TuneWish(string Title, int StartDegree = 1, bool IsMinor = 
 /// <param name="WrongStarts">How often it was begun wrong.</param>
 public sealed record FindWish(Guid Key, double Seconds, int WrongStarts, bool Found);
 
+/// <summary>The tune that was added.</summary>
+public sealed record TuneAdded(int Id);
+
 /// <summary>What came of it.</summary>
 public sealed record FoundView(string Words);
 
@@ -62,7 +65,7 @@ public static class TuneEndpoints
                 };
                 db.Tunes.Add(row);
                 await db.SaveChangesAsync(cancel);
-                return new { row.Id };
+                return new TuneAdded(row.Id);
             })
             .WithName("AddTune");
         group.MapPost("/{id:int}/finds", FindAsync).WithName("KeepFind");

@@ -16,7 +16,8 @@ public static class DelayEndpoints
     /// <summary>The clicks are over long before.</summary>
     private const int LongestSeconds = 60;
 
-    public static void MapDelay(this WebApplication app) => SampleSocket.Map(app, "/api/listen/delay", ListenAsync);
+    public static void MapDelay(this WebApplication app) =>
+        SampleSocket.Describe(app.MapMethods("/api/listen/delay", SampleSocket.OpenedBy, ListenAsync));
 
     private static async Task ListenAsync(HttpContext context, int rate, bool claps = false, CancellationToken cancel = default)
     {

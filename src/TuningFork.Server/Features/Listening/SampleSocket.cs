@@ -21,12 +21,11 @@ public sealed class SampleSocket(WebSocket socket) : IDisposable
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
 
-    /// <summary>
-    /// An address that is listened at. HTTP/1.1 opens a WebSocket by GET; HTTP/2, which the browsers of guests speak, by CONNECT (RFC 8441),
-    /// and nobody waits for the end of what comes in over that.
-    /// </summary>
-    public static void Map(WebApplication app, string path, Delegate listen) =>
-        app.MapMethods(path, [HttpMethods.Get, HttpMethods.Connect], listen).WithMetadata(new OwnTurn()).ExcludeFromDescription();
+    /// <summary>HTTP/1.1 opens a WebSocket by GET; HTTP/2, which the browsers of guests speak, by CONNECT (RFC 8441).</summary>
+    public static IReadOnlyList<string> OpenedBy { get; } = [HttpMethods.Get, HttpMethods.Connect];
+
+    /// <summary>An address that is listened at: nobody waits for the end of what comes in over it.</summary>
+    public static void Describe(RouteHandlerBuilder address) => address.WithMetadata(new OwnTurn()).ExcludeFromDescription();
 
     /// <summary>Opens one, where the request is for one and its rate is possible.</summary>
     public static async Task<SampleSocket> OpenAsync(HttpContext context, int rate)

@@ -23,7 +23,7 @@ public static class TakesEndpoints
 
     public static void MapTakes(this WebApplication app)
     {
-        SampleSocket.Map(app, "/api/listen/takes", ListenAsync);
+        SampleSocket.Describe(app.MapMethods("/api/listen/takes", SampleSocket.OpenedBy, ListenAsync));
         var group = app.MapGroup("/api/heard").WithTags("Listening");
         group
             .MapGet("", (HeardBooks books, CancellationToken cancel, int? materialId = null, DateOnly? day = null, int? before = null) =>

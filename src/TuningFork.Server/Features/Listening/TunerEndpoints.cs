@@ -14,7 +14,8 @@ public sealed record TunerView(string? Note, double Cents, string Words);
 /// <summary>The tuner over a WebSocket.</summary>
 public static class TunerEndpoints
 {
-    public static void MapTuner(this WebApplication app) => SampleSocket.Map(app, "/api/listen/tuner", ListenAsync);
+    public static void MapTuner(this WebApplication app) =>
+        SampleSocket.Describe(app.MapMethods("/api/listen/tuner", SampleSocket.OpenedBy, ListenAsync));
 
     private static async Task ListenAsync(
         HttpContext context,

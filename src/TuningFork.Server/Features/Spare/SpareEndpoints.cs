@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Mvc;
 using TuningFork.Core.Planning;
 
 namespace TuningFork.Server.Features.Spare;
@@ -56,7 +57,7 @@ public static class SpareEndpoints
     {
         var group = app.MapGroup("/api/spare").WithTags("Spare minutes");
         group
-            .MapGet("", (SpareDesk desk, CancellationToken cancel, bool away = false, string[]? skip = null) =>
+            .MapGet("", (SpareDesk desk, CancellationToken cancel, bool away = false, [FromQuery] string[]? skip = null) =>
                 desk.ViewAsync(away, skip ?? [], cancel)
             )
             .WithName("GetSpare");

@@ -9,13 +9,13 @@ export const root = path.resolve(import.meta.dirname, '../..')
 export const work = fs.mkdtempSync(path.join(os.tmpdir(), 'tuning-fork-long-'))
 export const sleep = (ms) => new Promise((next) => setTimeout(next, ms))
 
-/** A copy of what was built: a build beside it changes nothing here. */
-export function built(project, name) {
-  fs.cpSync(path.join(root, project, 'bin/Release/net10.0'), path.join(work, name), { recursive: true })
+/** A copy of what was built, or of the folder it was built to: a build beside it changes nothing here. */
+export function built(project, name, folder = path.join(root, project, 'bin/Release/net10.0')) {
+  fs.cpSync(folder, path.join(work, name), { recursive: true })
   return path.join(work, name, `${name}.dll`)
 }
 
-const server = built('src/TuningFork.Server', 'TuningFork.Server')
+const server = built('src/TuningFork.Server', 'TuningFork.Server', process.env.TUNING_FORK_SERVER)
 // Below the ports that the system gives to whoever asks for any.
 let port = 10000 + randomInt(20000)
 const running = new Set()

@@ -7,7 +7,10 @@ using System.Text.Json.Nodes;
 
 namespace TuningFork.Browser.Tests;
 
-/// <summary>The real server in a process of its own, on a free port and a folder of its own, so that it can be killed.</summary>
+/// <summary>
+/// The real server in a process of its own, on a free port and a folder of its own, so that it can be killed. Where TUNING_FORK_SERVER
+/// names the folder of a program that was compiled ahead of time, it is that one.
+/// </summary>
 public sealed class AppProcess : IAsyncDisposable
 {
     private readonly string[] extra;
@@ -86,7 +89,7 @@ public sealed class AppProcess : IAsyncDisposable
         foreach (
             var argument in new[]
             {
-                Path.Combine(AppContext.BaseDirectory, "TuningFork.Server.dll"),
+                Path.Combine(Environment.GetEnvironmentVariable("TUNING_FORK_SERVER") ?? AppContext.BaseDirectory, "TuningFork.Server.dll"),
                 "--urls",
                 Address,
                 "--data",

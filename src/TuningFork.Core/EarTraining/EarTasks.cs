@@ -30,18 +30,27 @@ public static class EarTasks
     /// <summary>Semitones by which the first beat of a bar lies higher.</summary>
     private const int Accent = 7;
 
+    /// <summary>Of what may be sung so much is asked at first, and one more for each so many right answers (common practice).</summary>
+    private const int AtFirst = 2;
+
+    private const int RightForOneMore = 3;
+
+    /// <summary>Intervals in the order in which they open: what is easily found by voice first (common practice).</summary>
     private static readonly (string Name, int Semitones)[] Steps =
     [
-        ("minor second", 1),
-        ("major second", 2),
-        ("minor third", 3),
-        ("major third", 4),
-        ("fourth", 5),
-        ("fifth", 7),
-        ("minor sixth", 8),
-        ("major sixth", 9),
-        ("octave", 12),
+        ("an octave", 12),
+        ("a fifth", 7),
+        ("a major third", 4),
+        ("a fourth", 5),
+        ("a major second", 2),
+        ("a minor third", 3),
+        ("a major sixth", 9),
+        ("a minor second", 1),
+        ("a minor sixth", 8),
     ];
+
+    /// <summary>Degrees of a key in the order in which they open: those of its chord first.</summary>
+    private static readonly int[] Degrees = [1, 5, 3, 2, 4, 6, 7];
 
     private static readonly int[] Major = [0, 2, 4, 5, 7, 9, 11];
     private static readonly int[] Minor = [0, 2, 3, 5, 7, 8, 10];
@@ -68,19 +77,21 @@ public static class EarTasks
     /// <param name="key">Key of a task of <see cref="All"/>.</param>
     /// <param name="seed">Makes it again.</param>
     /// <param name="centre">Sounding MIDI note round which it lies, 48 to 72: a comfortable singing range.</param>
-    /// <exception cref="ArgumentException">There is no such task.</exception>
-    public static EarQuestion Question(string key, int seed, int centre = 60)
+    /// <param name="right">Right answers to this task of late, 0 or more: intervals and degrees open with them, the easy ones first.</param>
+    /// <exception cref="ArgumentException">There is no such task, or a number is out of its range.</exception>
+    public static EarQuestion Question(string key, int seed, int centre = 60, int right = 0)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(centre, 48);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(centre, 72);
+        ArgumentOutOfRangeException.ThrowIfNegative(right);
         var random = new Random(seed);
         var home = centre - 3 + random.Next(7);
         return key switch
         {
-            "ear:up" => Interval(random, home, up: true),
-            "ear:down" => Interval(random, home, up: false),
-            "ear:degree-major" => Degree(random, home, Major, 4),
-            "ear:degree-minor" => Degree(random, home, Minor, 3),
+            "ear:up" => Interval(random, home, right, up: true),
+            "ear:down" => Interval(random, home, right, up: false),
+            "ear:degree-major" => Degree(random, home, right, Major, 4),
+            "ear:degree-minor" => Degree(random, home, right, Minor, 3),
             "ear:quality" => Quality(random, home),
             "ear:echo" => Echo(random, home),
             "ear:rhythm" => RhythmEcho(random, home),
@@ -90,21 +101,24 @@ public static class EarTasks
         };
     }
 
-    private static EarQuestion Interval(Random random, int home, bool up)
+    private static T Opened<T>(Random random, T[] all, int right) =>
+        all[random.Next(Math.Min(all.Length, AtFirst + (right / RightForOneMore)))];
+
+    private static EarQuestion Interval(Random random, int home, int right, bool up)
     {
-        var (name, semitones) = Steps[random.Next(Steps.Length)];
+        var (name, semitones) = Opened(random, Steps, right);
         var other = home + (up ? semitones : -semitones);
         return new EarQuestion(
-            $"Sing a {name} {(up ? "above" : "below")} this note.",
+            $"Sing {name} {(up ? "above" : "below")} this note.",
             Line(home),
             Line(home, other),
-            $"{(up ? "Up" : "Down")} a {name}"
+            $"{(up ? "Up" : "Down")} {name}"
         );
     }
 
-    private static EarQuestion Degree(Random random, int home, int[] scale, int third)
+    private static EarQuestion Degree(Random random, int home, int right, int[] scale, int third)
     {
-        var degree = 1 + random.Next(7);
+        var degree = Opened(random, Degrees, right);
         var key = Chord(home, third, 0).Concat(Line(Beat * 2, home)).ToList();
         return new EarQuestion(
             $"The chord sets the key. Sing degree {degree}.",

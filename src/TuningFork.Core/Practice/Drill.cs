@@ -61,7 +61,7 @@ public sealed record Target
     /// <summary>Keys or chords that came late when it was last played, by index, hardest first.</summary>
     public IReadOnlyList<int> Hard { get; init; } = [];
 
-    /// <summary>Where it stood: the step that comes next, or the set of a shuttle, from 0.</summary>
+    /// <summary>Where it stood: the step that comes next, the set of a shuttle, or the right answers to an ear task of late, from 0.</summary>
     public int Place { get; init; }
 }
 

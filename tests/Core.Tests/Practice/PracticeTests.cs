@@ -281,6 +281,20 @@ public sealed class PracticeTests
         }
     }
 
+    /// <summary>Common practice: the octave and the fifth before the sixths and the half step, the chord of a key before its other degrees.</summary>
+    [Fact]
+    public void Who_begins_is_asked_for_what_is_easily_sung_and_all_of_it_opens_with_right_answers()
+    {
+        HashSet<string> Asked(string key, int right) =>
+            [.. Enumerable.Range(0, 300).Select(seed => EarTasks.Question(key, seed, right: right).AnswerText)];
+        Asked("ear:up", 0).ShouldBe(["Up an octave", "Up a fifth"], ignoreOrder: true);
+        Asked("ear:degree-minor", 3).ShouldBe(["Degree 1", "Degree 5", "Degree 3"], ignoreOrder: true);
+        Asked("ear:down", 60).Count.ShouldBe(9);
+        Asked("ear:degree-major", 60).Count.ShouldBe(7);
+        foreach (var (key, right) in new[] { ("ear:up", 5), ("ear:down", 20), ("ear:degree-major", 9) })
+            Asked(key, right + 3).IsSupersetOf(Asked(key, right)).ShouldBeTrue();
+    }
+
     [Fact]
     public void The_day_turns_at_four_in_the_morning_of_the_player()
     {

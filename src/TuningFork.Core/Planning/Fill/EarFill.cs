@@ -51,6 +51,7 @@ internal static class EarFill
                     Key = task.Key,
                     Title = task.Title,
                     Group = task.Key,
+                    Place = record is null ? 0 : record.Asked - record.Missed,
                 }
             ) with
             {

@@ -169,5 +169,10 @@ public sealed class SessionViews(
     private async Task<EarQuestion?> QuestionAsync(Drill drill, Cue cue, CancellationToken cancel) =>
         cue.Question < 0
             ? null
-            : EarTasks.Question(drill.Targets[0].Key, drill.Seed + (cue.Question * 7919), (await plans.ProfileAsync(cancel)).EarCentre);
+            : EarTasks.Question(
+                drill.Targets[0].Key,
+                drill.Seed + (cue.Question * 7919),
+                (await plans.ProfileAsync(cancel)).EarCentre,
+                drill.Targets[0].Place
+            );
 }

@@ -72,8 +72,8 @@ public static class EarRound
     private const int ConfusedEach = 4,
         NewEach = 5;
 
-    /// <summary>Right answers for one alternative more.</summary>
-    private const int RightForOneMore = 3;
+    /// <summary>Right answers for one alternative more, and for one thing more to be sung (common practice).</summary>
+    internal const int RightForOneMore = 3;
 
     /// <summary>Answers from which it is taken what was right lately.</summary>
     public const int Lately = 40;

@@ -30,10 +30,8 @@ public static class EarTasks
     /// <summary>Semitones by which the first beat of a bar lies higher.</summary>
     private const int Accent = 7;
 
-    /// <summary>Of what may be sung so much is asked at first, and one more for each so many right answers (common practice).</summary>
+    /// <summary>Of what may be sung so much is asked at first (common practice).</summary>
     private const int AtFirst = 2;
-
-    private const int RightForOneMore = 3;
 
     /// <summary>Intervals in the order in which they open: what is easily found by voice first (common practice).</summary>
     private static readonly (string Name, int Semitones)[] Steps =
@@ -102,7 +100,7 @@ public static class EarTasks
     }
 
     private static T Opened<T>(Random random, T[] all, int right) =>
-        all[random.Next(Math.Min(all.Length, AtFirst + (right / RightForOneMore)))];
+        all[random.Next(Math.Min(all.Length, AtFirst + (right / EarRound.RightForOneMore)))];
 
     private static EarQuestion Interval(Random random, int home, int right, bool up)
     {

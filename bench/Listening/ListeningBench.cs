@@ -7,7 +7,7 @@ namespace TuningFork.Bench.Listening;
 
 /// <summary>
 /// Notes heard in takes that fluidsynth renders from known notes, beside aubio on the same files: found within 50 ms (F), spread of the error
-/// round each take's own mean, mean of its size, pitches right, speed. Clean, with noise 20 dB below, in a room with reverberation, and
+/// round each take's own mean, mean of its size (and beside the moment when the note by itself begins to sound), pitches right, speed. Clean, with noise 20 dB below, in a room with reverberation, and
 /// with the click in the microphone 20 dB below.
 /// </summary>
 internal static class ListeningBench
@@ -35,6 +35,7 @@ internal static class ListeningBench
         }
     }
 
+    /// <summary>How well beginnings were found.</summary>
     private sealed class Score
     {
         private int hits;
@@ -42,28 +43,29 @@ internal static class ListeningBench
         private int extra;
         private readonly List<double> spreads = [];
         private readonly List<double> sizes = [];
+        private readonly List<double> besideSound = [];
 
         public double F => 2.0 * hits / Math.Max(1, (2 * hits) + missed + extra);
 
-        public double Spread => spreads.DefaultIfEmpty().Average();
-
-        public double Size => sizes.DefaultIfEmpty().Average();
-
-        public void Add(List<double> truth, List<double> found)
+        public void Add(List<BenchNote> notes, List<double> sounding, List<double> found)
         {
             var errors = new List<double>();
             var left = found.ToList();
-            foreach (var one in truth)
+            foreach (var (note, sounds) in notes.Zip(sounding))
             {
-                var near = left.Where(other => Math.Abs(other - one) <= Found).OrderBy(other => Math.Abs(other - one)).Take(1).ToList();
+                var near = left.Where(other => Math.Abs(other - note.At) <= Found)
+                    .OrderBy(other => Math.Abs(other - note.At))
+                    .Take(1)
+                    .ToList();
                 if (near.Count == 0)
                     continue;
                 left.Remove(near[0]);
-                errors.Add(1000 * (near[0] - one));
+                errors.Add(1000 * (near[0] - note.At));
+                besideSound.Add(1000 * Math.Abs(near[0] - sounds));
             }
 
             hits += errors.Count;
-            missed += truth.Count - errors.Count;
+            missed += notes.Count - errors.Count;
             extra += left.Count;
             if (errors.Count == 0)
                 return;
@@ -73,7 +75,34 @@ internal static class ListeningBench
         }
 
         public override string ToString() =>
-            string.Create(CultureInfo.InvariantCulture, $"F {F:0.000} spread {Spread, 4:0.0} size {Size, 4:0.0}");
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"F {F:0.000} spread {Mean(spreads), 4:0.0} size {Mean(sizes), 4:0.0} ({Mean(besideSound), 4:0.0})"
+            );
+
+        private static double Mean(List<double> some) => some.DefaultIfEmpty().Average();
+    }
+
+    /// <summary>Ours and aubio's by each of its methods.</summary>
+    private sealed class Scores
+    {
+        private readonly Score ours = new();
+        private readonly Dictionary<string, Score> theirs = Methods.ToDictionary(
+            method => method,
+            _ => new Score(),
+            StringComparer.Ordinal
+        );
+
+        public void Add(List<BenchNote> notes, List<double> sounding, List<double> heard, List<List<double>> heardByMethod)
+        {
+            ours.Add(notes, sounding, heard);
+            foreach (var (method, found) in Methods.Zip(heardByMethod))
+                theirs[method].Add(notes, sounding, found);
+        }
+
+        public string Ours => $"{ours}";
+
+        public string Theirs => $"{theirs.Values.MaxBy(score => score.F)}";
     }
 
     private static void Print(string folder, string font, string room, bool reverb, Func<float[], int, float[]> change)
@@ -81,16 +110,15 @@ internal static class ListeningBench
         Console.WriteLine(
             $"{Path.GetFileNameWithoutExtension(font)}, {room}: ours | aubio by its best method of {string.Join(", ", Methods)}"
         );
-        var ours = new Score();
-        var theirs = Methods.ToDictionary(method => method, _ => new Score(), StringComparer.Ordinal);
+        var all = new Scores();
         foreach (var instrument in BenchInstrument.All)
         {
-            var one = new Score();
-            var others = Methods.ToDictionary(method => method, _ => new Score(), StringComparer.Ordinal);
+            var one = new Scores();
             var (right, pitched, seconds, watch) = (0, 0, 0.0, new Stopwatch());
             for (var seed = 1; seed <= Takes; seed++)
             {
                 var notes = BenchTakes.Make(instrument, seed);
+                var sounding = Synthesizer.Begins(folder, font, instrument, notes);
                 var wave = Synthesizer.Wave(folder, font, instrument, notes, reverb);
                 var (samples, rate) = Synthesizer.Read(wave);
                 samples = change(samples, rate);
@@ -99,39 +127,36 @@ internal static class ListeningBench
                 var tones = Heard(samples, rate, instrument.IsPitched);
                 watch.Stop();
                 seconds += samples.Length / (double)rate;
-                var truth = notes.ConvertAll(note => note.At);
                 var begins = tones.Select(tone => tone.At).ToList();
-                one.Add(truth, begins);
-                ours.Add(truth, begins);
-                if (instrument.IsPitched)
-                {
-                    var pairs = notes
-                        .Select(note => (note.Midi, Tone: tones.FirstOrDefault(tone => Math.Abs(tone.At - note.At) <= Found)))
-                        .Where(pair => pair.Tone.Level > 0)
-                        .ToList();
-                    pitched += pairs.Count;
-                    right += pairs.Count(pair =>
-                        pair.Tone.Hertz > 0 && Math.Abs(Tuning.Cents(pair.Tone.Hertz, Tuning.Hertz(pair.Midi))) < 50
-                    );
-                }
-
-                foreach (var method in Methods)
-                {
-                    var found = Numbers(Synthesizer.Run("aubioonset", "-i", wave, "-O", method, "-H", "128"));
-                    others[method].Add(truth, found);
-                    theirs[method].Add(truth, found);
-                }
+                var byMethod = Methods
+                    .Select(method => Numbers(Synthesizer.Run("aubioonset", "-i", wave, "-O", method, "-H", "128")))
+                    .ToList();
+                one.Add(notes, sounding, begins, byMethod);
+                all.Add(notes, sounding, begins, byMethod);
+                var pitches = RightPitches(notes, tones);
+                (right, pitched) = (right + pitches.Right, pitched + pitches.Of);
             }
 
-            var pitches = instrument.IsPitched
+            var pitch = instrument.IsPitched
                 ? string.Create(CultureInfo.InvariantCulture, $"pitch {100.0 * right / Math.Max(1, pitched):0} %")
                 : "";
-            Console.WriteLine(
-                $"  {instrument.Name, -10} {one} {pitches, -11} x{seconds / watch.Elapsed.TotalSeconds:0} | {others.Values.MaxBy(score => score.F)}"
-            );
+            Console.WriteLine($"  {instrument.Name, -10} {one.Ours} {pitch, -11} x{seconds / watch.Elapsed.TotalSeconds:0} | {one.Theirs}");
         }
 
-        Console.WriteLine($"  all        {ours} | {theirs.Values.MaxBy(score => score.F)}");
+        Console.WriteLine($"  all        {all.Ours} | {all.Theirs}");
+    }
+
+    /// <summary>Of the notes that were found, how many have the pitch that was played, within half a semitone.</summary>
+    private static (int Right, int Of) RightPitches(List<BenchNote> notes, IReadOnlyList<HeardTone> tones)
+    {
+        var pairs = notes
+            .Select(note => (note.Midi, Tone: tones.FirstOrDefault(tone => Math.Abs(tone.At - note.At) <= Found)))
+            .Where(pair => pair.Tone.Level > 0)
+            .ToList();
+        return (
+            pairs.Count(pair => pair.Tone.Hertz > 0 && Math.Abs(Tuning.Cents(pair.Tone.Hertz, Tuning.Hertz(pair.Midi))) < 50),
+            pairs.Count
+        );
     }
 
     private static IReadOnlyList<HeardTone> Heard(float[] samples, int rate, bool isPitched)

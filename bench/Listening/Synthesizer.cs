@@ -18,6 +18,35 @@ internal static class Synthesizer
         return wave;
     }
 
+    /// <summary>
+    /// When each note begins to sound: a sound font has its own silence and its own attack. It is played by itself, and begins where it reaches
+    /// a thirtieth of its greatest amplitude (30 dB below it, about where a soft beginning is heard in a quiet room; from memory).
+    /// </summary>
+    public static List<double> Begins(string folder, string font, BenchInstrument instrument, IReadOnlyList<BenchNote> notes)
+    {
+        const double died = 3;
+        var at = 1.0;
+        var alone = new List<BenchNote>();
+        foreach (var note in notes)
+        {
+            alone.Add(note with { At = at });
+            at += note.Seconds + died;
+        }
+
+        var (samples, rate) = Read(Wave(folder, font, instrument, alone));
+        return [.. notes.Zip(alone, (note, one) => note.At + Silent(one))];
+
+        double Silent(BenchNote one)
+        {
+            var from = (int)(one.At * rate);
+            var sound = samples.AsSpan(from, Math.Min(samples.Length - from, (int)(one.Seconds * rate)));
+            var most = 0f;
+            foreach (var sample in sound)
+                most = Math.Max(most, Math.Abs(sample));
+            return sound.IndexOfAnyExceptInRange(-most / 30, most / 30) / (double)rate;
+        }
+    }
+
     /// <summary>The mean of the two sides of a wave file.</summary>
     public static (float[] Samples, int Rate) Read(string wave)
     {

@@ -18,7 +18,7 @@ public sealed class NoteListener
     private const double Above = 0.03;
 
     /// <summary>The true beginning is looked for so many seconds before and after the rough one.</summary>
-    private const double SearchBefore = 0.045;
+    private const double SearchBefore = 0.05;
     private const double SearchAfter = 0.08;
 
     /// <summary>Two notes are at least so far apart, in seconds: fifteen a second are more than hands can.</summary>

@@ -25,6 +25,13 @@ internal sealed class TrueStart
     /// <summary>Moments tried at first; then those near the best of them.</summary>
     private const int Stride = 4;
 
+    /// <summary>
+    /// Seconds in which what sounded before falls to 1/e, when it is released: the same prediction with each coefficient the smaller, the
+    /// farther it reaches back (bandwidth expansion, as in the coding of speech; from memory). Without it the end of a note would be taken for
+    /// the beginning of the next one.
+    /// </summary>
+    private static readonly double[] DiesAway = [double.PositiveInfinity, 0.06, 0.03, 0.015, 0.008];
+
     /// <summary>A note is there at once, or grows within so many cells.</summary>
     private static readonly int[] Attacks = [0, 5, 10, 20, 40, 60];
 
@@ -58,20 +65,31 @@ internal sealed class TrueStart
         return (Before + (cell * (quiet + at)), growth);
     }
 
-    /// <summary>The squared errors of the prediction, in cells.</summary>
+    /// <summary>The squared errors in cells, of that prediction which fails least: that it goes on, or dies away.</summary>
     private void Errors(ReadOnlySpan<float> samples, float[] prediction, double silence, Span<double> errors)
     {
-        for (var i = 0; i < errors.Length; i++)
+        errors.Fill(double.MaxValue);
+        var damped = new float[Order];
+        foreach (var seconds in DiesAway)
         {
-            var sum = silence;
-            for (var at = Before + (i * cell); at < Before + ((i + 1) * cell); at++)
-            {
-                double error = samples[at] - Decimated.Product(prediction, samples.Slice(at - Order, Order));
-                sum += error * error;
-            }
-
-            errors[i] = sum;
+            for (var i = 0; i < Order; i++)
+                damped[i] = (float)(prediction[i] * Math.Exp((i - Order) / (seconds * rate)));
+            for (var i = 0; i < errors.Length; i++)
+                errors[i] = Math.Min(errors[i], silence + Failed(samples.Slice(Before + (i * cell) - Order, cell + Order), damped));
         }
+    }
+
+    /// <summary>Sum of the squared errors, all but the first samples, from which the others are told.</summary>
+    private static double Failed(ReadOnlySpan<float> samples, float[] prediction)
+    {
+        var sum = 0.0;
+        for (var at = Order; at < samples.Length; at++)
+        {
+            double error = samples[at] - Decimated.Product(prediction, samples.Slice(at - Order, Order));
+            sum += error * error;
+        }
+
+        return sum;
     }
 
     private static int Quietest(ReadOnlySpan<double> errors)

@@ -11,7 +11,7 @@ namespace TuningFork.Core.Tests.Listening;
 public sealed class NoteListenerTests
 {
     [Theory]
-    [InlineData(SimulatedSound.Reed, 4)]
+    [InlineData(SimulatedSound.Reed, 3)]
     [InlineData(SimulatedSound.Plucked, 2)]
     [InlineData(SimulatedSound.Struck, 2)]
     public void Every_note_is_heard_where_it_begins_and_nothing_else(SimulatedSound sound, double milliseconds)
@@ -133,6 +133,33 @@ public sealed class NoteListenerTests
             heard.Count.ShouldBe(2, $"{seed}");
             heard[1].At.ShouldBe(0.93, 0.015);
             Tuning.Cents(heard[1].Hertz, second).ShouldBe(0, 10);
+        }
+    }
+
+    /// <param name="seconds">In which the first note falls to 1/e when it is released.</param>
+    [Theory]
+    [InlineData(0.01)]
+    [InlineData(0.02)]
+    [InlineData(0.04)]
+    public void A_note_begins_where_it_sounds_and_not_where_the_one_before_is_released(double seconds)
+    {
+        for (var seed = 1; seed <= 8; seed++)
+        {
+            var random = new Random(seed);
+            var (first, second) = (Tuning.Hertz(62 + random.Next(12)), Tuning.Hertz(62 + random.Next(12)));
+            var sound = new float[2 * Line.Rate];
+            for (var i = 0; i < sound.Length; i++)
+            {
+                var at = (double)i / Line.Rate;
+                // Released at 0.9 s; 30 ms later the second one grows for 30 ms.
+                var before = 0.3 * Math.Clamp((at - 0.4) / 0.01, 0, 1) * Math.Exp(Math.Min(0, (0.9 - at) / seconds));
+                var after = 0.3 * Math.Clamp((at - 0.93) / 0.03, 0, 1) * Math.Clamp((1.5 - at) / 0.05, 0, 1);
+                sound[i] = (float)((before * Blown(2 * Math.PI * first * at)) + (after * Blown(2 * Math.PI * second * at)));
+            }
+
+            var heard = Heard(sound);
+            heard.Count.ShouldBe(2, $"{seed}");
+            heard[1].At.ShouldBe(0.93, 0.01, $"{seed}");
         }
     }
 

@@ -48,11 +48,20 @@ public static class HeardFigures
     public static string Place(IReadOnlyList<WrittenMoment> written, double at, Func<int, string>? name)
     {
         ArgumentNullException.ThrowIfNull(written);
-        var index = Enumerable.Range(0, written.Count).MinBy(i => Math.Abs(At(written, i) - at));
-        var inBar = written.Take(index + 1).Count(moment => moment.Bar == written[index].Bar);
-        return name is not null && written[index].Midis is [var midi]
-            ? $"to {name(midi)} in bar {written[index].Bar}"
-            : string.Create(CultureInfo.InvariantCulture, $"to note {inBar} of bar {written[index].Bar}");
+        var here = Moment(written, at);
+        var inBar = written.TakeWhile(moment => moment != here).Count(moment => moment.Bar == here.Bar) + 1;
+        return name is not null && here.Midis is [var midi]
+            ? $"to {name(midi)} in bar {here.Bar}"
+            : string.Create(CultureInfo.InvariantCulture, $"to note {inBar} of bar {here.Bar}");
+    }
+
+    /// <summary>What stands so far into what is written.</summary>
+    /// <param name="written">What is written.</param>
+    /// <param name="at">How far, 0 to 1, as <see cref="Late"/> gives it.</param>
+    public static WrittenMoment Moment(IReadOnlyList<WrittenMoment> written, double at)
+    {
+        ArgumentNullException.ThrowIfNull(written);
+        return written[Enumerable.Range(0, written.Count).MinBy(i => Math.Abs(At(written, i) - at))];
     }
 
     /// <summary>Each note of a row: how far into the take, 0 to 1, and milliseconds late.</summary>

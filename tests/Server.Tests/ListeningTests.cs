@@ -218,6 +218,35 @@ public sealed class ListeningTests : IDisposable
     }
 
     [Fact]
+    public async Task A_place_of_the_bar_that_comes_early_in_bar_after_bar_is_told_instead_of_a_step()
+    {
+        await app.Clock(Evening);
+        var (piece, first, _, _) = await app.FirstDay();
+        var bars = string.Concat(Enumerable.Range(0, 24).Select(_ => "G2 AB c2 A2|"));
+        await app.Put($"/api/pieces/{piece}/music", new { abc = $"M:4/4\nL:1/8\nK:C\n{bars}" });
+        var session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == first);
+        var places = Performed.Notes(AbcReader.Read(session["abc"]!.GetValue<string>()).Score).Select(note => note.At.Value % 1).ToList();
+        // Every second quaver of a pair hurries, and what follows is in time again.
+        var stops = Enumerable
+            .Range(0, places.Count)
+            .ToDictionary(
+                i => i,
+                i =>
+                    places[i] == 0.375 ? -0.05
+                    : places[i] == 0.5 ? 0.05
+                    : 0
+            );
+        using var socket = await OpenAsync();
+        await ReadAsync(socket);
+        await SayAsync(socket, """{"click":1.0}""");
+        JsonNode heard = null!;
+        for (var i = 0; i < 3; i++)
+            heard = await PlayAsync(socket, session, take => take with { JitterMs = 5, Stops = stops });
+        heard["cause"]!["name"]!.GetValue<string>().ShouldBe("rhythm not clear", heard.ToJsonString());
+        heard["cause"]!["words"]!.GetValue<string>().ShouldStartWith("Notes on 2 and come early by ");
+    }
+
+    [Fact]
     public async Task After_days_away_fewer_notes_are_to_be_one_with_the_click()
     {
         await app.Clock(Evening);

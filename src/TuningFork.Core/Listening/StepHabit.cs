@@ -1,5 +1,3 @@
-using MathNet.Numerics.Distributions;
-
 namespace TuningFork.Core.Listening;
 
 /// <summary>
@@ -22,9 +20,6 @@ public sealed record StepHabit(double At, Estimate LateMs, int Takes)
     /// <summary>A stop would hide everything else: it counts for no more than this in milliseconds.</summary>
     private const double MostMs = 200;
 
-    /// <summary>A step is claimed where chance would show one anywhere in the passage in less than so many of a hundred cases.</summary>
-    private const double Chance = 0.02;
-
     /// <summary>The latest step.</summary>
     /// <param name="takes">Takes of the same notes: for each note that was heard its place, 0 to 1, and how many milliseconds late it was.</param>
     /// <returns>The step; null where none comes late again and again.</returns>
@@ -33,24 +28,10 @@ public sealed record StepHabit(double At, Estimate LateMs, int Takes)
         ArgumentNullException.ThrowIfNull(takes);
         var places = takes.SelectMany(take => take.Select(note => note.At)).Distinct().Order().ToList();
         var before = places.Skip(1).Zip(places).ToDictionary(pair => pair.First, pair => pair.Second);
-        var steps = takes
-            .SelectMany(take => Steps(take, before))
-            .GroupBy(step => step.At)
-            .Where(step => step.Count() >= Fewest)
-            .Select(step => (At: step.Key, Ms: step.Select(one => one.Ms).ToList()))
-            .ToList();
-        // What one step differs by from take to take is little known from a few takes; all of them together know it.
-        var free = steps.Sum(step => step.Ms.Count - 1);
-        if (free == 0)
+        if (Recurring.Greatest(takes.SelectMany(take => Steps(take, before)), Fewest, isEitherWay: false) is not { } step)
             return null;
-        var spread = Math.Sqrt(steps.Sum(step => step.Ms.Sum(ms => Math.Pow(ms - step.Ms.Average(), 2))) / free);
-        var far = StudentT.InvCDF(0, 1, free, 1 - (Chance / steps.Count)) * spread;
-        var (at, late) = steps.MaxBy(step => step.Ms.Average());
-        var off = Math.Max(TakeTiming.Finest, far / Math.Sqrt(late.Count));
-        var often = late.Count(ms => ms >= WorthMs);
-        return late.Average() >= Math.Max(WorthMs, off) && often >= Fewest
-            ? new StepHabit(at, new Estimate(late.Average(), off), often)
-            : null;
+        var often = step.Values.Count(ms => ms >= WorthMs);
+        return step.Ms.Value >= WorthMs && often >= Fewest ? new StepHabit(step.Place, step.Ms, often) : null;
     }
 
     /// <summary>By how much each step is longer than written, where both of its notes were heard.</summary>

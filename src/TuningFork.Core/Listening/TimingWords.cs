@@ -36,7 +36,9 @@ public static class TimingWords
     private static bool IsWorthSaying(PlaceTiming place) => place.LateMs.IsCertain && Math.Abs(place.LateMs.Value) >= WorthDoing;
 
     /// <summary>A place of the bar as it is counted: "on 2", "on 2 and", "a third after 2".</summary>
-    private static string PlaceName(double inBar, double beat)
+    /// <param name="inBar">The place, in whole notes from the beginning of the bar.</param>
+    /// <param name="beat">The beat that is counted, in whole notes.</param>
+    public static string PlaceName(double inBar, double beat)
     {
         var twelfths = (int)Math.Round(12 * inBar / beat);
         var (count, rest) = (1 + (twelfths / 12), twelfths % 12);

@@ -14,6 +14,11 @@ public sealed record HeardSign(double? DriftMs, bool IsUneven, double? OffCents)
 /// <param name="Place">Where it is, as it is called: "to F♯5 in bar 6".</param>
 public sealed record HeardStep(StepHabit Habit, string Place);
 
+/// <summary>A place of the bar that comes early or late again and again.</summary>
+/// <param name="Habit">By how much, and in how many takes.</param>
+/// <param name="Place">The place as it is counted: "on 2 and".</param>
+public sealed record HeardPlace(PlaceHabit Habit, string Place);
+
 /// <summary>A cause that was heard.</summary>
 /// <param name="Cause">The cause, with what helps.</param>
 /// <param name="Words">What was heard, and how often.</param>
@@ -37,15 +42,18 @@ public static class HeardCauses
     /// <summary>The weightiest cause.</summary>
     /// <param name="takes">The takes of one thing, the newest last.</param>
     /// <param name="step">A step of it that comes late; null for none.</param>
+    /// <param name="place">A place of its bars that comes early or late; null for none.</param>
     /// <returns>The cause; null where nothing comes again.</returns>
-    public static HeardCause? Of(IReadOnlyList<HeardSign> takes, HeardStep? step)
+    public static HeardCause? Of(IReadOnlyList<HeardSign> takes, HeardStep? step, HeardPlace? place)
     {
         ArgumentNullException.ThrowIfNull(takes);
         var last = takes.TakeLast(Looked).ToList();
-        // What has a place is mended first: the rest often comes of it.
-        return Step(step)
-            ?? Drift(last, sign: -1, "rushing", "rush")
-            ?? Drift(last, sign: 1, "still too fast for it", "drag")
+        var drift = Drift(last, sign: -1, "rushing", "rush") ?? Drift(last, sign: 1, "still too fast for it", "drag");
+        // What has a place is mended first: the rest often comes of it. What is so in bar after bar is no single step; and who rushes is
+        // early at the end of each bar.
+        return (drift is null ? Place(place) : null)
+            ?? Step(step)
+            ?? drift
             ?? Often(last, take => take.IsUneven ? 1 : null, "fingers uneven", (count, _) => $"{count} have uneven pairs of notes.")
             ?? Often(
                 last,
@@ -61,6 +69,15 @@ public static class HeardCauses
             : new HeardCause(
                 Causes.All.First(cause => cause.Name == "one change of fingers"),
                 $"The step {step.Place} comes late by {Figure(step.Habit.LateMs.Value)} ms (± {Figure(step.Habit.LateMs.PlusMinus)}) in {step.Habit.Takes} takes."
+            );
+
+    private static HeardCause? Place(HeardPlace? place) =>
+        place is null
+            ? null
+            : new HeardCause(
+                Causes.All.First(cause => cause.Name == "rhythm not clear"),
+                $"Notes {place.Place} come {(place.Habit.LateMs.Value > 0 ? "late" : "early")} by {Figure(Math.Abs(place.Habit.LateMs.Value))} ms "
+                    + $"(± {Figure(place.Habit.LateMs.PlusMinus)}) beside the others in {place.Habit.Takes} takes."
             );
 
     private static HeardCause? Drift(List<HeardSign> takes, int sign, string name, string does) =>

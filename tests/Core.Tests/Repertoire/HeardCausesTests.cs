@@ -40,10 +40,22 @@ public sealed class HeardCausesTests
     public void A_step_that_comes_late_is_told_before_everything_else()
     {
         var step = new HeardStep(new StepHabit(0.5, new Estimate(41.6, 12), 4), "to F♯5 in bar 6");
-        var heard = HeardCauses.Of([.. Enumerable.Repeat(Steady with { IsUneven = true }, 4)], step)!;
+        var heard = HeardCauses.Of([.. Enumerable.Repeat(Steady with { IsUneven = true }, 4)], step, place: null)!;
         heard.Cause.Name.ShouldBe("one change of fingers");
         heard.Words.ShouldBe("The step to F♯5 in bar 6 comes late by 42 ms (± 12) in 4 takes.");
     }
 
-    private static HeardCause? Of(IReadOnlyList<HeardSign> takes) => HeardCauses.Of(takes, step: null);
+    [Fact]
+    public void What_comes_in_bar_after_bar_is_no_single_step()
+    {
+        var place = new HeardPlace(new PlaceHabit(0.375, new Estimate(-31.6, 8), 4), "on 2 and");
+        var step = new HeardStep(new StepHabit(0.5, new Estimate(41.6, 12), 4), "to F♯5 in bar 6");
+        var heard = HeardCauses.Of([Steady, Steady, Steady, Steady], step, place)!;
+        heard.Cause.Name.ShouldBe("rhythm not clear");
+        heard.Words.ShouldBe("Notes on 2 and come early by 32 ms (± 8) beside the others in 4 takes.");
+        var rushes = Enumerable.Repeat(Steady with { DriftMs = -60 }, 4).ToList();
+        HeardCauses.Of(rushes, step: null, place)!.Cause.Name.ShouldBe("rushing", "its bars end early as well");
+    }
+
+    private static HeardCause? Of(IReadOnlyList<HeardSign> takes) => HeardCauses.Of(takes, step: null, place: null);
 }

@@ -60,13 +60,14 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             ))
             .ToListAsync(cancel);
         signs.Reverse();
-        return HeardCauses.Of(signs, await StepAsync(row, hand, cancel)) is { } heard && heard.Cause.Name != passage.Missing
+        var takes = await SameNotesAsync(row, cancel);
+        return HeardCauses.Of(signs, Step(takes, hand), Place(takes, hand.Wish)) is { } heard && heard.Cause.Name != passage.Missing
             ? new HeardCauseView(heard.Words, heard.Cause.Name, heard.Cause.Remedy, heard.Cause.Method.Id.Name)
             : null;
     }
 
-    /// <summary>The step that comes late in the last takes of the same notes.</summary>
-    private async Task<HeardStep?> StepAsync(HeardRow row, AtHand hand, CancellationToken cancel)
+    /// <summary>Each note of the last takes of the same notes: how far into the take, and how late.</summary>
+    private async Task<List<List<(double At, int LateMs)>>> SameNotesAsync(HeardRow row, CancellationToken cancel)
     {
         var takes = await db
             .Heard.AsNoTracking()
@@ -74,10 +75,23 @@ public sealed class HeardBooks(PracticeDb db, PlanDesk plans, PracticeClock cloc
             .OrderByDescending(one => one.Id)
             .Take(HeardCauses.Looked)
             .ToListAsync(cancel);
-        return StepHabit.Of([.. takes.Select(take => HeardFigures.Late(take).ToList())]) is { } habit
+        return takes.ConvertAll(take => HeardFigures.Late(take).ToList());
+    }
+
+    /// <summary>The step that comes late in them.</summary>
+    private static HeardStep? Step(List<List<(double At, int LateMs)>> takes, AtHand hand) =>
+        StepHabit.Of(takes) is { } habit
             ? new HeardStep(habit, HeardFigures.Place(hand.Wish.Written, habit.At, hand.Wish.IsPitched ? hand.Name : null))
             : null;
-    }
+
+    /// <summary>The place of the bar that comes early or late in them.</summary>
+    private static HeardPlace? Place(List<List<(double At, int LateMs)>> takes, ListenWish wish) =>
+        PlaceHabit.Of(takes.ConvertAll(take => take.ConvertAll(note => InBar(HeardFigures.Moment(wish.Written, note.At), note.LateMs))))
+            is { } habit
+            ? new HeardPlace(habit, TimingWords.PlaceName(habit.InBar, wish.Beat))
+            : null;
+
+    private static (int Bar, double InBar, int LateMs) InBar(WrittenMoment moment, int lateMs) => (moment.Bar, moment.InBar, lateMs);
 
     public async Task<HeardView> MarkAsync(int id, bool clean, CancellationToken cancel)
     {

@@ -28,7 +28,7 @@ public static class HeardFigures
             row.SpreadMs = timing.SpreadMs;
             row.Uneven = timing.IsUneven ? timing.Unevenness!.Value.Value : null;
             // The last line is what helps.
-            row.Timing = Lines(TimingWords.Of(timing, wish.Beat).Append(TimingWords.Help(timing)));
+            row.Timing = Lines(TimingWords.Of(timing, wish.Beat).Append(TimingWords.Help(timing, wish.Written, wish.Beat)));
             row.Late = Pairs(timing.Late.Select(note => (At(wish.Written, note.Written), note.LateMs)));
             row.Bars = Pairs(Beginnings(wish.Written).Select(i => (At(wish.Written, i), (double)wish.Written[i].Bar)));
         }

@@ -56,11 +56,14 @@ public static class TimingWords
 
     /// <summary>What helps, where a drift is large enough; else empty.</summary>
     /// <param name="timing">The timing.</param>
-    public static string Help(TakeTiming timing)
+    /// <param name="written">What is written.</param>
+    /// <param name="beat">The beat of the click, in whole notes.</param>
+    public static string Help(TakeTiming timing, IReadOnlyList<WrittenMoment> written, double beat)
     {
         ArgumentNullException.ThrowIfNull(timing);
         return timing.DriftMs is not { IsCertain: true } drift || Math.Abs(drift.Value) < WorthDoing ? ""
-            : drift.Value < 0 ? "Put the click on 2 and 4, or on every second bar."
+            : drift.Value < 0
+                ? $"Put the click {(WrittenMoment.BarLength(written) / beat % 2 == 0 ? "on 2 and 4, or on" : "on the first beat of")} every second bar."
             : "Halve the distance of the click: every half beat.";
     }
 

@@ -9,6 +9,22 @@ namespace TuningFork.Core.Listening;
 /// <param name="InBar">How far into the bar, in whole notes.</param>
 public sealed record WrittenMoment(double At, IReadOnlyList<int> Midis, int Bar, double InBar)
 {
+    /// <summary>Length of a bar in whole notes; null where all moments lie in one.</summary>
+    /// <param name="moments">Moments in the order in which they are played.</param>
+    public static double? BarLength(IReadOnlyList<WrittenMoment> moments)
+    {
+        ArgumentNullException.ThrowIfNull(moments);
+        var begins = moments.Select(moment => moment.At - moment.InBar).ToList();
+        // A bar without a note of its own, or an upbeat, is not the rule: what comes most often is.
+        return begins
+            .Skip(1)
+            .Zip(begins, (next, begin) => Math.Round(next - begin, 6))
+            .Where(length => length > 0)
+            .GroupBy(length => length)
+            .MaxBy(lengths => lengths.Count())
+            ?.Key;
+    }
+
     /// <summary>The moments of what is written, in the order in which they are played.</summary>
     /// <param name="music">The music; all voices together.</param>
     public static IReadOnlyList<WrittenMoment> Of(Music music)

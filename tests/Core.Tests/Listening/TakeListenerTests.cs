@@ -37,7 +37,9 @@ public sealed class TakeListenerTests
         heard.Timing.DriftMs!.Value.Value.ShouldBe(-60, 15);
         TimingWords.Of(heard.Timing, 0.25).ShouldContain(words => words.StartsWith("rushes by", StringComparison.Ordinal));
         TimingWords.Of(heard.Timing, 0.25).ShouldNotContain(words => words.Contains("in the mean", StringComparison.Ordinal));
-        TimingWords.Help(heard.Timing).ShouldStartWith("Put the click on 2 and 4");
+        TimingWords.Help(heard.Timing, Line.Written, 0.25).ShouldStartWith("Put the click on 2 and 4");
+        var waltz = WrittenMoment.Of(Line.Read("L:1/4\nM:3/4\nK:C\nG|A2 B|c3|z3|d2 e|"));
+        TimingWords.Help(heard.Timing, waltz, 0.25).ShouldBe("Put the click on the first beat of every second bar.", "there is no 4");
     }
 
     [Fact]

@@ -46,7 +46,8 @@ export function RoutineScore({ notes, minutes, playhead, size = 'large', dark = 
   const line = dark ? colours.stageLine : colours.line
   const faded = dark ? colours.stageFaded : colours.faded
   const starts = notes.map((_, i) => notes.slice(0, i).reduce((sum, note) => sum + note.minutes, 0))
-  const bar = total > 100 ? 15 : total > 45 ? 10 : 5
+  // However long a day is said to be, its figures stand apart.
+  const bar = total > 100 ? 15 * Math.ceil(total / 240) : total > 45 ? 10 : 5
   const bars = Array.from({ length: Math.floor(total / bar) + 1 }, (_, i) => i * bar)
   return (
     <div

@@ -15,7 +15,7 @@ import { StageTitle } from './StageTitle'
 import { countOf, noName, yesName } from './stageWords'
 import { NoteSheet } from './NoteSheet'
 import { Away, Told } from './StageParts'
-import { low } from './low'
+import { low, lower } from './low'
 import { KeySheet } from './KeySheet'
 import { deskPath } from './useDesk'
 import { StageHeard } from './StageHeard'
@@ -231,7 +231,10 @@ function Stage({ stage, session, note }: StageProps) {
                 ? { base: '1.4rem', md: '2.1rem' }
                 : { base: '1.88rem', md: '3.29rem' }
             }
-            css={{ [low]: { fontSize: '1.3rem', marginTop: 0 } }}
+            css={{
+              [lower]: { fontSize: { base: '1.4rem', md: '2.1rem' } },
+              [low]: { fontSize: '1.3rem', marginTop: 0 },
+            }}
             lineHeight={1.15}
             mt="3"
             data-testid="stage-now"
@@ -274,7 +277,10 @@ function Stage({ stage, session, note }: StageProps) {
           {!listening.heard && (
             <Text
               fontSize={{ base: '1.2rem', md: '2.35rem' }}
-              css={{ [low]: { fontSize: '1.2rem', marginTop: '4px' } }}
+              css={{
+                [lower]: { fontSize: { base: '1.2rem', md: '1.5rem' }, marginTop: '10px' },
+                [low]: { fontSize: '1.2rem', marginTop: '4px' },
+              }}
               lineClamp={{ base: 1, md: 2 }}
               color="stageFaded"
               mt={{ base: '3', md: '5' }}

@@ -2,7 +2,7 @@ import { Flex, Text, chakra } from '@chakra-ui/react'
 import type { Schemas } from '../../api/client'
 import { sayClock, sayTempo } from '../../ui/words'
 import { Beat } from './Beat'
-import { low } from './low'
+import { low, lower } from './low'
 
 interface Props {
   session: Schemas['SessionView']
@@ -41,7 +41,7 @@ export function StageTime({ session, left, played, sound }: Props) {
         fontFamily="heading"
         fontWeight={600}
         fontSize={{ base: '4.4rem', md: '11.53rem' }}
-        css={{ [low]: { fontSize: '4.4rem' } }}
+        css={{ [lower]: { fontSize: { base: '4.4rem', md: '6.6rem' } }, [low]: { fontSize: '4.4rem' } }}
         lineHeight={1}
         fontVariantNumeric="tabular-nums"
         color={session.running ? 'stageText' : 'stageFaded'}
@@ -69,7 +69,7 @@ export function StageTime({ session, left, played, sound }: Props) {
           <Beat tempo={session.target.tempo} running={session.running} beat={sound.beat} />
           <Text
             fontSize={{ base: '1.9rem', md: '3.29rem' }}
-            css={{ [low]: { fontSize: '1.9rem' } }}
+            css={{ [lower]: { fontSize: { base: '1.9rem', md: '2.4rem' } }, [low]: { fontSize: '1.9rem' } }}
             lineHeight={1.2}
             data-testid="stage-tempo"
           >

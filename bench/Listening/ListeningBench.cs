@@ -1,5 +1,6 @@
 using System.Diagnostics;
 using System.Globalization;
+using MathNet.Numerics.Statistics;
 using TuningFork.Core.Listening;
 using TuningFork.Core.Theory;
 
@@ -7,8 +8,9 @@ namespace TuningFork.Bench.Listening;
 
 /// <summary>
 /// Notes heard in takes that fluidsynth renders from known notes, beside aubio on the same files: found within 50 ms (F), spread of the error
-/// round each take's own mean, mean of its size (and beside the moment when the note by itself begins to sound), pitches right, speed. Clean, with noise 20 dB below, in a room with reverberation, and
-/// with the click in the microphone 20 dB below.
+/// round each take's own mean, mean of its size (and beside the moment when the note by itself begins to sound), pitches right, their distance
+/// from a long spectrum of the same note, speed. Clean, with noise 20 dB below, in a room with reverberation, and with the click in the
+/// microphone 20 dB below.
 /// </summary>
 internal static class ListeningBench
 {
@@ -115,6 +117,7 @@ internal static class ListeningBench
         {
             var one = new Scores();
             var (right, pitched, seconds, watch) = (0, 0, 0.0, new Stopwatch());
+            var off = new List<double>();
             for (var seed = 1; seed <= Takes; seed++)
             {
                 var notes = BenchTakes.Make(instrument, seed);
@@ -133,14 +136,15 @@ internal static class ListeningBench
                     .ToList();
                 one.Add(notes, sounding, begins, byMethod);
                 all.Add(notes, sounding, begins, byMethod);
+                off.AddRange(tones.Select(tone => LongWindow.Off(samples, rate, tone)).OfType<double>().Select(Math.Abs));
                 var pitches = RightPitches(notes, tones);
                 (right, pitched) = (right + pitches.Right, pitched + pitches.Of);
             }
 
             var pitch = instrument.IsPitched
-                ? string.Create(CultureInfo.InvariantCulture, $"pitch {100.0 * right / Math.Max(1, pitched):0} %")
+                ? string.Create(CultureInfo.InvariantCulture, $"pitch {100.0 * right / Math.Max(1, pitched):0} %, {off.Median():0.0} cents")
                 : "";
-            Console.WriteLine($"  {instrument.Name, -10} {one.Ours} {pitch, -11} x{seconds / watch.Elapsed.TotalSeconds:0} | {one.Theirs}");
+            Console.WriteLine($"  {instrument.Name, -10} {one.Ours} {pitch, -21} x{seconds / watch.Elapsed.TotalSeconds:0} | {one.Theirs}");
         }
 
         Console.WriteLine($"  all        {all.Ours} | {all.Theirs}");

@@ -5,22 +5,30 @@ namespace TuningFork.Core.Listening;
 /// <summary>What is so in take after take at one of several places.</summary>
 /// <param name="Place">The place.</param>
 /// <param name="Ms">Its mean over the takes in milliseconds.</param>
-/// <param name="Values">What was heard of it, take by take.</param>
-internal readonly record struct Recurring(double Place, Estimate Ms, IReadOnlyList<double> Values)
+/// <param name="Takes">Takes in which it was so.</param>
+internal readonly record struct Recurring(double Place, Estimate Ms, int Takes)
 {
+    /// <summary>In so many takes it has to be so.</summary>
+    public const int Fewest = 3;
+
+    /// <summary>
+    /// Less than this in milliseconds is nothing to work on: one note out of its place by a fortieth of the time to the next is just heard
+    /// (Friberg and Sundberg 1995, from memory), by some 10 ms in eighths.
+    /// </summary>
+    private const double WorthMs = 20;
+
     /// <summary>A place is claimed where chance would show one anywhere in less than so many of a hundred cases.</summary>
     private const double Chance = 0.02;
 
     /// <summary>The place with the greatest mean.</summary>
-    /// <param name="heard">Place and milliseconds, one or more of each take.</param>
-    /// <param name="fewest">Places that were heard less often say nothing.</param>
+    /// <param name="heard">Place and milliseconds, one of each take.</param>
     /// <param name="isEitherWay">Whether early counts like late.</param>
-    /// <returns>The place; null where chance may have shown it.</returns>
-    public static Recurring? Greatest(IEnumerable<(double Place, double Ms)> heard, int fewest, bool isEitherWay)
+    /// <returns>The place; null where none is off again and again.</returns>
+    public static Recurring? Greatest(IEnumerable<(double Place, double Ms)> heard, bool isEitherWay)
     {
         var places = heard
             .GroupBy(one => one.Place, one => one.Ms)
-            .Where(place => place.Count() >= fewest)
+            .Where(place => place.Count() >= Fewest)
             .Select(place => (place.Key, Ms: place.ToList()))
             .ToList();
         // What one place differs by from take to take is little known from a few takes; all of them together know it.
@@ -31,6 +39,8 @@ internal readonly record struct Recurring(double Place, Estimate Ms, IReadOnlyLi
         var far = StudentT.InvCDF(0, 1, free, 1 - (Chance / places.Count / (isEitherWay ? 2 : 1))) * spread;
         var (at, values) = places.MaxBy(place => isEitherWay ? Math.Abs(place.Ms.Average()) : place.Ms.Average());
         var mean = new Estimate(values.Average(), Math.Max(TakeTiming.Finest, far / Math.Sqrt(values.Count)));
-        return mean.IsCertain && (isEitherWay || mean.Value > 0) ? new Recurring(at, mean, values) : null;
+        var sign = isEitherWay ? Math.Sign(mean.Value) : 1;
+        var often = values.Count(ms => sign * ms >= WorthMs);
+        return mean.IsCertain && sign * mean.Value >= WorthMs && often >= Fewest ? new Recurring(at, mean, often) : null;
     }
 }

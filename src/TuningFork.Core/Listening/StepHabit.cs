@@ -8,15 +8,6 @@ namespace TuningFork.Core.Listening;
 /// <param name="Takes">Takes in which it was late.</param>
 public sealed record StepHabit(double At, Estimate LateMs, int Takes)
 {
-    /// <summary>In so many takes a step has to be late.</summary>
-    public const int Fewest = 3;
-
-    /// <summary>
-    /// Less than this in milliseconds is nothing to work on: one note out of its place by a fortieth of the time to the next is just heard
-    /// (Friberg and Sundberg 1995, from memory), by some 10 ms in eighths.
-    /// </summary>
-    private const double WorthMs = 20;
-
     /// <summary>A stop would hide everything else: it counts for no more than this in milliseconds.</summary>
     private const double MostMs = 200;
 
@@ -28,10 +19,9 @@ public sealed record StepHabit(double At, Estimate LateMs, int Takes)
         ArgumentNullException.ThrowIfNull(takes);
         var places = takes.SelectMany(take => take.Select(note => note.At)).Distinct().Order().ToList();
         var before = places.Skip(1).Zip(places).ToDictionary(pair => pair.First, pair => pair.Second);
-        if (Recurring.Greatest(takes.SelectMany(take => Steps(take, before)), Fewest, isEitherWay: false) is not { } step)
-            return null;
-        var often = step.Values.Count(ms => ms >= WorthMs);
-        return step.Ms.Value >= WorthMs && often >= Fewest ? new StepHabit(step.Place, step.Ms, often) : null;
+        return Recurring.Greatest(takes.SelectMany(take => Steps(take, before)), isEitherWay: false) is { } step
+            ? new StepHabit(step.Place, step.Ms, step.Takes)
+            : null;
     }
 
     /// <summary>By how much each step is longer than written, where both of its notes were heard.</summary>

@@ -63,7 +63,8 @@ public static class TimingWords
         ArgumentNullException.ThrowIfNull(timing);
         return timing.DriftMs is not { IsCertain: true } drift || Math.Abs(drift.Value) < WorthDoing ? ""
             : drift.Value < 0
-                ? $"Put the click {(WrittenMoment.BarLength(written) / beat % 2 == 0 ? "on 2 and 4, or on" : "on the first beat of")} every second bar."
+                ? WrittenMoment.BarLength(written) / beat % 2 == 0 ? "Put the click on 2 and 4, or on every second bar."
+                    : "Put the click on the first beat of every second bar."
             : "Halve the distance of the click: every half beat.";
     }
 

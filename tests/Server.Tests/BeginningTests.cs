@@ -101,6 +101,53 @@ public sealed class BeginningTests : IDisposable
     }
 
     [Fact]
+    public async Task A_scale_that_is_typed_by_its_name_brings_its_notes()
+    {
+        await app.Clock(App.Evening);
+        const string scale = "G major scale, two octaves";
+        async Task<string> Words(string exercise, string instrument) =>
+            (
+                await app.Post(
+                    "/api/first-visit/look",
+                    new
+                    {
+                        lines = "",
+                        exercise,
+                        instrument,
+                    }
+                )
+            )["exerciseWords"]!.GetValue<string>();
+        (await Words(scale, "violin")).ShouldBe("29 notes, which the stage will show");
+        (await Words("Finger drops", "violin")).ShouldBe("");
+        (await Words(scale, "hand drum")).ShouldBe("", "it has no pitch");
+        await app.Put("/api/profile", new { instrument = "Violin", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        var id = App.Id(await app.Post("/api/materials", new { kind = "Exercise", title = scale }));
+        (await Notes()).ShouldBe("G 2");
+        await Call("A major scale", version: 0);
+        (await Notes()).ShouldBe("A 1", "the notes were of its title");
+        await Call("The one on two strings", version: 1);
+        (await Notes()).ShouldBe("A 1");
+        await Call("D major scale", version: 2);
+        (await Notes()).ShouldBe("A 1", "its title did not mean them any more");
+
+        Task Call(string title, int version) =>
+            app.Put(
+                $"/api/materials/{id}",
+                new
+                {
+                    kind = "Exercise",
+                    title,
+                    version,
+                }
+            );
+        async Task<string> Notes()
+        {
+            var sheet = (await app.Get("/api/technique/exercises"))[0]!["sheet"]!;
+            return $"{sheet["tonic"]} {sheet["octaves"]}";
+        }
+    }
+
+    [Fact]
     public async Task What_was_entered_in_a_demo_comes_along_into_ones_own_book_once()
     {
         app.Http.DefaultRequestHeaders.Add("Practice-Book", "Demo");

@@ -63,7 +63,9 @@ public sealed class ListeningTests : IDisposable
         // Without a note on paper the drill goes on as before.
         await app.Begin();
         using var socket = await OpenAsync();
-        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldNotBeEmpty();
+        var first = await ReadAsync(socket);
+        first["word"]!.GetValue<string>().ShouldNotBeEmpty();
+        first["waits"]!.GetValue<bool>().ShouldBeTrue();
         await socket.SendAsync(new byte[2048], WebSocketMessageType.Binary, endOfMessage: true, CancellationToken.None);
         await SayAsync(socket, """["nothing"]""");
         (await socket.ReceiveAsync(new byte[100], CancellationToken.None)).MessageType.ShouldBe(WebSocketMessageType.Close);

@@ -76,7 +76,7 @@ public static class RatingDoubt
         var last = firstTakes.TakeLast(Looked).ToList();
         var missed = last.Count(clean => !clean);
         return isReady && last.Count == Looked && missed >= 2
-            ? $"Rated concert-ready, but {missed} of the last {Looked} first takes were missed. Is it still a 3?"
+            ? $"Rated concert-ready, but {missed} of the last {Looked} first takes were missed. Is it still that?"
             : "";
     }
 }

@@ -53,7 +53,7 @@ public static class RatingQuestions
     private const int CleanDays = 2;
 
     /// <summary>
-    /// "A 3?" after two clean first takes at 92 % of the target or more on different days; "a 2?" after clean first takes on two
+    /// "Concert-ready?" after two clean first takes at 92 % of the target or more on different days; "taking shape?" after clean first takes on two
     /// days; a 3 whose takes say otherwise is asked about too. Null when there is nothing to ask.
     /// </summary>
     /// <param name="material">The passage.</param>
@@ -71,15 +71,15 @@ public static class RatingQuestions
         {
             not Readiness.Ready when near >= CleanDays => Ask(
                 Readiness.Ready,
-                $"clean at first try near {material.Target} on two days: a 3?"
+                $"clean at first try near {material.Target} on two days: concert-ready?"
             ),
             Readiness.Raw when firsts.TakeLast(CleanDays).Count(first => first.Clean) >= CleanDays => Ask(
                 Readiness.Shaping,
-                "clean at first try on two days: a 2?"
+                "clean at first try on two days: taking shape?"
             ),
             Readiness.Ready when RatingDoubt.Of(isReady: true, [.. firsts.Select(first => first.Clean)]).Length > 0 => Ask(
                 Readiness.Shaping,
-                "its first takes were missed lately: a 2 for now?"
+                "its first takes were missed lately: taking shape again, for now?"
             ),
             _ => null,
         };

@@ -99,7 +99,13 @@ public static class WarmUpLibrary
                     new(Sound, "Open strings, long strokes", "Whole strokes, the sound from beginning to end.", 2),
                     new(Sound, "One note, four dynamics", "The same speed, the weight changes.", 1, Core: false),
                     new(Scales, "One slow scale", "Over a drone, each note centred before the next.", 2, Drone: PartDrone.With),
-                    new(Movement, "Shifts over a drone", "No click; one octave up and down, listen into the note.", 2),
+                    new(
+                        Movement,
+                        "Shifts over a drone",
+                        "No click; one octave up and down, listen into the note.",
+                        2,
+                        Drone: PartDrone.With
+                    ),
                     Bar,
                     new(Agility, "Finger drops", "Each finger falls by itself; nothing else moves.", 1, Core: false),
                 ]
@@ -119,7 +125,7 @@ public static class WarmUpLibrary
                 [
                     new(Sound, "Tuning by listening", "Fifths or fourths until they ring, then long notes on them.", 2),
                     new(Scales, "A scale on one string", "Slowly, sing each note before it sounds.", 2),
-                    new(Scales, "Its thirds", "Two by two, over the drone.", 1, Core: false),
+                    new(Scales, "Its thirds", "Two by two, over the drone.", 1, Core: false, Drone: PartDrone.With),
                     new(Movement, "Harmonics, up the string", "Touch, let it ring, go on.", 2),
                     Bar,
                 ]
@@ -215,7 +221,7 @@ public static class WarmUpLibrary
                 "Sound first",
                 [
                     new(Sound, "Long tones", "Slow, eyes off the page, ears on the sound.", 2),
-                    new(Scales, "One slow scale", "Over a drone or a slow click.", 2),
+                    new(Scales, "One slow scale", "Over a drone, each note heard to its end.", 2, Drone: PartDrone.With),
                     new(Movement, "Across the instrument", "Low to high and back without hurry.", 2),
                     Bar,
                 ]

@@ -49,6 +49,17 @@ public sealed class WarmUpTests
         versions.SelectMany(version => version.Parts).ShouldContain(part => part.FromRepertoire);
     }
 
+    [Theory]
+    [MemberData(nameof(Instruments))]
+    public void The_drone_sounds_with_what_is_played_over_it(Family family, string instrument)
+    {
+        foreach (var part in WarmUpLibrary.For(family, instrument).SelectMany(version => version.Parts))
+        {
+            var isOver = $"{part.Title} {part.How}".Contains("drone", StringComparison.OrdinalIgnoreCase);
+            part.Drone.ShouldBe(isOver ? PartDrone.With : PartDrone.AsSet, part.Title);
+        }
+    }
+
     [Fact]
     public void The_clarinet_crosses_by_twelfths_and_brass_slurs_over_the_series()
     {

@@ -3519,10 +3519,13 @@ export interface components {
             exercise: string;
             /** @default  */
             book: string;
+            /** @default  */
+            instrument: string;
         };
         FirstLookView: {
             pieces: components["schemas"]["FirstPieceView"][];
             drills: components["schemas"]["FirstDrillView"][];
+            exerciseWords: string;
         };
         FirstPiece: {
             title: string;

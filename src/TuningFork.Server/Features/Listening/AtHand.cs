@@ -83,7 +83,7 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
                 midi => NoteNaming.OfSounding(midi, instrument, profile.Naming, played.Lead.Key),
                 played
             ),
-            isPitched ? "" : "Notes together: early and late are heard, pitches are not judged."
+            isPitched || !instrument.IsPitched ? "" : "Notes together: early and late are heard, pitches are not judged."
         );
     }
 }

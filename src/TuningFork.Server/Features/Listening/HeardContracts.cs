@@ -67,8 +67,9 @@ public sealed record PitchHabitsView(IReadOnlyList<PitchHabitView> Notes, string
 /// <summary>What comes over the socket while takes are listened to.</summary>
 /// <param name="Notes">Notes of the take under way.</param>
 /// <param name="Heard">A take that is over; else null.</param>
-/// <param name="Word">Why nothing can be compared, or what is wrong with the sound; else empty.</param>
-public sealed record ListenView(int Notes, HeardView? Heard, string Word);
+/// <param name="Word">Why nothing can be compared, what is judged, or what is wrong with the sound; else empty.</param>
+/// <param name="Waits">Whether nothing at hand can be compared, so that it waits for what comes next.</param>
+public sealed record ListenView(int Notes, HeardView? Heard, string Word, bool Waits = false);
 
 /// <summary>How far the verdicts can be relied on.</summary>
 /// <param name="Agreed">Verdicts that the player marked the same way.</param>

@@ -90,7 +90,7 @@ public static class TakesEndpoints
         var listener = hand is null ? null : new TakeListener(rate, hand.Wish);
         var book = ledger.Of(context);
         var notes = 0;
-        await socket.SendAsync(new ListenView(0, null, word), cancel);
+        await socket.SendAsync(new ListenView(0, null, word, Waits: hand is null), cancel);
         await socket.HearAsync(
             async (samples, until) =>
             {

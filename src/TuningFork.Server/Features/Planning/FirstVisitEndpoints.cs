@@ -3,8 +3,10 @@ using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Server.Features.Practice;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Planning;
@@ -31,7 +33,8 @@ public sealed record FirstVisitWish(ProfileWish Profile, IReadOnlyList<FirstPiec
 /// <summary>What has been typed so far.</summary>
 /// <param name="Lines">Pieces, one a line.</param>
 /// <param name="Minutes">Minutes of a day.</param>
-public sealed record FirstLinesWish(string Lines, int Minutes = 30, string Exercise = "", string Book = "");
+/// <param name="Instrument">Its name, or empty.</param>
+public sealed record FirstLinesWish(string Lines, int Minutes = 30, string Exercise = "", string Book = "", string Instrument = "");
 
 /// <summary>A piece as a line was understood.</summary>
 /// <param name="Words">The same in words, to be confirmed.</param>
@@ -51,7 +54,8 @@ public sealed record FirstPieceView(
 public sealed record FirstDrillView(Area? Area, int Minutes, string Title);
 
 /// <summary>What was understood so far, and the plan that would follow from it.</summary>
-public sealed record FirstLookView(IReadOnlyList<FirstPieceView> Pieces, IReadOnlyList<FirstDrillView> Drills);
+/// <param name="ExerciseWords">What is known of the exercise by its name; empty when there is nothing to say.</param>
+public sealed record FirstLookView(IReadOnlyList<FirstPieceView> Pieces, IReadOnlyList<FirstDrillView> Drills, string ExerciseWords);
 
 /// <summary>The first visit over HTTP: all of it is entered, or nothing, so that after a refusal every field can be corrected.</summary>
 public static class FirstVisitEndpoints
@@ -121,7 +125,11 @@ public static class FirstVisitEndpoints
         );
         return new FirstLookView(
             [.. pieces.Select(View)],
-            [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))]
+            [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))],
+            InstrumentNames.Find(Problems.Text("instrument", wish.Instrument, MostText)) is { } instrument
+            && SheetEndpoints.Named(Problems.Text("exercise", wish.Exercise, MostText), instrument) is { } named
+                ? $"{named.Sheet.Notes} notes, which the stage will show"
+                : ""
         );
     }
 

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Planning;
@@ -6,9 +7,11 @@ using TuningFork.Core.Practice;
 using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
+using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
+using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
 
 namespace TuningFork.Server.Features.Practice;
@@ -105,7 +108,10 @@ public static class MaterialEndpoints
         MaterialCheck.Check(wish, piece, lastPassage);
         var rated = row.Readiness != wish.Readiness || isNew;
         var today = clock.Today(profile);
+        var before = row.Title;
         Write(row, wish, piece, today);
+        if (row.Kind == MaterialKind.Exercise)
+            BringNotes(row, before, ProfileBooks.InstrumentOf(profile));
         if (row.Kind == MaterialKind.Piece && !isNew)
             Bookkeeping.CountAlike(row, await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel));
         if (isNew)
@@ -198,6 +204,21 @@ public static class MaterialEndpoints
         (row.BookParts, row.TodaysKey) = (wish.BookParts.Trim(), wish.TodaysKey);
         // Where the next one is set by hand, what was read out of turn before it is behind.
         row.ReadAhead = string.Join(',', ExampleBooks.ReadAheadOf(row).Where(number => number >= row.NextExample).Order());
+    }
+
+    /// <summary>A title that means a scale or an arpeggio brings its notes along, unless something else was made of the exercise.</summary>
+    /// <param name="before">Its title before; empty for a new one.</param>
+    private static void BringNotes(MaterialRow row, string before, Instrument instrument)
+    {
+        string Json(SheetRequest request) => JsonSerializer.Serialize(request, Bookkeeping.Json);
+        var brought = SheetEndpoints.Named(before, instrument) is { } old ? Json(old.Request) : "";
+        if (row.WorkJson.Length > 0 || row.KeyPlanJson.Length > 0 || row.SheetJson != brought)
+            return;
+        if (row.Title == before || SheetEndpoints.Named(row.Title, instrument) is not { } now)
+            return;
+        row.SheetJson = Json(now.Request);
+        row.ToBar = now.Sheet.Score.Bars.Count;
+        row.IsScale = true;
     }
 
     private static async Task<MaterialHistory> HistoryAsync(int id, PracticeDb db, CancellationToken cancel)

@@ -5,10 +5,14 @@ const width = 320
 const height = 84
 /** What the numbers of the bars need below the notes. */
 const foot = 16
+/** What the words beside the notes need. */
+const side = 60
 /** Numbers that fit side by side. */
 const mostNumbers = 12
 /** Milliseconds from the middle to the edge; what is further off lies at the edge. */
 const most = 100
+/** Where a dotted line shows how far that is. */
+const shown = 50
 const dot = 4
 
 /** The notes of a take on a line: above it late, below it early. */
@@ -23,8 +27,8 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
   const whole = height + (heard.bars.length > 0 ? foot : 0)
   return (
     <chakra.svg
-      viewBox={`0 0 ${width + 44} ${whole}`}
-      width={`${width + 44}px`}
+      viewBox={`0 0 ${width + side} ${whole}`}
+      width={`${width + side}px`}
       maxWidth="100%"
       role="img"
       aria-label={`${heard.late.length} notes beside ${line}: from ${words(earliest)} to ${words(latest)}`}
@@ -48,7 +52,7 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
         </g>
       ))}
       <line x1="0" x2={width} y1={height / 2} y2={height / 2} stroke="currentColor" strokeWidth="1.5" />
-      {[-50, 50].map((ms) => (
+      {[-shown, shown].map((ms) => (
         <line
           key={ms}
           x1="0"
@@ -60,6 +64,9 @@ export function HeardStrip({ heard }: { heard: Schemas['HeardView'] }) {
           strokeDasharray="2 5"
         />
       ))}
+      <text x={width + 4} y={height / 2 + 4} fontSize="12" fill="currentColor">
+        ±{shown} ms
+      </text>
       {heard.late.map((note) => (
         <circle key={note.at} cx={x(note.at)} cy={y(note.lateMs)} r={dot} fill="currentColor" />
       ))}

@@ -52,7 +52,8 @@ export function FirstVisitPage() {
   }
   const today = usePracticeDay()
   const minutes = start.minutes[weekdayNumber(today)] || 30
-  const look = useLook({ lines: start.lines, minutes, exercise: start.exercise, book: start.book })
+  const { lines, exercise, book, instrument } = start
+  const look = useLook({ lines, minutes, exercise, book, instrument })
   const demo = async () => {
     keepBook('Demo')
     await queries.resetQueries()
@@ -116,7 +117,7 @@ export function FirstVisitPage() {
         </Box>
         <Understood pieces={look.data?.pieces ?? []} />
         <Box flexBasis="100%" />
-        <Field label="An exercise" hint="a scale, a pattern" width="230px">
+        <Field label="An exercise" hint={look.data?.exerciseWords || 'a scale, a pattern'} width="260px">
           <Input value={start.exercise} onChange={(event) => set({ exercise: event.target.value })} />
         </Field>
         <Field label="A book of easy music for sight reading" width="300px">
@@ -208,7 +209,7 @@ async function enter(start: Start) {
   } as const
   const read = await ask(
     client.POST('/api/first-visit/look', {
-      body: { lines: start.lines, minutes: 30, exercise: '', book: '' },
+      body: { lines: start.lines, minutes: 30, exercise: '', book: '', instrument: '' },
     }),
   )
   const body = {

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { ask, client, type Schemas } from '../../api/client'
 import { useSaved } from '../../api/saved'
 import { Press } from '../../ui/Press'
+import { readinessWords } from '../../ui/Readiness'
 import { Refusal, useProblem } from '../../ui/refusal'
 
 /** The takes say something else than the rating: one press settles it, none leaves it as it is. */
@@ -10,12 +11,12 @@ export function RatingQuestion({ question }: { question: Schemas['RatingQuestion
   const saved = useSaved()
   const { problem, run } = useProblem()
   const [settled, setSettled] = useState('')
-  const number = { Raw: 1, Shaping: 2, Ready: 3 }[question.proposed]
+  const words = readinessWords[question.proposed]
   const rate = async () => {
     const path = { id: question.materialId }
     const body = { readiness: question.proposed }
     if (await run(() => ask(client.PUT('/api/pieces/passages/{id}/rating', { params: { path }, body })))) {
-      setSettled(`Rated ${number}.`)
+      setSettled(`Rated ${words}.`)
       await saved()
     }
   }
@@ -28,7 +29,7 @@ export function RatingQuestion({ question }: { question: Schemas['RatingQuestion
         <Text role="status">{settled}</Text>
       ) : (
         <>
-          <Press onClick={rate}>{`A ${number}`}</Press>
+          <Press onClick={rate}>{`Yes, ${words}`}</Press>
           <Press look="quiet" onClick={() => setSettled('Left as it is.')}>
             Not yet
           </Press>

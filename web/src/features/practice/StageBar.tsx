@@ -28,15 +28,15 @@ export function StageBar({ session, yes, no, clicking, recording, listening, pre
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
   if (drills[position]?.area && !session.question && running)
     keys.push(['r', 'R', recording ? 'stop recording' : 'record'])
-  if (cue?.countsTakes && session.abc && running)
-    keys.push(['h', 'H', listening ? 'listen no more' : 'listen'])
+  if (running && (listening || (cue?.countsTakes && session.abc)))
+    keys.push(['h', 'H', listening ? 'no listening' : 'listen'])
   if (session.pages.length > 0) keys.push(['p', 'P', 'page'])
   if (written) keys.push(['x', 'X', written.settled ? 'not settled' : 'settled'])
   if (seed && drills[position]?.area === 'Play') keys.push(['k', 'K', 'keep what was made'])
   keys.push(['n', 'N', 'note'], ['l', 'L', 'shelf'])
   return (
     <Flex
-      gap="1.5"
+      gap="1"
       wrap="wrap"
       align="center"
       position="sticky"

@@ -86,10 +86,12 @@ function HeardCause({
 const played = ({ playedTempo }: Schemas['HeardView']) =>
   playedTempo === null ? [] : [`played at ${playedTempo}, which counts`]
 
-const light = ({ state, notes }: StageListening) =>
-  state === 'asking'
-    ? '● asking for the microphone'
-    : `● ${simulated().on ? 'a simulated player is listened to' : 'the microphone listens'}${notes > 0 ? `, ${notes} ${notes === 1 ? 'note' : 'notes'}` : ''}`
+function light({ state, notes, said }: StageListening) {
+  if (state === 'asking') return '● asking for the microphone'
+  if (said.waits) return `● waits. ${said.word}`
+  const who = simulated().on ? 'a simulated player is listened to' : 'the microphone listens'
+  return `● ${who}${notes > 0 ? `, ${notes} ${notes === 1 ? 'note' : 'notes'}` : ''}${said.word && `. ${said.word}`}`
+}
 
 function verdict({ heard, proposed }: StageListening) {
   const said = heard!.clean ? 'clean' : 'missed'

@@ -161,7 +161,7 @@ function Stage({ stage, session, note }: StageProps) {
     m: sound.toggleClick,
     d: sound.toggleDrone,
     r: question ? again : recording.toggle,
-    h: () => session.running && cue.countsTakes && listening.toggle(),
+    h: () => session.running && listening.toggle(),
     u: sound.tune,
     p: turn,
     k: () => session.seed && setSeed(session.seed),
@@ -302,7 +302,7 @@ function Stage({ stage, session, note }: StageProps) {
       <Box
         display={{
           base: 'none',
-          md: session.abc || paper || help || asksTension || asksRelief ? 'none' : 'block',
+          md: session.abc || paper || help || asksTension || asksRelief || recording.kept ? 'none' : 'block',
         }}
         css={{ [low]: { display: 'none' } }}
       >

@@ -60,13 +60,15 @@ export function StageButton({ keys, name, press }: { keys: string; name: string;
       }}
     >
       {/* On a phone there are no keys to name; the two arrows say yes and no there too. */}
-      <Text
-        as="span"
-        fontWeight={700}
-        display={{ base: '→←'.includes(keys) ? 'inline' : 'none', md: 'inline' }}
-      >
-        {keys}
-      </Text>
+      {keys && (
+        <Text
+          as="span"
+          fontWeight={700}
+          display={{ base: '→←'.includes(keys) ? 'inline' : 'none', md: 'inline' }}
+        >
+          {keys}
+        </Text>
+      )}
       {name}
     </Press>
   )

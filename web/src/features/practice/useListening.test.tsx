@@ -31,7 +31,15 @@ const trust = { agreed: 20, differed: 1, needed: 20, mayMark: true }
 const take = { id: 7, clean: false, marked: null, faults: [], timing: [], late: [], help: '' }
 const answer = (data: unknown) => ({ data, response: new Response(null, { status: 200 }) })
 const session = (position: number, tempo = 80) =>
-  ({ id: 1, position, running: true, target: { key: 'material:1', tempo } }) as Schemas['SessionView']
+  ({
+    id: 1,
+    position,
+    running: true,
+    target: { key: 'material:1', tempo },
+    cue: { countsTakes: position !== unmarked },
+  }) as Schemas['SessionView']
+/** The place of a drill whose takes are not marked. */
+const unmarked = 9
 const sound = { clicking: false, beat: () => null, bar: 4, pureDrone: null }
 
 interface At {
@@ -39,14 +47,14 @@ interface At {
   tempo?: number
 }
 
-function listened(mark: (clean: boolean, heardId: number) => void) {
+function listened(mark: (clean: boolean, heardId: number) => void, at = 0) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   )
   return renderHook(({ at, tempo }: At) => useListening(session(at, tempo), sound, mark), {
     wrapper,
-    initialProps: { at: 0 } as At,
+    initialProps: { at } as At,
   })
 }
 
@@ -138,4 +146,25 @@ test('it stops with the drill, and a proposal with it', async () => {
   expect(stops).toHaveLength(1)
   expect(hook.result.current.state).toBe('off')
   expect(mark).not.toHaveBeenCalled()
+  // What was said of the last take is read in the next drill, and no longer.
+  expect(hook.result.current.heard?.id).toBe(7)
+  act(() => hook.rerender({ at: 2 }))
+  expect(hook.result.current.heard).toBeNull()
+})
+
+test('where no takes are marked the microphone stays closed, and that is said', () => {
+  const hook = listened(vi.fn(), unmarked)
+  act(() => hook.result.current.toggle())
+  expect(hook.result.current.word).toContain('No takes are marked')
+  expect([hook.result.current.state, wishes.length]).toEqual(['off', 0])
+})
+
+test('between two things that are written it waits at one that is not', async () => {
+  const hook = await begun(vi.fn())
+  act(() => hook.result.current.forget())
+  const word = 'There are no notes here.'
+  act(() => wishes[0]!.heard({ notes: 0, heard: null, word, waits: true }))
+  expect([hook.result.current.state, hook.result.current.said]).toEqual(['on', { word, waits: true }])
+  act(() => wishes[0]!.heard({ notes: 0, heard: null, word: '', waits: false }))
+  expect(hook.result.current.said).toEqual({ word: '', waits: false })
 })

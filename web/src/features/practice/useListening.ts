@@ -14,8 +14,11 @@ interface Heard {
   notes: number
   heard: Schemas['HeardView'] | null
   word: string
+  /** Whether nothing at hand can be compared; then the word says why. */
+  waits: boolean
 }
 
+const nothing = { word: '', waits: false }
 const trustKey = api.queryOptions('get', '/api/heard/trust').queryKey
 
 /** A verdict waits so long for the player to say no. */
@@ -47,6 +50,8 @@ export function useListening(
   const queries = useQueryClient()
   const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
   const [word, setWord] = useState('')
+  /** What the program said of what it hears, or of what it cannot compare. */
+  const [said, setSaid] = useState(nothing)
   const [away, setAway] = useState(false)
   const [notes, setNotes] = useState(0)
   const [heard, setHeard] = useState<Schemas['HeardView'] | null>(null)
@@ -57,8 +62,10 @@ export function useListening(
   const timer = useRef(0)
   /** How a take was marked whose verdict has not come yet, and when. */
   const early = useRef<{ clean: boolean; at: number } | null>(null)
-  const latest = useRef({ mark, mayMark: false })
   const place = `${session.id}:${session.position}`
+  /** The drill of the take that was heard last. */
+  const heardIn = useRef(place)
+  const latest = useRef({ mark, mayMark: false, place })
   const thing = `${place}:${session.target?.key ?? ''}:${session.target?.tempo ?? ''}`
   const trust = api.useQuery('get', '/api/heard/trust', undefined, {
     enabled: state === 'on',
@@ -66,7 +73,7 @@ export function useListening(
   })
   const mayMark = trust.data?.mayMark ?? false
   useEffect(() => {
-    latest.current = { mark, mayMark }
+    latest.current = { mark, mayMark, place }
   })
 
   const withdraw = useCallback(() => {
@@ -79,6 +86,7 @@ export function useListening(
     setState('off')
     setAway(false)
     setNotes(0)
+    setSaid(nothing)
   }, [withdraw, release])
 
   /** What the player says of it, or does not say against it. */
@@ -98,6 +106,7 @@ export function useListening(
     (one: Schemas['HeardView']) => {
       const before = early.current
       early.current = null
+      heardIn.current = latest.current.place
       if (before && performance.now() - before.at < quickerMs) return say(one, before.clean)
       setHeard(one)
       // A simulated player marks nothing of this one.
@@ -123,11 +132,11 @@ export function useListening(
       path: (rate) =>
         `/api/listen/takes?rate=${rate}&delay=${ms}&plusMinus=${plusMinus}&simulated=${simulated().on}`,
       heard: (answer) => {
-        const { notes: count, heard: over, word: told } = answer as Heard
+        const { notes: count, heard: over, word: told, waits } = answer as Heard
         setNotes(count)
         // What was said of the last take stands until the next one is under way.
         if (count >= underWay) setHeard((last) => (last?.marked === null ? last : null))
-        setWord(told)
+        setSaid({ word: told, waits })
         if (!over) return
         listening.current?.done()
         take(over)
@@ -147,6 +156,8 @@ export function useListening(
   useEffect(() => {
     const was = before.current
     before.current = { place, thing }
+    // What was said of a drill's last take stands in the next drill, and no longer.
+    if (was.place !== place && heardIn.current !== was.place) setHeard(null)
     if (state === 'off') return
     if (was.place !== place || !session.running) stop()
     else if (was.thing !== thing) {
@@ -180,7 +191,7 @@ export function useListening(
     return () => window.clearTimeout(later)
   }, [state, clicking, tempo, thing, beat, pureDrone, listening])
   // After a verdict it waits for the player's word, as who plays would.
-  const listens = state === 'on' && (heard === null || heard.marked !== null)
+  const listens = state === 'on' && !said.waits && (heard === null || heard.marked !== null)
   useSimulatedPlayer({ listens, thing, tempo, bar, clicking, beat })
 
   /** The player says how the take was: that holds, whatever was heard; the take that is meant, where it was heard. */
@@ -216,13 +227,18 @@ export function useListening(
     takeCause,
     state,
     word,
+    said,
     away,
     notes,
     heard,
     proposed,
     trust: trust.data,
     mayMark,
-    toggle: () => (state === 'off' ? void start() : stop()),
+    toggle: () => {
+      if (state !== 'off') stop()
+      else if (session.cue?.countsTakes) void start()
+      else setWord('No takes are marked in this drill, so none are listened to.')
+    },
     marked,
     forget: () => setHeard(null),
     dismiss: () => setWord(''),

@@ -39,7 +39,7 @@ export function RecordingItem({ recording, named }: Props) {
     recording.clean === true ? 'clean' : recording.clean === false ? 'missed' : '',
     recording.method,
     recording.name !== recording.title && recording.name,
-    recording.asImagined === true && 'as imagined',
+    recording.asImagined === true ? 'as imagined' : recording.asImagined === false && 'not yet as imagined',
     recording.change,
   ].filter(Boolean)
   return (

@@ -65,7 +65,7 @@ export function Missing({ passage }: { passage: Schemas['PassageView'] }) {
           <Input
             list="causes"
             value={cause}
-            placeholder="rushing, eye too late …"
+            placeholder="rushing …"
             onChange={(event) => pick(event.target.value)}
           />
           <datalist id="causes">

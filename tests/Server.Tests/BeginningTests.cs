@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using Shouldly;
 using Xunit;
 
@@ -98,6 +99,55 @@ public sealed class BeginningTests : IDisposable
         look["drills"]!.AsArray().Sum(drill => drill!["minutes"]!.GetValue<int>()).ShouldBe(20);
         (await app.Get("/api/about"))["hasPlayer"]!.GetValue<bool>().ShouldBeFalse();
         await app.Refused(HttpMethod.Post, "/api/first-visit/look", new { lines = new string('x', 5000) }, "lines");
+    }
+
+    [Theory]
+    [InlineData("Trumpet", "winds")]
+    [InlineData("Violin", "strings")]
+    [InlineData("Hand drum", "percussion")]
+    public async Task The_plan_that_is_shown_is_the_one_that_comes(string instrument, string family)
+    {
+        await app.Clock(App.Evening);
+        const string exercise = "D minor scale";
+        var look = await app.Post(
+            "/api/first-visit/look",
+            new
+            {
+                lines = "Mill Song 24 bars 90, hard 3-4",
+                minutes = 30,
+                exercise,
+                book = "Small Tunes",
+                instrument,
+            }
+        );
+        await app.Post(
+            "/api/first-visit",
+            new
+            {
+                profile = new
+                {
+                    instrument,
+                    family,
+                    weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 },
+                },
+                pieces = new[]
+                {
+                    new
+                    {
+                        title = "Mill Song",
+                        bars = 24,
+                        target = 90,
+                        passages = new[] { new { from = 3, to = 4 } },
+                    },
+                },
+                exercise,
+                book = "Small Tunes",
+            }
+        );
+        Drills(await app.Get("/api/today")).ShouldBe(Drills(look));
+
+        static IEnumerable<string> Drills(JsonNode plan) =>
+            plan["drills"]!.AsArray().Select(drill => $"{drill!["minutes"]} {drill["title"]}");
     }
 
     [Fact]

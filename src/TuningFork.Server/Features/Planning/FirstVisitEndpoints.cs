@@ -4,7 +4,9 @@ using TuningFork.Core.Practice;
 using TuningFork.Core.Repertoire;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
+using TuningFork.Core.WarmUps;
 using TuningFork.Data;
+using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Practice;
 using TuningFork.Server.Features.Technique;
 using TuningFork.Server.Hosting;
@@ -70,7 +72,7 @@ public static class FirstVisitEndpoints
         var group = app.MapGroup("/api/first-visit").WithTags("Player");
         group.MapPost("", EnterAsync).WithName("MakeFirstVisit");
         group
-            .MapPost("/look", (FirstLinesWish wish, PracticeClock clock) => Look(wish, DateOnly.FromDateTime(clock.LocalNow.DateTime)))
+            .MapPost("/look", (FirstLinesWish wish, PracticeClock clock) => Look(wish, clock.Today(new ProfileRow())))
             .WithName("LookAtFirstLines");
     }
 
@@ -113,21 +115,26 @@ public static class FirstVisitEndpoints
     {
         var pieces = PieceLines.Read(Problems.Text("lines", wish.Lines, MostText));
         var minutes = Math.Clamp(wish.Minutes, SittingLength.Least, SittingLength.Most);
+        var instrument = InstrumentNames.Find(Problems.Text("instrument", wish.Instrument, MostText));
+        var family = instrument?.Family ?? Family.Other;
         var plan = DayPlanner.Plan(
             new DayRequest
             {
                 Day = day,
                 Minutes = minutes,
                 UsualMinutes = minutes,
+                Seed = PlanDesk.SeedOf(day, sitting: 0),
                 Routine = Shapes.Default,
+                Family = family,
+                IsPitched = instrument?.IsPitched ?? true,
+                WarmUps = WarmUpLibrary.For(family, instrument?.Name ?? ""),
                 Materials = [.. Materials(pieces, wish)],
             }
         );
         return new FirstLookView(
             [.. pieces.Select(View)],
             [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))],
-            InstrumentNames.Find(Problems.Text("instrument", wish.Instrument, MostText)) is { } instrument
-            && SheetEndpoints.Named(Problems.Text("exercise", wish.Exercise, MostText), instrument) is { } named
+            instrument is not null && SheetEndpoints.Named(Problems.Text("exercise", wish.Exercise, MostText), instrument) is { } named
                 ? $"{named.Sheet.Notes} notes, which the stage will show"
                 : ""
         );

@@ -264,7 +264,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
             );
     }
 
-    private static int SeedOf(DateOnly day, int sitting) => (day.DayNumber * 31) + sitting;
+    /// <summary>What the plan of a sitting is shuffled by: the same for the same day.</summary>
+    internal static int SeedOf(DateOnly day, int sitting) => (day.DayNumber * 31) + sitting;
 
     private static int Playing(int minutes) => minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
 }

@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using TuningFork.Core.Listening;
 using TuningFork.Core.Notation;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using Xunit;
 using static TuningFork.Server.Tests.App;
@@ -249,6 +250,44 @@ public sealed class ListeningTests : IDisposable
     }
 
     [Fact]
+    public async Task Strokes_of_a_groove_are_heard_beside_the_click_for_four_bars()
+    {
+        await app.Clock(Evening);
+        await app.Put("/api/profile", new { instrument = "Hand drum", weekdayMinutes = new[] { 30, 30, 30, 30, 30, 30, 30 } });
+        const string text = "low: x...|..x.|x.x.|....\nslap: ....|x...|....|x..x";
+        var work = new { kind = "Groove", text };
+        var exercise = Id(
+            await app.Post(
+                "/api/technique/made",
+                new
+                {
+                    title = "Low and slap",
+                    target = 90,
+                    work,
+                }
+            )
+        );
+        await app.Add(exercise);
+        var session = await app.SkipTo(await app.Begin(), now => (int?)now["target"]?["materialId"] == exercise);
+        using var socket = await OpenAsync();
+        (await ReadAsync(socket))["word"]!.GetValue<string>().ShouldBe("4 bars are one take.");
+        await SayAsync(socket, """{"click":1.0}""");
+        var groove = GrooveMusic.Take(Groove.Parse(text)).Lead;
+        var heard = await PlayAsync(socket, session, groove, SimulatedSound.Struck, take => take with { LateMs = -25, JitterMs = 6 });
+        heard["clean"]!.GetValue<bool>().ShouldBeTrue(heard.ToJsonString());
+        heard["late"]!.AsArray().Count.ShouldBe(28);
+        heard["late"]!.AsArray().Select(note => note!["lateMs"]!.GetValue<int>()).Average().ShouldBe(-25, 8);
+        var missed = await PlayAsync(socket, session, groove, SimulatedSound.Struck, take =>
+            take with
+            {
+                Missing = new HashSet<int> { 9 },
+            }
+        );
+        missed["faults"]!.AsArray().ShouldHaveSingleItem()!.GetValue<string>().ShouldStartWith("bar 2: ");
+        missed["intonation"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
     public async Task After_days_away_fewer_notes_are_to_be_one_with_the_click()
     {
         await app.Clock(Evening);
@@ -293,15 +332,23 @@ public sealed class ListeningTests : IDisposable
         return (first, session);
     }
 
-    private static async Task<JsonNode> PlayAsync(WebSocket socket, JsonNode session, Func<SimulatedTake, SimulatedTake> how)
+    private static Task<JsonNode> PlayAsync(WebSocket socket, JsonNode session, Func<SimulatedTake, SimulatedTake> how) =>
+        PlayAsync(socket, session, AbcReader.Read(session["abc"]!.GetValue<string>()).Score, SimulatedSound.Reed, how);
+
+    private static async Task<JsonNode> PlayAsync(
+        WebSocket socket,
+        JsonNode session,
+        Score score,
+        SimulatedSound by,
+        Func<SimulatedTake, SimulatedTake> how
+    )
     {
-        var score = AbcReader.Read(session["abc"]!.GetValue<string>()).Score;
         var tempo = session["target"]!["tempo"]!.GetValue<int>();
         var notes = how(new SimulatedTake { Tempo = new Bpm(tempo) }).Play(Performed.Notes(score), 1, 4);
         // So long that the click goes on where it was.
         var beat = 60.0 / tempo;
         var seconds = Math.Ceiling((notes[^1].At + notes[^1].Seconds + 1) / beat) * beat;
-        var sound = SimulatedInstrument.Render(notes, SimulatedSound.Reed, Rate, seconds, 4);
+        var sound = SimulatedInstrument.Render(notes, by, Rate, seconds, 4);
         await SendAsync(socket, WaveFile.Write(sound, Rate));
         return await HeardAsync(socket);
     }

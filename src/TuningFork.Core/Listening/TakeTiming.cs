@@ -49,6 +49,9 @@ public sealed record TakeTiming
     /// </summary>
     private const double DriftCertainty = 0.96;
 
+    /// <summary>A drift of fewer milliseconds over a take is not worth a word (common practice).</summary>
+    private const double LeastDriftMs = 15;
+
     /// <summary>No take is taken for more even than so many milliseconds of standard deviation: so exactly nobody is heard.</summary>
     private const double FinestSpread = 2;
 
@@ -81,6 +84,9 @@ public sealed record TakeTiming
     /// click: there is no beat but the player's own.
     /// </summary>
     public required Estimate? DriftMs { get; init; }
+
+    /// <summary>Whether it rushes or drags: a drift that is told apart from chance, and is worth a word.</summary>
+    public bool Drifts => DriftMs is { IsCertain: true } drift && Math.Abs(drift.Value) >= LeastDriftMs;
 
     /// <summary>Seconds of a whole note as it was played: the slope of the take's own line.</summary>
     public required double WholeSeconds { get; init; }

@@ -21,7 +21,7 @@ public static class TimingWords
                     ? $"{Ms(mean.Value)} {(mean.Value > 0 ? "late" : "early")} in the mean (± {Figure(mean.PlusMinus)})"
                     : $"with the click, as far as can be heard (± {Figure(mean.PlusMinus)} ms)"
             );
-        if (timing.DriftMs is { IsCertain: true } drift)
+        if (timing is { Drifts: true, DriftMs: { } drift })
             words.Add($"{(drift.Value < 0 ? "rushes" : "drags")} by {Ms(drift.Value)} over the take (± {Figure(drift.PlusMinus)})");
         words.Add($"notes within {Ms(Math.Max(TakeTiming.Finest, timing.SpreadMs))} of its own line");
         if (timing.IsUneven)
@@ -61,7 +61,7 @@ public static class TimingWords
     public static string Help(TakeTiming timing, IReadOnlyList<WrittenMoment> written, double beat)
     {
         ArgumentNullException.ThrowIfNull(timing);
-        return timing.DriftMs is not { IsCertain: true } drift || Math.Abs(drift.Value) < WorthDoing ? ""
+        return timing is not { Drifts: true, DriftMs: { } drift } || Math.Abs(drift.Value) < WorthDoing ? ""
             : drift.Value < 0
                 ? WrittenMoment.BarLength(written) / beat % 2 == 0 ? "Put the click on 2 and 4, or on every second bar."
                     : "Put the click on the first beat of every second bar."

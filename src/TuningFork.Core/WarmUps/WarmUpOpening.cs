@@ -13,6 +13,11 @@ public static class WarmUpOpening
     /// <summary>What opens a sitting in the other school, unless one's own words stand in its place.</summary>
     public const string UsualEasing = "A tune you know by heart, softly, for the sound of it.";
 
+    /// <summary>The same without pitch.</summary>
+    private const string UsualEasingStruck = "A rhythm you know by heart, softly, for the sound of it.";
+    private const string UsualAwarenessStruck =
+        "Stand or sit, feet on the floor. Three slow breaths. One stroke, as softly as it will speak; listen until it has gone. Again.";
+
     /// <summary>Sittings shorter than this have the opening in place of the first element.</summary>
     public const int ShortSitting = 20;
 
@@ -21,17 +26,14 @@ public static class WarmUpOpening
     /// <param name="words">One's own words for it, or empty.</param>
     /// <param name="minutes">Its minutes.</param>
     /// <param name="again">True when there was a sitting today before this one.</param>
-    public static WarmUpPart Of(WarmUpSchool school, string words, int minutes = 1, bool again = false)
+    /// <param name="isPitched">False for drums.</param>
+    public static WarmUpPart Of(WarmUpSchool school, string words, int minutes = 1, bool again = false, bool isPitched = true)
     {
         ArgumentNullException.ThrowIfNull(words);
-        return school == WarmUpSchool.Awareness
-            ? new WarmUpPart(
-                WarmUpElement.Sound,
-                "Awareness, always the same",
-                words.Length > 0 ? words : UsualAwareness,
-                minutes,
-                Core: !again
-            )
-            : new WarmUpPart(WarmUpElement.Sound, "Something easy you like", words.Length > 0 ? words : UsualEasing, minutes, Core: !again);
+        var (title, usual, struck) =
+            school == WarmUpSchool.Awareness
+                ? ("Awareness, always the same", UsualAwareness, UsualAwarenessStruck)
+                : ("Something easy you like", UsualEasing, UsualEasingStruck);
+        return new WarmUpPart(WarmUpElement.Sound, title, words.Length > 0 ? words : isPitched ? usual : struck, minutes, Core: !again);
     }
 }

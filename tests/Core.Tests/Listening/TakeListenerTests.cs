@@ -17,7 +17,7 @@ public sealed class TakeListenerTests
         heard.Verdict.Clean.ShouldBeTrue(Faults(heard));
         heard.Timing!.MeanMs!.Value.Value.ShouldBe(30, 8);
         heard.Timing.SpreadMs.ShouldBeInRange(4, 14);
-        heard.Timing.DriftMs!.Value.IsCertain.ShouldBeFalse();
+        heard.Timing.Drifts.ShouldBeFalse();
         heard.Timing.Notes.ShouldBe(Line.Written.Count);
     }
 
@@ -63,7 +63,7 @@ public sealed class TakeListenerTests
         var alignment = Alignment.Of(written, tones, whole, withClick: true, 440, isPitched: true);
         var timing = TakeTiming.Of(written, tones, alignment, whole, 1, new Estimate(0, 5))!;
         timing.DriftMs!.Value.Value.ShouldBe(-60, 12);
-        timing.DriftMs.Value.IsCertain.ShouldBeTrue();
+        timing.Drifts.ShouldBeTrue();
     }
 
     [Fact]
@@ -205,7 +205,7 @@ public sealed class TakeListenerTests
         {
             var rush = 25 + (15.0 * seed / takes);
             if (
-                Drift(
+                Timing(
                     new SimulatedTake
                     {
                         Tempo = new Bpm(84),
@@ -214,10 +214,10 @@ public sealed class TakeListenerTests
                     },
                     seed
                 ) is
-                { IsCertain: true, Value: < 0 }
+                { Drifts: true, DriftMs.Value: < 0 }
             )
                 found++;
-            if (Drift(new SimulatedTake { Tempo = new Bpm(84), JitterMs = 8 }, seed).IsCertain)
+            if (Timing(new SimulatedTake { Tempo = new Bpm(84), JitterMs = 8 }, seed).Drifts)
                 claimed++;
         }
 
@@ -278,13 +278,13 @@ public sealed class TakeListenerTests
         static HeardTone Tone(double at, int midi) => new(at, at + 0.2, TuningFork.Core.Theory.Tuning.Hertz(midi), 1, 0.5);
     }
 
-    private static Estimate Drift(SimulatedTake take, int seed)
+    private static TakeTiming Timing(SimulatedTake take, int seed)
     {
         var played = take.Play(TuningFork.Core.Notation.Performed.Notes(Line.Music.Lead), 1, seed);
         var heard = played.Select(note => new HeardTone(note.At, note.At + note.Seconds, note.Hertz, 1, 0.5)).ToList();
         var whole = 240.0 / take.Tempo.Value;
         var alignment = Alignment.Of(Line.Written, heard, whole, withClick: true, 440, isPitched: true);
-        return TakeTiming.Of(Line.Written, heard, alignment, whole, 1, new Estimate(0, 0))!.DriftMs!.Value;
+        return TakeTiming.Of(Line.Written, heard, alignment, whole, 1, new Estimate(0, 0))!;
     }
 
     private static HeardTake Heard(SimulatedTake take, int bpm, VerdictRules? rules = null) =>

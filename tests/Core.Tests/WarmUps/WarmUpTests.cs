@@ -60,6 +60,17 @@ public sealed class WarmUpTests
         }
     }
 
+    [Theory]
+    [InlineData(WarmUpSchool.EaseIn)]
+    [InlineData(WarmUpSchool.Awareness)]
+    public void A_drummer_begins_without_a_tune_and_without_a_note(WarmUpSchool school)
+    {
+        var how = WarmUpOpening.Of(school, "", isPitched: false).How;
+        how.ShouldNotContain("tune");
+        how.ShouldNotContain("note");
+        how.ShouldNotBe(WarmUpOpening.Of(school, "").How);
+    }
+
     [Fact]
     public void The_clarinet_crosses_by_twelfths_and_brass_slurs_over_the_series()
     {

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Listening;
 using TuningFork.Core.Notation;
 using TuningFork.Core.Practice;
+using TuningFork.Core.Technique;
 using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Server.Features.Planning;
@@ -44,6 +45,8 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
         var cue = SessionDesk.CueOf(row, drill);
         if (cue is not { TargetIndex: >= 0, CountsTakes: true } || drill.Targets[cue.TargetIndex] is not { } target)
             return (null, "No takes are marked in this drill, so none are listened to.");
+        if (drill.MethodId == Methods.ThreeAndOne.Id)
+            return (null, "The bar that you make up cannot be compared with anything.");
         var profile = await plans.ProfileAsync(cancel);
         var instrument = ProfileBooks.InstrumentOf(profile);
         // On the stage it stands as the player reads it; what is heard is as it sounds.
@@ -53,8 +56,9 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
         // A passage stands there by itself; its bars are called as in the piece.
         if (target.FromBar > 1 && played.Lead.Bars[0].Number is null)
             written = [.. written.Select(moment => moment with { Bar = moment.Bar + target.FromBar - 1 })];
-        // Of notes together and of more than one voice only the beginnings are judged.
-        var isPitched = instrument.IsPitched && played.Voices.Count == 1 && written.All(moment => moment.Midis.Count == 1);
+        // Of strokes, of notes together and of more than one voice only the beginnings are judged.
+        var isGroove = target.Work is { Kind: WorkKind.Groove };
+        var isPitched = instrument.IsPitched && !isGroove && played.Voices.Count == 1 && written.All(moment => moment.Midis.Count == 1);
         var material = target.MaterialId is { } id
             ? await db.Materials.AsNoTracking().Include(one => one.Piece).FirstOrDefaultAsync(one => one.Id == id, cancel)
             : null;
@@ -83,7 +87,14 @@ public sealed class HandReader(PracticeDb db, PlanDesk plans, SessionDesk desk, 
                 midi => NoteNaming.OfSounding(midi, instrument, profile.Naming, played.Lead.Key),
                 played
             ),
-            isPitched || !instrument.IsPitched ? "" : "Notes together: early and late are heard, pitches are not judged."
+            WordOf(instrument, isGroove ? played.Lead.Bars.Count : null, isPitched)
         );
     }
+
+    /// <summary>What there is to know before the first note; empty for nothing.</summary>
+    /// <param name="grooveBars">Bars of a take of a groove; null for anything else.</param>
+    private static string WordOf(Instrument instrument, int? grooveBars, bool isPitched) =>
+        grooveBars is { } bars ? $"{Words.Count(bars, "bar")} are one take."
+        : instrument.IsPitched && !isPitched ? "Notes together: early and late are heard, pitches are not judged."
+        : "";
 }

@@ -120,7 +120,7 @@ public static class WarmUpEndpoints
         return new WarmUpsView(
             profile.WarmUpSchool,
             profile.Awareness,
-            WarmUpOpening.Of(profile.WarmUpSchool, "").How,
+            WarmUpOpening.Of(profile.WarmUpSchool, "", isPitched: ProfileBooks.InstrumentOf(profile).IsPitched).How,
             profile.OpeningMinutes,
             [
                 .. rows.Zip(versions, (row, version) =>

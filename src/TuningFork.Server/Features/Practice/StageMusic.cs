@@ -53,6 +53,8 @@ public sealed partial class StageMusic(PracticeDb db, PlanDesk plans, MusicDesk 
     /// <summary>The music of a target as this moment wants it, to be compared with what is heard; null where none can be read.</summary>
     public async Task<Music?> PlayedAsync(Target target, Cue cue, CancellationToken cancel)
     {
+        if (target.Work is { Kind: WorkKind.Groove } work)
+            return GrooveMusic.Take(Groove.Parse(work.Text));
         var (abc, _) = await OfAsync(target, cue, cancel);
         return abc.Length == 0 ? null : AbcReader.Read(abc, cancel: cancel).Music;
     }

@@ -23,6 +23,7 @@ internal static class ListeningBench
         var folder = Directory.CreateTempSubdirectory("listening-").FullName;
         try
         {
+            PrintMemory();
             foreach (var font in Synthesizer.Fonts)
             {
                 Print(folder, font, "clean", reverb: false, (samples, _) => samples);
@@ -35,6 +36,32 @@ internal static class ListeningBench
         {
             Directory.Delete(folder, recursive: true);
         }
+    }
+
+    /// <summary>Half an hour without a pause: what the process takes before it and at most.</summary>
+    private static void PrintMemory()
+    {
+        const int rate = 48_000;
+        var line = Enumerable.Range(0, 200).Select(i => new SoundedNote(i * 0.3, 0.28, Tuning.Hertz(60 + (i * 7 % 24))));
+        var minute = SimulatedInstrument.Render(line, SimulatedSound.Reed, rate, 60, seed: 1);
+        using var process = Process.GetCurrentProcess();
+        var before = process.WorkingSet64;
+        var heap = GC.GetTotalMemory(forceFullCollection: true);
+        var (most, listener) = (0L, new NoteListener(rate));
+        for (var at = 0L; at < 30 * minute.Length; at += 1024)
+        {
+            var from = (int)(at % minute.Length);
+            listener.Add(minute.AsSpan(from, Math.Min(1024, minute.Length - from)));
+            most = Math.Max(most, GC.GetTotalMemory(forceFullCollection: false) - heap);
+        }
+
+        process.Refresh();
+        Console.WriteLine(
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"half an hour, {listener.Count} notes: heap {most / 1e6:0} MB more at most; the process {before / 1e6:0} MB before, {process.PeakWorkingSet64 / 1e6:0} at most"
+            )
+        );
     }
 
     /// <summary>How well beginnings were found.</summary>

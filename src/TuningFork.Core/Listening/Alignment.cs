@@ -28,6 +28,9 @@ public readonly record struct AlignedMoment(int Written, int? Heard, Match Match
 public sealed class Alignment
 {
     private const double Missing = 1;
+
+    /// <summary>The same before the first note that was heard: what is alike all through is rather broken off than begun in the middle.</summary>
+    private const double MissingAtFirst = 1.05;
     private const double Additional = 0.8;
     private const double Wrong = 0.9;
 
@@ -146,7 +149,7 @@ public sealed class Alignment
             for (var j = 0; j < columns; j++)
             {
                 // The first that belong together: what is written before is missing, what was heard before was no part of it.
-                var (cheapest, step) = ((i * Missing) + (additional[j] / 2), (-1, -1));
+                var (cheapest, step) = ((i * MissingAtFirst) + (additional[j] / 2), (-1, -1));
                 for (var k = i - 1; k >= Math.Max(0, i - 1 - MostLeftOut); k--)
                 {
                     for (var l = j - 1; l >= Math.Max(0, j - 1 - MostAdditional); l--)

@@ -528,6 +528,18 @@ public static class Methods
             Course.Questions
         );
 
+    /// <summary>The same without pitch: tap, then hear.</summary>
+    public static Method TapThenHear { get; } =
+        new(
+            new("tap-then-hear"),
+            "tap it, then hear it",
+            "Hear the question, answer it by tapping or aloud, then hear the answer. Say whether yours was right.",
+            (1, 5),
+            "right or wrong, every question",
+            "Fits every day, without the instrument.",
+            Course.Questions
+        );
+
     /// <summary>A round by name.</summary>
     public static Method EarRound { get; } =
         new(
@@ -598,6 +610,7 @@ public static class Methods
         NewMusic,
         UnseenInTime,
         SingThenHear,
+        TapThenHear,
         EarRound,
         SilentStudy,
     ];

@@ -34,6 +34,14 @@ public static class WarmUpOpening
             school == WarmUpSchool.Awareness
                 ? ("Awareness, always the same", UsualAwareness, UsualAwarenessStruck)
                 : ("Something easy you like", UsualEasing, UsualEasingStruck);
-        return new WarmUpPart(WarmUpElement.Sound, title, words.Length > 0 ? words : isPitched ? usual : struck, minutes, Core: !again);
+        return new WarmUpPart(
+            WarmUpElement.Sound,
+            title,
+            words.Length > 0 ? words
+                : isPitched ? usual
+                : struck,
+            minutes,
+            Core: !again
+        );
     }
 }

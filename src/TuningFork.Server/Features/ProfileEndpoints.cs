@@ -27,7 +27,8 @@ public sealed record AboutView(
     DateOnly Today,
     TakenView? Entered,
     TroubleView? Trouble,
-    bool IsGuest
+    bool IsGuest,
+    bool IsPitched
 );
 
 /// <summary>The player and how the days are laid out.</summary>
@@ -104,7 +105,8 @@ public static class ProfileEndpoints
                             DateOnly.FromDateTime(clock.LocalNow.DateTime),
                             null,
                             BackupEndpoints.Trouble(trouble, ledger, time),
-                            isGuest
+                            isGuest,
+                            IsPitched: true
                         );
                     }
 
@@ -116,7 +118,8 @@ public static class ProfileEndpoints
                         profile is null ? DateOnly.FromDateTime(clock.LocalNow.DateTime) : clock.Today(profile),
                         book == Book.Own ? null : await TakeFromDemo.EnteredAsync(db, cancel),
                         null,
-                        isGuest
+                        isGuest,
+                        profile is null || ProfileBooks.InstrumentOf(profile).IsPitched
                     );
                 }
             )

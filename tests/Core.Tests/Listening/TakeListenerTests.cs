@@ -195,6 +195,34 @@ public sealed class TakeListenerTests
         heard.Timing.DriftMs.ShouldBeNull();
     }
 
+    [Theory]
+    [InlineData(37)]
+    [InlineData(96)]
+    [InlineData(140)]
+    public void Even_strokes_are_one_take_from_the_first_to_the_last(int tempo)
+    {
+        // Without pitch nothing tells them apart but how many they are.
+        var music = Line.Read("L:1/8\nM:4/4\nK:C\n" + string.Concat(Enumerable.Repeat("BBBB BBBB|", 4)));
+        var written = WrittenMoment.Of(music);
+        var notes = (Line.Take(tempo) with { LateMs = -20, JitterMs = 12 }).Play(
+            TuningFork.Core.Notation.Performed.Notes(music.Lead),
+            1,
+            5
+        );
+        var sound = SimulatedInstrument.Render(notes, SimulatedSound.Struck, Line.Rate, notes[^1].At + 1, 5);
+        var listener = new TakeListener(Line.Rate, Line.Wish(tempo, isPitched: false) with { Written = written, Sustains = false });
+        listener.Click(1);
+        var takes = new List<HeardTake>();
+        for (var at = 0; at < sound.Length; at += 1024)
+        {
+            if (listener.Add(sound.AsSpan(at, Math.Min(1024, sound.Length - at))) is { } over)
+                takes.Add(over);
+        }
+
+        takes.ShouldHaveSingleItem().Verdict.Faults.ShouldBeEmpty();
+        takes[0].Timing!.Notes.ShouldBe(32);
+    }
+
     [Fact]
     public void Rushing_is_found_with_its_sign_and_none_is_claimed_in_steady_takes()
     {

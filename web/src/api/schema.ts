@@ -2625,6 +2625,7 @@ export interface components {
             entered: null | components["schemas"]["TakenView"];
             trouble: null | components["schemas"]["TroubleView"];
             isGuest: boolean;
+            isPitched: boolean;
         };
         ActWish: {
             /** Format: uuid */

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react'
 import { Link, useLocation, useNavigate } from 'react-router'
 import { keepBook, type Book } from '../api/book'
 import { api } from '../api/client'
+import { usePitched } from '../api/usePitched'
 import { Select } from '../ui/Select'
 import { Tines } from '../ui/Tines'
 import { places, setUp, viewOf, type Place } from './places'
@@ -127,6 +128,7 @@ const Tab = chakra(Link, {
 export function ViewTabs() {
   const { here } = usePlaceMemory()
   const { pathname } = useLocation()
+  const isPitched = usePitched()
   const row = useRef<HTMLDivElement>(null)
   // On a phone the row may be wider than the window: the view one is in comes into sight.
   useEffect(() => {
@@ -147,11 +149,16 @@ export function ViewTabs() {
       pt="3"
       overflowX="auto"
     >
-      {here.views.map(([to, name]) => (
-        <Tab key={to} to={to} aria-current={pathname === to ? 'page' : to === view ? 'true' : undefined}>
-          {name}
-        </Tab>
-      ))}
+      {here.views.map(([to, name, struck]) => {
+        const shown = isPitched || struck === undefined ? name : struck
+        return (
+          shown && (
+            <Tab key={to} to={to} aria-current={pathname === to ? 'page' : to === view ? 'true' : undefined}>
+              {shown}
+            </Tab>
+          )
+        )
+      })}
     </Flex>
   )
 }

@@ -2,8 +2,11 @@
 export interface Place {
   name: string
   to: string
-  /** Views inside it, the first at its own address; none for a place that is one page. */
-  views?: readonly (readonly [to: string, name: string])[]
+  /**
+   * Views inside it, the first at its own address; none for a place that is one page. With what each is called where the instrument has no
+   * pitch, if that is something else; null where it has no use then.
+   */
+  views?: readonly (readonly [to: string, name: string, struck?: string | null])[]
 }
 
 export const places: readonly Place[] = [
@@ -23,12 +26,12 @@ export const places: readonly Place[] = [
     to: '/craft',
     views: [
       ['/craft', 'Exercises'],
-      ['/craft/sheets', 'Sheets'],
-      ['/craft/keys', 'Keys'],
+      ['/craft/sheets', 'Sheets', null],
+      ['/craft/keys', 'Keys', null],
       ['/craft/reading', 'Sight reading'],
       ['/craft/ear', 'Ear'],
       ['/craft/warm-up', 'Warm-up'],
-      ['/craft/sound', 'Click and drone'],
+      ['/craft/sound', 'Click and drone', 'Click'],
       ['/craft/listening', 'Listening'],
     ],
   },

@@ -42,7 +42,7 @@ internal static class EarFill
             var (task, record) = tasks[sung++ % tasks.Count];
             yield return context.Make(
                 Area.Ear,
-                Methods.SingThenHear,
+                task.IsPitched ? Methods.SingThenHear : Methods.TapThenHear,
                 task.Title,
                 parts[i],
                 context.Asked(task.Key) ? FillContext.YouAsked : Reason(task, record, day),
@@ -53,10 +53,7 @@ internal static class EarFill
                     Group = task.Key,
                     Place = record is null ? 0 : record.Asked - record.Missed,
                 }
-            ) with
-            {
-                How = task.IsPitched ? "" : "Answer by tapping or aloud, before you hear it.",
-            };
+            );
         }
     }
 

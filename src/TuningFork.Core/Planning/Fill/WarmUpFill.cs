@@ -31,7 +31,13 @@ internal static class WarmUpFill
             .ThenBy(one => one.LastDay ?? DateOnly.MinValue)
             .ToList();
         var version = versions[request.Variant % versions.Count];
-        var opening = WarmUpOpening.Of(request.WarmUpSchool, request.Awareness, request.OpeningMinutes, request.Sitting > 0, request.IsPitched);
+        var opening = WarmUpOpening.Of(
+            request.WarmUpSchool,
+            request.Awareness,
+            request.OpeningMinutes,
+            request.Sitting > 0,
+            request.IsPitched
+        );
         var cut = WarmUpCut.Of(
             version,
             opening,

@@ -6,7 +6,7 @@ const height = 84
 /** What the numbers of the bars need below the notes. */
 const foot = 16
 /** What the words beside the notes need. */
-const side = 60
+const side = 68
 /** Numbers that fit side by side. */
 const mostNumbers = 12
 /** Milliseconds from the middle to the edge; what is further off lies at the edge. */

@@ -1,8 +1,7 @@
 import { Box, Grid, Text } from '@chakra-ui/react'
 import { useState } from 'react'
-import { api } from '../../api/client'
+import { usePitched } from '../../api/usePitched'
 import { chooseSimulated, simulated } from '../../sound/simulated'
-import { Outline } from '../../ui/Outline'
 import { Page } from '../../ui/Page'
 import { HeardTakes } from './HeardTakes'
 import { MicrophoneDelay } from './MicrophoneDelay'
@@ -13,23 +12,22 @@ import { VerdictRules } from './VerdictRules'
 
 /** What the microphone is for: tuned by it here, listened to on the stage. */
 export function ListeningPage() {
-  const choices = api.useQuery('get', '/api/technique/choices')
+  const isPitched = usePitched()
   const [player, setPlayer] = useState(simulated)
-  if (!choices.data) return <Outline />
   return (
     <Page title="Listening">
       <Text maxW="72ch" mb="6">
-        On the stage, H listens to your takes: how early or late, how far from the pitch, clean or missed.
-        Sound never leaves this machine; what H hears is not kept.
+        On the stage, H listens to your takes: how early or late, {isPitched && 'how far from the pitch, '}
+        clean or missed. Sound never leaves this machine; what H hears is not kept.
       </Text>
       <Grid templateColumns={{ base: '1fr', lg: 'repeat(2, minmax(0,1fr))' }} columnGap="12" rowGap="8">
         <Stack>
-          {choices.data.isPitched && <TuneIn />}
+          {isPitched && <TuneIn />}
           <MicrophoneDelay key={String(player.on)} />
           <VerdictRules />
         </Stack>
         <Stack>
-          {choices.data.isPitched && <PitchHabits />}
+          {isPitched && <PitchHabits />}
           <HeardTakes title="Heard last" />
           <SimulatedPlayer
             chosen={player}

@@ -1,16 +1,18 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
+import { usePitched } from '../../api/usePitched'
 import type { Simulated } from '../../sound/simulated'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
 import { Select } from '../../ui/Select'
 import { Tick } from '../../ui/Tick'
 
+/** What is chosen in figures, within which bounds, and whether it needs pitch. */
 const figures = [
   ['lateMs', 'late, in ms', -200, 200],
   ['jitterMs', 'spread, in ms', 0, 100],
   ['rushMs', 'rushes by, in ms', -300, 300],
-  ['cents', 'sharp, in cents', -60, 60],
-  ['wrong', 'wrong notes', 0, 20],
+  ['cents', 'sharp, in cents', -60, 60, true],
+  ['wrong', 'wrong notes', 0, 20, true],
   ['missing', 'notes left out', 0, 20],
 ] as const
 
@@ -22,6 +24,7 @@ export function SimulatedPlayer({
   chosen: Simulated
   choose: (next: Simulated) => void
 }) {
+  const isPitched = usePitched()
   const change = (part: Partial<Simulated>) => choose({ ...chosen, ...part })
   return (
     <Box as="section" aria-label="A simulated player">
@@ -44,16 +47,18 @@ export function SimulatedPlayer({
                 <option value="Struck">struck</option>
               </Select>
             </Field>
-            {figures.map(([name, label, min, max]) => (
-              <Field key={name} label={label} width="120px">
-                <NumberInput
-                  value={chosen[name]}
-                  min={min}
-                  max={max}
-                  onChange={(value) => change({ [name]: Math.min(max, Math.max(min, value)) })}
-                />
-              </Field>
-            ))}
+            {figures
+              .filter(([, , , , ofPitch]) => isPitched || !ofPitch)
+              .map(([name, label, min, max]) => (
+                <Field key={name} label={label} width="120px">
+                  <NumberInput
+                    value={chosen[name]}
+                    min={min}
+                    max={max}
+                    onChange={(value) => change({ [name]: Math.min(max, Math.max(min, value)) })}
+                  />
+                </Field>
+              ))}
           </Flex>
           <Tick label="in a noisy room" on={chosen.noisy} set={(noisy) => change({ noisy })} />
         </>

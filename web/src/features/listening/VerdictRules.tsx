@@ -1,6 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { usePitched } from '../../api/usePitched'
 import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
 import { Tick } from '../../ui/Tick'
@@ -17,6 +18,7 @@ const passing = [
 
 /** What a take that is listened to is missed for. */
 export function VerdictRules() {
+  const isPitched = usePitched()
   const rules = api.useQuery('get', '/api/heard/rules').data
   const queries = useQueryClient()
   const { problem, run } = useProblem()
@@ -33,16 +35,18 @@ export function VerdictRules() {
         as written in any case, and you say how it was.
       </Text>
       <Flex gap="4" wrap="wrap">
-        {passing.map(([name, label]) => (
-          <Field key={name} label={`${label} that pass`} width="170px" name={name}>
-            <NumberInput
-              value={rules[name] ?? 0}
-              min={0}
-              max={most}
-              onChange={(value) => void change({ [name]: value })}
-            />
-          </Field>
-        ))}
+        {passing
+          .filter(([name]) => isPitched || name !== 'mostWrong')
+          .map(([name, label]) => (
+            <Field key={name} label={`${label} that pass`} width="170px" name={name}>
+              <NumberInput
+                value={rules[name] ?? 0}
+                min={0}
+                max={most}
+                onChange={(value) => void change({ [name]: value })}
+              />
+            </Field>
+          ))}
       </Flex>
       <Flex direction="column" gap="1" mt="2">
         <Tick

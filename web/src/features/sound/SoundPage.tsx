@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import { useState } from 'react'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { usePitched } from '../../api/usePitched'
 import { Outline } from '../../ui/Outline'
 import { useSound } from '../../sound/useSound'
 import { NumberInput } from '../../ui/NumberInput'
@@ -23,6 +24,7 @@ export function SoundPage() {
   const view = api.useQuery('get', '/api/sound')
   const queries = useQueryClient()
   const { problem, run } = useProblem()
+  const isPitched = usePitched()
   const [tempo, setTempo] = useState(72)
   const sound = useSound(view.data)
   const choose = (bpm: number) => {
@@ -38,7 +40,7 @@ export function SoundPage() {
     if (kept) queries.setQueryData(api.queryOptions('get', '/api/sound').queryKey, kept)
   }
   return (
-    <Page title="Click and drone" problem={problem}>
+    <Page title={isPitched ? 'Click and drone' : 'Click'} problem={problem}>
       <Grid templateColumns={{ base: '1fr', lg: '380px minmax(0,1fr)' }} gap="10">
         <Box>
           <Flex align="baseline" gap="3">
@@ -75,15 +77,17 @@ export function SoundPage() {
             >
               {sound.clicking ? 'Stop the click' : 'Start the click'}
             </Press>
-            <Press
-              minH="54px"
-              px="6"
-              disabled={view.data.droneHertz.length === 0}
-              aria-pressed={sound.droning}
-              onClick={() => (sound.droning ? sound.stopDrone() : void sound.startDrone())}
-            >
-              {sound.droning ? 'Stop the drone' : 'Start the drone'}
-            </Press>
+            {isPitched && (
+              <Press
+                minH="54px"
+                px="6"
+                disabled={view.data.droneHertz.length === 0}
+                aria-pressed={sound.droning}
+                onClick={() => (sound.droning ? sound.stopDrone() : void sound.startDrone())}
+              >
+                {sound.droning ? 'Stop the drone' : 'Start the drone'}
+              </Press>
+            )}
           </Flex>
           <Text mt="5" color="faded" fontSize="0.9em" maxW="44ch">
             Loud rooms and headphones wear the ears: at 85 dBA eight hours are the limit, at 94 one, at 100 a
@@ -93,7 +97,7 @@ export function SoundPage() {
         <Box>
           <CyclePicture settings={settings} touches={view.data.touches} sound={sound} change={change} />
           <ClickSettings settings={settings} change={change} />
-          <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />
+          {isPitched && <DroneSettings settings={settings} change={change} sounds={view.data.droneSounds} />}
           <Calibrate />
           <Refusal />
         </Box>

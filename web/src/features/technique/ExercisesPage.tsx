@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { usePracticeDay } from '../../api/practiceDay'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { usePitched } from '../../api/usePitched'
 import { useSaved } from '../../api/saved'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
@@ -24,6 +25,7 @@ const columns = {
 /** All exercises, where each stands, and what is to be decided. */
 export function ExercisesPage() {
   const today = usePracticeDay()
+  const isPitched = usePitched()
   const lines = api.useQuery('get', '/api/technique/exercises')
   const materials = api.useQuery('get', '/api/materials')
   const [draft, setDraft] = useState<Draft | null>(null)
@@ -57,8 +59,10 @@ export function ExercisesPage() {
         <Box as="section" aria-label="Exercises">
           {lines.data.length === 0 && (
             <Empty>
-              Here your exercises will stand with their tempo and their review date. Begin with a sheet, or
-              with one of the kinds on the right.
+              Here your exercises will stand with their tempo and their review date. Begin with{' '}
+              {isPitched
+                ? 'a sheet, or with one of the kinds on the right.'
+                : 'one of the kinds on the right.'}
             </Empty>
           )}
           <Grid
@@ -94,20 +98,24 @@ export function ExercisesPage() {
           </chakra.h2>
           <NewKind
             name="By its name"
-            about="a scale, a pattern, anything with a target tempo"
+            about={`${isPitched ? 'a scale' : 'a rudiment'}, a pattern, anything with a target tempo`}
             make={() => setPlain({ id: null, wish: emptyWish('Exercise', []) })}
           />
-          {kinds.map((kind) => (
-            <NewKind
-              key={kind.id}
-              name={kind.name}
-              about={kind.about}
-              make={() => setDraft(fresh(kind.id, today))}
-            />
-          ))}
-          <Text mt="3" color="faded" fontSize="0.95em">
-            Scales, arpeggios and single patterns come from the <Link to="/craft/sheets">sheets</Link>.
-          </Text>
+          {kinds
+            .filter((kind) => isPitched || kind.isStruck)
+            .map((kind) => (
+              <NewKind
+                key={kind.id}
+                name={kind.name}
+                about={kind.about}
+                make={() => setDraft(fresh(kind.id, today))}
+              />
+            ))}
+          {isPitched && (
+            <Text mt="3" color="faded" fontSize="0.95em">
+              Scales, arpeggios and single patterns come from the <Link to="/craft/sheets">sheets</Link>.
+            </Text>
+          )}
         </Box>
       </Grid>
     </Page>

@@ -56,8 +56,8 @@ export function SheetPage() {
     return (
       <Page title="Sheets">
         <Empty>
-          {choices.data.instrument} has no pitch, so there are no scales to write out. Enter grooves and
-          rudiments as exercises under Material.
+          {choices.data.instrument} has no pitch, so there are no scales to write out. Grooves and rudiments
+          are entered under Exercises.
         </Empty>
       </Page>
     )

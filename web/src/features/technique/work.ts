@@ -16,7 +16,7 @@ export interface Draft {
   inKeys: boolean
 }
 
-export const kinds: { id: Kind; name: string; about: string }[] = [
+export const kinds: { id: Kind; name: string; about: string; isStruck?: boolean }[] = [
   {
     id: 'Shuttle',
     name: 'Shuttle',
@@ -42,9 +42,20 @@ export const kinds: { id: Kind; name: string; about: string }[] = [
     id: 'Numbers',
     name: 'Book of technique',
     about: 'numbers on paper: looked through, the hard ones early, each until it is done',
+    isStruck: true,
   },
-  { id: 'Groove', name: 'Groove', about: 'a grid of strokes, looped; three bars and one made up' },
-  { id: 'Notation', name: 'Written music', about: 'typed in ABC, engraved and played' },
+  {
+    id: 'Groove',
+    name: 'Groove',
+    about: 'a grid of strokes, looped; three bars and one made up',
+    isStruck: true,
+  },
+  {
+    id: 'Notation',
+    name: 'Written music',
+    about: 'typed in ABC, engraved and played',
+    isStruck: true,
+  },
 ]
 
 const texts: Partial<Record<Kind, string>> = {

@@ -53,8 +53,8 @@ public static class RatingQuestions
     private const int CleanDays = 2;
 
     /// <summary>
-    /// "Concert-ready?" after two clean first takes at 92 % of the target or more on different days; "taking shape?" after clean first takes on two
-    /// days; a 3 whose takes say otherwise is asked about too. Null when there is nothing to ask.
+    /// "Concert-ready?" after two clean first takes at 92 % of the target or more on different days; "taking shape?" after clean first
+    /// takes on two days; what is concert-ready and whose takes say otherwise is asked about too. Null when there is nothing to ask.
     /// </summary>
     /// <param name="material">The passage.</param>
     /// <param name="firsts">First takes of its last visits, one a day, the newest last.</param>

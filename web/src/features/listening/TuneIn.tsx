@@ -1,5 +1,6 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useEffect, useRef, useState } from 'react'
+import { api, type Schemas } from '../../api/client'
 import { playSimulated } from '../../sound/simulated'
 import { Press } from '../../ui/Press'
 import { Tick } from '../../ui/Tick'
@@ -14,12 +15,20 @@ interface Reading {
 /** The scale goes so far to both sides; what is further off stands at its end. */
 const scale = 50
 const inTune = 5
+/** What its player tunes an instrument to; nothing for the others. */
+const tuningNotes: Partial<Record<Schemas['Family'], string>> = {
+  Strings: 'open strings',
+  Plucked: 'open strings',
+  Winds: 'tuning note',
+}
 
 /** Which note sounds, and how far from it: by the microphone, while it is asked for. */
 export function TuneIn() {
   const [state, setState] = useState<'off' | 'asking' | 'on'>('off')
   const [word, setWord] = useState('')
   const [own, setOwn] = useState(false)
+  const family = api.useQuery('get', '/api/profile', undefined, { throwOnError: false }).data?.family
+  const tunedTo = family && tuningNotes[family]
   const [reading, setReading] = useState<Reading | null>(null)
   const { open, release } = useMicrophone('listen again')
   const silence = useRef(() => {})
@@ -65,14 +74,16 @@ export function TuneIn() {
           </Text>
         )}
       </Flex>
-      <Tick
-        label="Only the open strings, or the tuning note"
-        on={own}
-        set={(next) => {
-          setOwn(next)
-          if (state === 'on') void start(next)
-        }}
-      />
+      {tunedTo && (
+        <Tick
+          label={`Only the ${tunedTo}`}
+          on={own}
+          set={(next) => {
+            setOwn(next)
+            if (state === 'on') void start(next)
+          }}
+        />
+      )}
       {word && <Text role="alert">{word}</Text>}
       {state === 'on' && <Needle reading={reading} />}
     </Box>

@@ -11,9 +11,10 @@ import { Field } from '../../ui/Field'
 import { Whole } from '../../ui/NumberInput'
 import { Slide } from '../../ui/Slide'
 import { usePageKeys } from '../../ui/usePageKeys'
-import { sayClock, sayMinutes } from '../../ui/words'
+import { sayClock } from '../../ui/words'
 import { useDesk } from '../practice/useDesk'
 import { findLength } from './findLength'
+import { playedWords } from './playedWords'
 import { decode, peaksOf } from './sound'
 import { slowest, useLooper } from './useLooper'
 import { Wave } from './Wave'
@@ -75,14 +76,7 @@ function Looped({ song }: { song: Song }) {
   return (
     <Page
       title={song.title}
-      aside={
-        <Text color="faded">
-          {[
-            `${rounds} ${rounds === 1 ? 'round' : 'rounds'}`,
-            sayMinutes(Math.round(song.loop.playedSeconds / 60)),
-          ].join(' · ')}
-        </Text>
-      }
+      aside={<Text color="faded">{playedWords(rounds, song.loop.playedSeconds)}</Text>}
     >
       <chakra.video
         ref={media}

@@ -5,8 +5,9 @@ import { api, type Schemas } from '../../api/client'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
 import { Refusal, useProblem } from '../../ui/refusal'
-import { sayClock, sayDay, sayMinutes } from '../../ui/words'
+import { sayClock, sayDay } from '../../ui/words'
 import { AddFile } from './AddFile'
+import { playedWords } from './playedWords'
 import { useRecordingRemoval } from './useRecordingRemoval'
 
 /** Songs shown at first, those that waited longest, and at most. */
@@ -62,8 +63,7 @@ function Line({ song }: { song: Schemas['RecordingView'] }) {
           {[
             song.seconds > 0 && sayClock(Math.floor(song.seconds)),
             lastPlayed ? `last played ${sayDay(lastPlayed)}` : 'not played yet',
-            rounds > 0 && `${rounds} ${rounds === 1 ? 'round' : 'rounds'}`,
-            playedSeconds >= 60 && sayMinutes(Math.round(playedSeconds / 60)),
+            playedWords(rounds, playedSeconds),
             speed < 100 && `at ${speed} %`,
           ]
             .filter(Boolean)

@@ -29,7 +29,7 @@ public sealed class Alignment
 {
     private const double Missing = 1;
 
-    /// <summary>The same before the first note that was heard: what is alike all through is rather broken off than begun in the middle.</summary>
+    /// <summary>The same before the first note that was heard: what is alike all through rather breaks off than begins in the middle.</summary>
     private const double MissingAtFirst = 1.05;
     private const double Additional = 0.8;
     private const double Wrong = 0.9;

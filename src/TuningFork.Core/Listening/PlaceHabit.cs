@@ -10,7 +10,7 @@ public sealed record PlaceHabit(double InBar, Estimate LateMs, int Takes)
     private const int Bars = 2;
 
     /// <summary>The place that is farthest off.</summary>
-    /// <param name="takes">Takes of the same notes: of each that was heard its bar, its place in it, and how many milliseconds late it was.</param>
+    /// <param name="takes">Takes of the same notes: of each that was heard its bar, its place in it, and its milliseconds late.</param>
     /// <returns>The place; null where none is off again and again.</returns>
     public static PlaceHabit? Of(IReadOnlyList<IReadOnlyList<(int Bar, double InBar, int LateMs)>> takes)
     {

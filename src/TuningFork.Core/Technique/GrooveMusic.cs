@@ -7,7 +7,7 @@ namespace TuningFork.Core.Technique;
 public static class GrooveMusic
 {
     /// <summary>Bars of one take: a groove of fewer goes round until they are full (common practice: four bars are one phrase).</summary>
-    public const int TakeBars = 4;
+    private const int TakeBars = 4;
 
     /// <summary>A beat of a groove counts as a quarter.</summary>
     private const int Quarter = 4;
@@ -15,26 +15,19 @@ public static class GrooveMusic
     /// <summary>Any pitch: a stroke has none.</summary>
     private static readonly Pitch Struck = Pitch.Parse("B4");
 
-    /// <summary>How often a groove goes round in one take.</summary>
-    /// <param name="groove">The groove.</param>
-    public static int Rounds(Groove groove)
-    {
-        ArgumentNullException.ThrowIfNull(groove);
-        return (TakeBars + groove.Bars - 1) / groove.Bars;
-    }
-
-    /// <summary>One take of a groove; strokes of several lines at one place are one note.</summary>
+    /// <summary>One take of a groove, four bars or more; strokes of several lines at one place are one note.</summary>
     /// <param name="groove">The groove.</param>
     public static Music Take(Groove groove)
     {
         ArgumentNullException.ThrowIfNull(groove);
+        var rounds = (TakeBars + groove.Bars - 1) / groove.Bars;
         var once = Enumerable.Range(0, groove.Bars).Select(bar => BarOf(groove, bar)).ToList();
         return new Music([
             new Score
             {
                 Clef = Clef.Percussion,
                 Time = new TimeSignature(groove.BeatsPerBar, Quarter),
-                Bars = [.. Enumerable.Repeat(once, Rounds(groove)).SelectMany(bars => bars)],
+                Bars = [.. Enumerable.Repeat(once, rounds).SelectMany(bars => bars)],
             },
         ]);
     }

@@ -4,13 +4,11 @@ using TuningFork.Core.Theory;
 
 namespace TuningFork.Core.Technique;
 
-/// <summary>Scales and arpeggios that are meant by a title: whoever types "G major scale, two octaves" need not make a sheet of it.</summary>
+/// <summary>Scales and arpeggios that a title means: whoever types "G major scale, two octaves" need not make a sheet of it.</summary>
 public static partial class NamedSheet
 {
     /// <summary>A minor scale of no kind is the harmonic one, as where a scale goes through the minor keys (common practice).</summary>
     private const string UsualMinor = "harmonic-minor";
-
-    private static readonly string[] Numbers = ["one", "two", "three", "four"];
 
     /// <summary>What a title asks for.</summary>
     /// <param name="title">
@@ -56,7 +54,7 @@ public static partial class NamedSheet
     private static int OctavesOf(string words) =>
         words.Length == 0 ? 1
         : int.TryParse(words, CultureInfo.InvariantCulture, out var figure) ? figure
-        : Array.FindIndex(Numbers, number => string.Equals(number, words, StringComparison.OrdinalIgnoreCase)) + 1;
+        : Enumerable.Range(1, Sheets.MostOctaves).First(n => Sheets.Numbers[n].StartsWith($"{words} ", StringComparison.OrdinalIgnoreCase));
 
     [GeneratedRegex(
         @"^\s*(?<note>[A-G])(?<sign>#|b|♯|♭|[ -](sharp|flat))?\s+(?<kind>\S.*?)\s+(?<figure>scale|arpeggio)"

@@ -12,7 +12,8 @@ public static class Sheets
 
     private const int MiddleC = 60;
 
-    private static readonly string[] Numbers = ["", "one octave", "two octaves", "three octaves", "four octaves"];
+    /// <summary>So many octaves in words, from one.</summary>
+    internal static IReadOnlyList<string> Numbers { get; } = ["", "one octave", "two octaves", "three octaves", "four octaves"];
 
     /// <summary>The sheet.</summary>
     /// <param name="wish">What it is to show.</param>

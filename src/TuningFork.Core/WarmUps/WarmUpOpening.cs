@@ -7,11 +7,11 @@ public static class WarmUpOpening
     public const string BodyCheck = "Seat, back, shoulders, jaw, hands: find what is tight and let it go.";
 
     /// <summary>The awareness exercise, unless one's own words stand in its place.</summary>
-    public const string UsualAwareness =
+    private const string UsualAwareness =
         "Stand or sit, feet on the floor. Three slow breaths. One comfortable note, as softly as it will speak; listen until it has gone. Again.";
 
     /// <summary>What opens a sitting in the other school, unless one's own words stand in its place.</summary>
-    public const string UsualEasing = "A tune you know by heart, softly, for the sound of it.";
+    private const string UsualEasing = "A tune you know by heart, softly, for the sound of it.";
 
     /// <summary>The same without pitch.</summary>
     private const string UsualEasingStruck = "A rhythm you know by heart, softly, for the sound of it.";

@@ -36,6 +36,10 @@ internal static class Line
         return heard ?? listener.End();
     }
 
+    /// <summary>A take of a reed, as it was heard.</summary>
+    public static HeardTake Heard(SimulatedTake take, int bpm, VerdictRules? rules = null) =>
+        Listen(Sound(take, SimulatedSound.Reed, 7), Wish(bpm, rules: rules))!;
+
     /// <summary>Adds a click as the page makes it: a decaying tone.</summary>
     public static void AddClick(float[] samples, int rate, double at, double hertz, double level)
     {

@@ -134,7 +134,7 @@ public static class FirstVisitEndpoints
         return new FirstLookView(
             [.. pieces.Select(View)],
             [.. plan.Drills.Select(drill => new FirstDrillView(drill.Area, drill.Minutes, drill.Title))],
-            instrument is not null && SheetEndpoints.Named(Problems.Text("exercise", wish.Exercise, MostText), instrument) is { } named
+            instrument is not null && NamedSheets.Of(Problems.Text("exercise", wish.Exercise, MostText), instrument) is { } named
                 ? $"{named.Sheet.Notes} notes, which the stage will show"
                 : ""
         );

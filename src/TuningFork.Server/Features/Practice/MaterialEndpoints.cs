@@ -1,13 +1,9 @@
 using System.Globalization;
-using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Notation;
-using TuningFork.Core.Planning;
 using TuningFork.Core.Practice;
-using TuningFork.Core.SightReading;
 using TuningFork.Core.Spacing;
 using TuningFork.Core.Tempo;
-using TuningFork.Core.Theory;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -26,7 +22,7 @@ public static class MaterialEndpoints
             .MapGet("", async (PracticeDb db, PlanDesk desk, PracticeClock clock, CancellationToken cancel) =>
             {
                 var profile = await desk.ProfileAsync(cancel);
-                return await ViewsAsync(
+                return await MaterialList.OfAsync(
                     await db.Materials.AsNoTracking().ToListAsync(cancel),
                     db,
                     clock.Today(profile),
@@ -111,7 +107,7 @@ public static class MaterialEndpoints
         var before = row.Title;
         Write(row, wish, piece, today);
         if (row.Kind == MaterialKind.Exercise)
-            BringNotes(row, before, ProfileBooks.InstrumentOf(profile));
+            NamedSheets.Bring(row, before, ProfileBooks.InstrumentOf(profile));
         if (row.Kind == MaterialKind.Piece && !isNew)
             Bookkeeping.CountAlike(row, await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel));
         if (isNew)
@@ -122,7 +118,7 @@ public static class MaterialEndpoints
             await RateAsync(db, row, today, cancel);
         await db.SaveChangesAsync(cancel);
         var all = await db.Materials.AsNoTracking().ToListAsync(cancel);
-        return (await ViewsAsync(all, db, today, profile.School, cancel)).First(view => view.Id == row.Id);
+        return (await MaterialList.OfAsync(all, db, today, profile.School, cancel)).First(view => view.Id == row.Id);
     }
 
     /// <summary>Only what was entered by mistake can go: what was practised is part of the history and rests instead.</summary>
@@ -206,21 +202,6 @@ public static class MaterialEndpoints
         row.ReadAhead = string.Join(',', ExampleBooks.ReadAheadOf(row).Where(number => number >= row.NextExample).Order());
     }
 
-    /// <summary>A title that means a scale or an arpeggio brings its notes along, unless something else was made of the exercise.</summary>
-    /// <param name="before">Its title before; empty for a new one.</param>
-    private static void BringNotes(MaterialRow row, string before, Instrument instrument)
-    {
-        string Json(SheetRequest request) => JsonSerializer.Serialize(request, Bookkeeping.Json);
-        var brought = SheetEndpoints.Named(before, instrument) is { } old ? Json(old.Request) : "";
-        if (row.WorkJson.Length > 0 || row.KeyPlanJson.Length > 0 || row.SheetJson != brought)
-            return;
-        if (row.Title == before || SheetEndpoints.Named(row.Title, instrument) is not { } now)
-            return;
-        row.SheetJson = Json(now.Request);
-        row.ToBar = now.Sheet.Score.Bars.Count;
-        row.IsScale = true;
-    }
-
     private static async Task<MaterialHistory> HistoryAsync(int id, PracticeDb db, CancellationToken cancel)
     {
         if (!await db.Materials.AnyAsync(row => row.Id == id, cancel))
@@ -244,77 +225,5 @@ public static class MaterialEndpoints
             ],
             [.. ratings.Select(rating => new RatingView(rating.Day, rating.Readiness))]
         );
-    }
-
-    private static async Task<List<MaterialView>> ViewsAsync(
-        List<MaterialRow> rows,
-        PracticeDb db,
-        DateOnly today,
-        School school,
-        CancellationToken cancel
-    )
-    {
-        var byId = rows.ToDictionary(row => row.Id);
-        return
-        [
-            .. rows.Zip(await VisitedLately.WithWeekAsync(db, PlanDesk.ToCore(rows, today), today, cancel), (row, core) =>
-                    new MaterialView(
-                        row.Id,
-                        row.Kind,
-                        row.Area,
-                        core.Title,
-                        core.ShortTitle,
-                        row.Title,
-                        row.PieceId,
-                        row.FromBar,
-                        row.ToBar,
-                        row.BeatsPerBar,
-                        row.Beat.Name,
-                        row.Target,
-                        row.Readiness,
-                        row.Difficulty,
-                        row.Note,
-                        Bookkeeping.Rests(row, today),
-                        row.IsScale,
-                        row.Performance,
-                        row.NextExample,
-                        row.Examples,
-                        row.PerDay,
-                        row.BookParts,
-                        row.TodaysKey,
-                        row.Kind == MaterialKind.Book ? Books.DaysLeft(core) : null,
-                        core.LastVisit,
-                        row.Visits,
-                        row.LastClean,
-                        core.Kind != MaterialKind.Book && !core.HasPassages ? Standing.Due(core, today, school) : null,
-                        row.Slipped,
-                        core.Serves,
-                        row.Version,
-                        core.Kind == MaterialKind.Book || core.HasPassages ? "" : Standing.Words(core),
-                        core.Kind != MaterialKind.Book && !core.HasPassages && Standing.IsGrowing(core, today),
-                        [.. Bookkeeping.DatesOf(row).Skip(1)],
-                        row.WeekMinutes,
-                        row.WeekTimes,
-                        row.TwiceADay,
-                        row.Harmony,
-                        PassageWords.Of(
-                            core,
-                            rows.Where(other => other.PieceId == row.PieceId && other.Id < row.Id && !other.Resting)
-                                .Select(other => (other.FromBar, other.ToBar))
-                        )
-                    )
-                )
-                .OrderBy(view =>
-                    view.Kind switch
-                    {
-                        MaterialKind.Piece or MaterialKind.Passage => 0,
-                        MaterialKind.Exercise => 1,
-                        _ => 2,
-                    }
-                )
-                .ThenBy(view => view.PieceId is { } piece ? byId[piece].Title : view.Title, StringComparer.CurrentCultureIgnoreCase)
-                .ThenBy(view => view.PieceId is not null)
-                .ThenBy(view => view.FromBar),
-        ];
     }
 }

@@ -145,21 +145,6 @@ public static class SheetEndpoints
         }
     }
 
-    /// <summary>The sheet that a title means, where the instrument has its notes; else null.</summary>
-    public static (SheetRequest Request, Sheet Sheet)? Named(string title, Instrument instrument)
-    {
-        if (NamedSheet.Read(title) is not { } wish)
-            return null;
-        try
-        {
-            return (new SheetRequest(wish.Figure, wish.Kind, wish.Tonic, wish.Octaves), Sheets.Make(wish, instrument));
-        }
-        catch (SheetException)
-        {
-            return null;
-        }
-    }
-
     /// <summary>The steps of a one-by-one exercise, made from its sheet.</summary>
     public static IReadOnlyList<SheetStep> Steps(SheetRequest request, StepsBy by, Instrument instrument)
     {

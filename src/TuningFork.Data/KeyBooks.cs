@@ -22,13 +22,32 @@ public static class KeyBooks
     public static void Played(KeyRow row, DateOnly day, bool began, Try take, MaterialRow material, Reach start, Traits? traits = null)
     {
         ArgumentNullException.ThrowIfNull(row);
-        var notes = ReachBooks.NotesABeat(material);
+        Touched(row, day, began, material, start);
+        row.Tries = VisitBooks.Written(row.Tries, take.Clean, take.Tempo?.Value, 1);
+        SumKey(row, material, traits);
+        if (
+            take is { Clean: true, Tempo.Value: var beats }
+            && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal))
+        )
+            row.LastClean = beats;
+        Settle(row, material);
+    }
+
+    /// <summary>Notes that a material was played in a key, without a take: in the warm-up.</summary>
+    /// <param name="row">The key.</param>
+    /// <param name="day">The practice day.</param>
+    /// <param name="began">Whether it was the first of the day.</param>
+    /// <param name="material">Its material.</param>
+    /// <param name="start">Where it begins when it was never played, in beats.</param>
+    public static void Touched(KeyRow row, DateOnly day, bool began, MaterialRow material, Reach start)
+    {
+        ArgumentNullException.ThrowIfNull(row);
         if (row.Visits == 0 || row.LastDay != day)
         {
             var now =
                 row.ReachLog is { } log && row.ReachSpread is { } spread
                     ? Estimate.Later(new Reach(log, spread), day.DayNumber - row.LastDay.DayNumber, row.Visits)
-                    : start.Times(notes);
+                    : start.Times(ReachBooks.NotesABeat(material));
             (row.ReachLogBefore, row.ReachSpreadBefore, row.Tries) = (now.Log, now.Spread, "");
         }
 
@@ -38,14 +57,6 @@ public static class KeyBooks
             row.Visits++;
         row.Began = began || (row.LastDay == day && row.Began);
         row.LastDay = day;
-        row.Tries = VisitBooks.Written(row.Tries, take.Clean, take.Tempo?.Value, 1);
-        SumKey(row, material, traits);
-        if (
-            take is { Clean: true, Tempo.Value: var beats }
-            && !(row.LastClean > beats && row.Tries.Contains(' ', StringComparison.Ordinal))
-        )
-            row.LastClean = beats;
-        Settle(row, material);
     }
 
     /// <summary>

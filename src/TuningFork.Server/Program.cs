@@ -97,6 +97,7 @@ builder.Services.AddScoped<StationBooks>();
 builder.Services.AddScoped<HelpAtHand>();
 builder.Services.AddScoped<FallenOut>();
 builder.Services.AddScoped<SessionBeginning>();
+builder.Services.AddScoped<SessionClosing>();
 builder.Services.AddScoped<SessionDesk>();
 builder.Services.AddScoped<ThingAtHand>();
 builder.Services.AddScoped<SessionEvening>();

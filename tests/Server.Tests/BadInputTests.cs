@@ -261,7 +261,7 @@ public sealed class BadInputTests : IDisposable
                 must = true,
             },
         };
-        (await app.Post("/api/routines/fit", new { blocks, minutes = 30 }))["warning"]!.GetValue<string>().ShouldContain("11 too few");
+        (await app.Post("/api/routines/fit", new { blocks, minutes = 30 }))["warning"]!.GetValue<string>().ShouldContain("10 too few");
         var routine = await app.Post(
             "/api/routines",
             new

@@ -258,7 +258,7 @@ public sealed class SessionTests : IDisposable
     }
 
     [Fact]
-    public async Task A_session_left_open_is_closed_with_its_own_day_before_todays_begins()
+    public async Task A_session_left_open_closes_by_itself_at_its_last_act_and_is_named()
     {
         await app.Clock(Evening);
         await app.FirstDay();
@@ -275,29 +275,46 @@ public sealed class SessionTests : IDisposable
         today["unclosed"]!["takes"]!.GetValue<int>().ShouldBe(1);
         today["unclosed"]!["playedMinutes"]!.GetValue<double>().ShouldBe(3, 0.2);
         (await app.Get("/api/session"))["isOver"]!.GetValue<bool>().ShouldBeTrue();
-        await app.Refused(HttpMethod.Post, "/api/session", new { version = 0 }, "session", 409);
         await app.Refused(HttpMethod.Post, "/api/session/act", ActOf(session, "Clean"), "session", 409);
-        await app.Refused(
-            HttpMethod.Post,
-            "/api/session/pulse",
+
+        var next = await app.Post("/api/session", new { version = today["version"]!.GetValue<int>() });
+        next["day"]!.GetValue<string>().ShouldBe("2031-05-17");
+        next["endedBefore"]!.GetValue<string>().ShouldBe("2031-05-14");
+        var day = await app.Get("/api/journal/days/2031-05-14");
+        var sitting = day["day"]!["sittings"]!.AsArray().ShouldHaveSingleItem()!;
+        sitting["startedUtc"]!.GetValue<DateTime>().ToUniversalTime().ShouldBe(Evening.UtcDateTime, TimeSpan.FromSeconds(1));
+        sitting["endedUtc"]!.GetValue<DateTime>().ToUniversalTime().ShouldBe(Evening.AddMinutes(3).UtcDateTime, TimeSpan.FromSeconds(6));
+        // It can be added to.
+        await app.Post(
+            "/api/journal",
             new
             {
-                sessionId = Id(session),
-                position = 0,
-                playedSeconds = 90,
-            },
-            "session",
-            409
+                key = Guid.NewGuid(),
+                text = "Of Wednesday.",
+                day = "2031-05-14",
+            }
         );
+        (await app.Get("/api/journal/days/2031-05-14"))["day"]!["entries"]!.AsArray().Count.ShouldBe(1);
+    }
 
-        // What is written meanwhile belongs to today; the close to the day of its session.
-        await app.Post("/api/journal", new { key = Guid.NewGuid(), text = "Of Saturday." });
-        await app.Close("Of Wednesday.");
-        var days = (await app.Get("/api/journal"))["days"]!.AsArray();
-        days.Select(day => $"{day!["day"]}: {day["entries"]![0]!["text"]}")
-            .ShouldBe(["2031-05-17: Of Saturday.", "2031-05-14: Of Wednesday."]);
-        var next = await app.Post("/api/session", new { version = 0 });
-        next["day"]!.GetValue<string>().ShouldBe("2031-05-17");
+    [Fact]
+    public async Task A_session_in_which_nothing_was_played_leaves_no_line()
+    {
+        await app.Clock(Evening);
+        await app.FirstDay();
+        await app.Post("/api/session", new { version = 0 });
+        // Closed by hand without a second played, and one that is left open for a night.
+        (await app.Close(""))["playedMinutes"]!.GetValue<double>().ShouldBe(0);
+        (await app.Get("/api/journal"))["days"]!.AsArray().ShouldBeEmpty();
+        await app.Post("/api/session", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>() });
+        await app.Clock(Evening.AddDays(1));
+        var next = await app.Post("/api/session", new { version = (await app.Get("/api/today"))["version"]!.GetValue<int>() });
+        next["day"]!.GetValue<string>().ShouldBe("2031-05-15");
+        next["endedBefore"].ShouldBeNull();
+        (await app.Get("/api/journal"))["days"]!.AsArray().ShouldBeEmpty();
+        // With a word it stays.
+        await app.Close("Only tuned.");
+        (await app.Get("/api/journal"))["days"]!.AsArray().Count.ShouldBe(1);
     }
 
     [Fact]

@@ -8,7 +8,7 @@ namespace TuningFork.Core.Planning;
 /// </summary>
 public static class DayPlanner
 {
-    /// <summary>The plan. Its drills and breaks add up to the minutes exactly.</summary>
+    /// <summary>The plan. Its drills and breaks add up to the minutes exactly, unless all blocks are fixed at fewer.</summary>
     /// <param name="request">Everything that is known.</param>
     /// <exception cref="ArgumentOutOfRangeException">The minutes are outside 5 to 240.</exception>
     /// <exception cref="PlanException">The routine's musts, or the drills that stay, exceed the day.</exception>
@@ -17,13 +17,13 @@ public static class DayPlanner
         ArgumentNullException.ThrowIfNull(request);
         var context = new FillContext(request);
         request = context.Request;
-        var breaks = SittingLength.Breaks(request.Minutes);
+        var breaks = request.Routine.Breaks(request.Minutes);
         var playing = request.Minutes - breaks.Sum(pause => pause.Minutes);
         if (request.Quiet)
             return Finish(request, context, QuietDay.Drills(context, playing), breaks, [HealthWords.Pain]);
 
         // Back after a week away: a third of the sitting is simple sound.
-        var warmUp = Math.Max(SittingLength.WarmUp(request.Minutes, request.Demands), request.PracticeDaysBack is null ? 0 : playing / 3);
+        var warmUp = Math.Max(WarmUpMinutes(request, playing), request.PracticeDaysBack is null ? 0 : playing / 3);
         var shared = Math.Max(0, playing - warmUp);
         var budget = Budget.Today(request.Shares, request.History, shared, request.Minutes, area =>
             DemandWeights.Of(area, request.Demands)
@@ -33,6 +33,12 @@ public static class DayPlanner
         var summary = DaySummary.For(request, budget, fitted, blocks, context.Waiting);
         return Finish(request, context, DrillSequence.Of(blocks, request.Routine.Interwoven, context.Random), breaks, summary);
     }
+
+    private static int WarmUpMinutes(DayRequest request, int playing) =>
+        request.Routine.WarmUpWanted(playing) is not { } wanted
+            ? SittingLength.WarmUp(request.Minutes, request.Demands, request.OpeningMinutes)
+        : WarmUpCut.CoreOnly(request.Demands) ? Math.Max(1, wanted / 2)
+        : wanted;
 
     private static FittedRoutine Fit(DayRequest request, int playing, int warmUp, DayBudget budget)
     {
@@ -141,6 +147,8 @@ public static class DayPlanner
             context.Waiting.Add(
                 new Waiting(material.Area, material.Id, material.Title, $"{FillContext.ByWeek(material)}; no place in today's routine")
             );
+        context.Waiting.RemoveAll(item => context.Request.Materials.Any(one => one.Id == item.MaterialId && one.TwiceADay));
+        context.Waiting.AddRange(Promises.NotKept(context.Request, filled.SelectMany(block => block.Drills)));
         Settle(context, filled);
         return
         [

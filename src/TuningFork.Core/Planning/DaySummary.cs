@@ -37,6 +37,8 @@ internal static class DaySummary
         lines.AddRange(Debts(request, budget, blocks));
         if (budget.Unplaced > 0)
             lines.Add($"Your mosts a day leave {Words.Minutes(budget.Unplaced)} that no area may take; raise one, or shorten the day.");
+        if (fitted.Free > 0)
+            lines.Add($"The blocks of \"{request.Routine.Name}\" are fixed: {Words.Minutes(fitted.Free)} of the day are yours.");
         if (fitted.Over > 0)
             lines.Add($"The routine's mosts leave {Words.Minutes(fitted.Over)} over; they went to the block that is owed most.");
         // Said when something new waits, and once a week: not the same sentence every day.

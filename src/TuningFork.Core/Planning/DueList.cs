@@ -109,6 +109,7 @@ public static class DueList
                 true,
                 null,
                 material.AskedFor ? Fill.FillContext.YouAsked
+                    : material.TwiceADay ? "the second of two short visits today"
                     : material.MinutesToday > 0 ? $"again today, after {material.MinutesToday} min"
                     : "again today, to learn it"
             );
@@ -138,11 +139,12 @@ public static class DueList
         var material = queued.Material;
         return material switch
         {
-            { AskedFor: true } => 0,
+            // Two visits a day were promised: each sitting has one.
+            { ComesFirst: true } => 0,
             // An exercise that is new waits like the others, so that it has its turn; a passage does not push in.
             { LastVisit: null, Kind: MaterialKind.Exercise } => 2,
             { LastVisit: null } => 4,
-            _ when material.LastVisit == today => material.TwiceADay ? 1 : 4,
+            _ when material.LastVisit == today => 4,
             _ when !queued.IsDue => 5,
             _ when IsBack(material, today) || material.Slipped => 1,
             _ when material.LastVisit == today.AddDays(-1) && !Standing.AtTarget(material, today) => 3,
@@ -209,6 +211,7 @@ public static class DueList
 
     private static string Joined(Material material, string why) =>
         material.AskedFor ? Fill.FillContext.YouAsked
+        : material.TwiceADay ? "the first of two short visits today"
         : material is { Goal.Length: > 0, Slipped: false } ? material.Goal
         : why;
 }

@@ -17,6 +17,8 @@ internal static class Promises
             .Materials.Where(material => IsOwed(material, request))
             .GroupBy(material => material.Area)
             .ToDictionary(group => group.Key, group => group.Sum(material => material.WeekMinutes));
+        foreach (var material in request.Materials.Where(material => HasAVisit(material, request)))
+            wanted[material.Area] = wanted.GetValueOrDefault(material.Area) + ShortVisit;
         var dates = NearDate.Needed(request);
         if (dates > 0)
             wanted[Area.Repertoire] = dates + wanted.GetValueOrDefault(Area.Repertoire);
@@ -34,6 +36,33 @@ internal static class Promises
         }
 
         return given;
+    }
+
+    /// <summary>Minutes of one of two short visits a day (common practice).</summary>
+    private const int ShortVisit = 2;
+
+    /// <summary>Whether one of two visits a day that were promised has its place in this sitting.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="request">What is known.</param>
+    public static bool HasAVisit(Material material, DayRequest request) =>
+        material is { TwiceADay: true, Resting: false } && (material.LastVisit != request.Day || request.BackToday);
+
+    /// <summary>What was promised twice a day and has no place in the plan, each with why.</summary>
+    /// <param name="request">What is known.</param>
+    /// <param name="planned">The drills of the sitting.</param>
+    public static IEnumerable<Waiting> NotKept(DayRequest request, IEnumerable<Drill> planned)
+    {
+        var there = planned.SelectMany(drill => drill.Targets).Select(target => target.MaterialId).ToHashSet();
+        return request
+            .Materials.Where(material => material is { TwiceADay: true, Resting: false } && !there.Contains(material.Id))
+            .Select(material => new Waiting(
+                material.Area,
+                material.Id,
+                material.Title,
+                material.LastVisit == request.Day && !request.BackToday
+                    ? "its second visit comes after two hours, or as a spare minute"
+                    : "two visits a day were promised; today has no room for it"
+            ));
     }
 
     /// <summary>

@@ -62,6 +62,36 @@ public sealed record Routine(string Name, IReadOnlyList<Block> Blocks, bool Inte
     /// <summary>Minutes below which the musts do not fit.</summary>
     public int LeastMinutes => Blocks.Where(block => block.Must).Sum(block => block.Floor);
 
+    /// <summary>Minutes that were set and do not give: the musts, and what is fixed.</summary>
+    public int SetMinutes => Blocks.Where(block => block.Must || block.Fixed is not null).Sum(block => block.Floor);
+
+    /// <summary>Whether the musts have room in a sitting.</summary>
+    /// <param name="minutes">Length of the sitting, 5 to 240.</param>
+    public bool FitsIn(int minutes) => LeastMinutes <= Playing(minutes);
+
+    /// <summary>Minutes of playing in a sitting, its breaks taken off.</summary>
+    /// <param name="minutes">Length of the sitting, 5 to 240.</param>
+    public int Playing(int minutes) => minutes - Breaks(minutes).Sum(pause => pause.Minutes);
+
+    /// <summary>The breaks of a sitting; a minute to shake out gives way to minutes that were set.</summary>
+    /// <param name="minutes">Length of the sitting, 5 to 240.</param>
+    public IReadOnlyList<Break> Breaks(int minutes) => SittingLength.Breaks(minutes, SetMinutes);
+
+    /// <summary>
+    /// Minutes that its blocks want for the warm-up, in proportion to what the others want; null where the length of the sitting
+    /// decides, as in the shapes that come with the program.
+    /// </summary>
+    /// <param name="playing">Minutes of playing, 1 or more.</param>
+    public int? WarmUpWanted(int playing)
+    {
+        if (Shapes.GoesByTheSitting(this))
+            return null;
+        var all = Math.Max(1, Blocks.Sum(block => block.Fixed ?? block.Wanted));
+        var blocks = Blocks.Where(block => block.Area == Area.WarmUp).ToList();
+        var wanted = (int)Math.Round(blocks.Sum(block => block.Wanted) * (decimal)playing / all, MidpointRounding.AwayFromZero);
+        return Math.Clamp(wanted, blocks.Sum(block => block.Floor), blocks.Sum(block => block.Ceiling));
+    }
+
     /// <summary>Words about its shape: what it leaves out, and a warm-up behind hard work; no more than words.</summary>
     public string Word
     {

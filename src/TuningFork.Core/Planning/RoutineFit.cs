@@ -6,7 +6,8 @@ namespace TuningFork.Core.Planning;
 /// <param name="Minutes">Whole minutes of each block, in the routine's order; 0 where it has no place today.</param>
 /// <param name="Short">Minutes by which the musts exceed the day; 0 when they fit.</param>
 /// <param name="Over">Minutes that had to go beyond a block's most, because every block was at its most.</param>
-public sealed record FittedRoutine(IReadOnlyList<int> Minutes, int Short, int Over)
+/// <param name="Free">Minutes that no block takes, because all are fixed.</param>
+public sealed record FittedRoutine(IReadOnlyList<int> Minutes, int Short, int Over, int Free = 0)
 {
     /// <summary>True when the musts fit the day.</summary>
     public bool Fits => Short == 0;
@@ -44,11 +45,10 @@ public static class RoutineFit
             return new FittedRoutine([.. rows.Select(row => row.In ? row.Least : 0)], needed - minutes, 0);
 
         var over = Math.Max(0, minutes - rows.Where(row => row.In).Sum(row => row.Most));
-        if (over > 0)
-            Widen(rows, minutes);
+        var free = over > 0 && !Widen(rows, minutes) ? over : 0;
         var parts = rows.Select(row => row.In ? new SplitPart(row.Least, row.Most, row.Wanted, row.Waited) : new SplitPart(0, 0, 0))
             .ToList();
-        return new FittedRoutine(MinuteSplit.Solve(parts, minutes), 0, over);
+        return new FittedRoutine(MinuteSplit.Solve(parts, minutes - free), 0, over - free, free);
     }
 
     private static List<Row> Rows(
@@ -80,6 +80,7 @@ public static class RoutineFit
                         Most = Math.Max(block.Ceiling, promised),
                         Wanted = want,
                         Must = block.Must || promised > 0,
+                        Fixed = block.Fixed is not null,
                         Waited = waited?.GetValueOrDefault(block.Area) ?? 0,
                     };
                 }
@@ -114,9 +115,19 @@ public static class RoutineFit
         smallest.Least = Math.Min(smallest.Least, minutes);
     }
 
-    /// <summary>Nothing may be lost: the block that wants most today takes what goes beyond the mosts.</summary>
-    private static void Widen(List<Row> rows, int minutes) =>
-        rows.Where(row => row.In).OrderByDescending(row => row.Wanted).ThenByDescending(row => row.Index).First().Most += minutes;
+    /// <summary>
+    /// The block that wants most today takes what goes beyond the mosts; what is fixed stays so. False where nothing else is there.
+    /// </summary>
+    private static bool Widen(List<Row> rows, int minutes)
+    {
+        var widest = rows.Where(row => row is { In: true, Fixed: false })
+            .OrderByDescending(row => row.Wanted)
+            .ThenByDescending(row => row.Index)
+            .FirstOrDefault();
+        if (widest is not null)
+            widest.Most += minutes;
+        return widest is not null;
+    }
 
     private sealed class Row
     {
@@ -125,6 +136,7 @@ public static class RoutineFit
         public required int Most { get; set; }
         public required decimal Wanted { get; init; }
         public required bool Must { get; init; }
+        public required bool Fixed { get; init; }
         public required int Waited { get; init; }
         public bool In { get; set; } = true;
     }

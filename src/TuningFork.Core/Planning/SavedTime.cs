@@ -10,21 +10,31 @@ public static class SavedTime
     public const int LeastSeconds = 15;
 
     /// <summary>
-    /// The drill that gets what another has left: the next of its area in rounds, else the next in rounds at all, with the takes that now
-    /// fit; null when there is none.
+    /// The drill that gets what another has left: the next of its area in rounds, with the takes that now fit. It is doubled at most; what
+    /// is beyond that stays over. Null when there is none.
     /// </summary>
     /// <param name="ended">The drill that has ended.</param>
     /// <param name="waiting">The drills that still wait, in order.</param>
     /// <param name="seconds">Seconds it has left.</param>
-    public static Drill? PassOn(Drill ended, IEnumerable<Drill> waiting, int seconds)
+    /// <returns>The drill with its new time, and the seconds it got.</returns>
+    public static (Drill Drill, int Seconds)? PassOn(Drill ended, IEnumerable<Drill> waiting, int seconds)
     {
         ArgumentNullException.ThrowIfNull(ended);
         if (seconds < LeastSeconds)
             return null;
-        var rounds = waiting.Where(drill => drill.MethodId == Methods.OneTakeRounds.Id && drill.MostRounds is null).ToList();
-        var next = rounds.Find(drill => drill.Area == ended.Area) ?? rounds.FirstOrDefault();
-        return next is null ? null : RoundsFill.Sized(next with { SavedSeconds = next.SavedSeconds + seconds });
+        var next = waiting.FirstOrDefault(drill =>
+            drill.MethodId == Methods.OneTakeRounds.Id
+            && drill.MostRounds is null
+            && drill.Area == ended.Area
+            && Room(drill) >= LeastSeconds
+        );
+        if (next is null)
+            return null;
+        var passed = Math.Min(seconds, Room(next));
+        return (RoundsFill.Sized(next with { SavedSeconds = next.SavedSeconds + passed }), passed);
     }
+
+    private static int Room(Drill drill) => (drill.Minutes * 60) - drill.SavedSeconds;
 
     /// <summary>
     /// What a drill that is through before its time becomes when it goes on: rounds with as many takes more as fit. Null when it ends: a

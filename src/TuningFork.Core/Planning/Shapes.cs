@@ -119,6 +119,28 @@ public static class Shapes
         ),
     ];
 
+    /// <summary>Whether a routine is one of these as it came: the same name and the same blocks.</summary>
+    /// <param name="routine">The routine.</param>
+    public static bool IsShipped(Routine routine)
+    {
+        ArgumentNullException.ThrowIfNull(routine);
+        return All.Any(shape =>
+            shape.Name == routine.Name
+            && shape.Interwoven == routine.Interwoven
+            && shape.Blocks.Select(Bare).SequenceEqual(routine.Blocks.Select(Bare))
+            && routine.Blocks.All(block => block is { Name: "", Materials.Count: 0, Ideas.Count: 0, Shelf: false })
+        );
+    }
+
+    /// <summary>Whether the warm-up of a routine is measured by the sitting: that of a shape whose warm-up nobody has changed.</summary>
+    /// <param name="routine">The routine.</param>
+    internal static bool GoesByTheSitting(Routine routine) =>
+        All.Any(shape => shape.Name == routine.Name && WarmUps(shape).SequenceEqual(WarmUps(routine)));
+
+    private static IEnumerable<object> WarmUps(Routine routine) => routine.Blocks.Where(block => block.Area == Area.WarmUp).Select(Bare);
+
+    private static object Bare(Block block) => (block.Area, block.Least, block.Wanted, block.Most, block.Must, block.Fixed, block.Rounds);
+
     /// <summary>What a shape is for, in a sentence; empty for a routine of one's own.</summary>
     /// <param name="name">The name of a shape of <see cref="All"/>.</param>
     public static string Purpose(string name) =>

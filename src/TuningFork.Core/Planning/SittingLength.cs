@@ -45,21 +45,35 @@ public static class SittingLength
     /// </summary>
     /// <param name="minutes">Length of the sitting, 5 to 240.</param>
     /// <param name="demands">What the day asks.</param>
-    public static int WarmUp(int minutes, Demands demands = Demands.None)
+    /// <param name="opening">Minutes that the player has set for its opening; more than one make room for themselves and a minute of
+    /// the rest, up to a third of the sitting.</param>
+    public static int WarmUp(int minutes, Demands demands = Demands.None, int opening = 1)
     {
         Check(minutes);
         var usual = minutes <= 75 ? minutes / 5m : 15 + ((minutes - 75) / 11m);
-        if ((demands & (Demands.Rehearsal | Demands.Concert)) != Demands.None)
+        var spare = (demands & (Demands.Rehearsal | Demands.Concert)) != Demands.None;
+        if (spare)
             usual /= 2;
-        return Math.Max(1, (int)Math.Round(usual, MidpointRounding.AwayFromZero));
+        var whole = Math.Max(1, (int)Math.Round(usual, MidpointRounding.AwayFromZero));
+        return !spare && opening > 1 && opening + 1 <= minutes / 3 ? Math.Max(whole, opening + 1) : whole;
     }
 
     /// <summary>
     /// Breaks: five minutes after each 25 of playing, ten after each 50; one minute to shake out where fewer than ten
-    /// minutes would follow a full break; none where fewer than three would follow (common practice).
+    /// minutes would follow a full break; none where fewer than three would follow (common practice). A minute to shake out is left
+    /// out where the player has set the minutes beside it.
     /// </summary>
     /// <param name="minutes">Length of the sitting, 5 to 240.</param>
-    public static IReadOnlyList<Break> Breaks(int minutes)
+    /// <param name="set">Minutes of playing that were set and do not give.</param>
+    public static IReadOnlyList<Break> Breaks(int minutes, int set = 0)
+    {
+        var found = Usual(minutes).ToList();
+        while (minutes - found.Sum(pause => pause.Minutes) < set && found.FindLastIndex(pause => pause.IsShakeOut) is >= 0 and var last)
+            found.RemoveAt(last);
+        return found;
+    }
+
+    private static List<Break> Usual(int minutes)
     {
         Check(minutes);
         var found = new List<Break>();

@@ -200,18 +200,20 @@ public static class SpareMinutes
                 )),
         ];
 
-    /// <summary>Passages under way and below their target: first what has its second visit of the day open, then the most pressing.</summary>
+    /// <summary>What has its second visit of the day open, then passages under way and below their target, the most pressing first.</summary>
     private static IEnumerable<Material> Raw(IReadOnlyList<Material> materials, DateOnly day) =>
         materials
             .Where(material =>
-                material is { Kind: MaterialKind.Passage, Resting: false, LastVisit: not null } && !Standing.AtTarget(material, day)
+                IsSecondVisit(material, day)
+                || (material is { Kind: MaterialKind.Passage, Resting: false, LastVisit: not null } && !Standing.AtTarget(material, day))
             )
             .OrderByDescending(material => IsSecondVisit(material, day))
             .ThenBy(material => material.Performance ?? DateOnly.MaxValue)
             .ThenBy(Part);
 
     /// <summary>What is to have two short visits a day, and was visited once.</summary>
-    private static bool IsSecondVisit(Material material, DateOnly day) => material.TwiceADay && material.LastVisit == day;
+    private static bool IsSecondVisit(Material material, DateOnly day) =>
+        material is { Kind: MaterialKind.Passage or MaterialKind.Exercise, TwiceADay: true, Resting: false } && material.LastVisit == day;
 
     private static double Part(Material material) =>
         material.Target is { } target ? (material.Reach ?? material.Start).Tempo / target.Value : (int)material.Readiness / 3.0;

@@ -54,14 +54,15 @@ public static class WarmUpCut
 
     /// <summary>The version as it is played today.</summary>
     /// <param name="warmUp">The version.</param>
-    /// <param name="opening">What stands before it.</param>
+    /// <param name="opening">What stands before it, or null; it has its own minutes, or goes as a whole where nothing would be left
+    /// beside it.</param>
     /// <param name="minutes">Minutes at hand, 1 or more.</param>
     /// <param name="demands">What the day asks.</param>
     /// <param name="rests">Says of a place in the version whether it is left alone today; null for none.</param>
     /// <param name="isShort">True in a short sitting: an opening that is core takes the place of the first element.</param>
     public static CutWarmUp Of(
         WarmUp warmUp,
-        WarmUpPart opening,
+        WarmUpPart? opening,
         int minutes,
         Demands demands,
         Func<int, bool>? rests = null,
@@ -69,24 +70,33 @@ public static class WarmUpCut
     )
     {
         ArgumentNullException.ThrowIfNull(warmUp);
-        ArgumentNullException.ThrowIfNull(opening);
         ArgumentOutOfRangeException.ThrowIfLessThan(minutes, 1);
         var parts = warmUp.InOrder().Where(pair => rests?.Invoke(pair.Place) != true).ToList();
-        if (isShort && opening.Core && parts.Exists(pair => pair.Part.Element != WarmUpElement.Sound))
+        var core = parts.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
+        var opens =
+            opening is not null && opening.Minutes < minutes && (opening.Core || (!CoreOnly(demands) && opening.Minutes <= minutes - core));
+        if (isShort && opens && opening!.Core && parts.Exists(pair => pair.Part.Element != WarmUpElement.Sound))
             parts.RemoveAll(pair => pair.Part.Element == WarmUpElement.Sound);
-        List<(WarmUpPart Part, int Place)> all = [(opening, -1), .. parts];
-        var left = minutes - all.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
-        var kept = all.FindAll(pair =>
+        var left = minutes - (opens ? opening!.Minutes : 0);
+        var free = left - parts.Where(pair => pair.Part.Core).Sum(pair => pair.Part.Minutes);
+        var kept = parts.FindAll(pair =>
         {
             if (pair.Part.Core)
                 return true;
-            if (CoreOnly(demands) || pair.Part.Minutes > left)
+            if (CoreOnly(demands) || pair.Part.Minutes > free)
                 return false;
-            left -= pair.Part.Minutes;
+            free -= pair.Part.Minutes;
             return true;
         });
-        var leftOut = all.Except(kept).Select(pair => pair.Part).ToList();
-        return new CutWarmUp(Stretches(kept, minutes), leftOut, Why(demands));
+        var leftOut = parts.Except(kept).Select(pair => pair.Part).ToList();
+        if (opening is not null && !opens)
+            leftOut.Add(opening);
+        var stretches = Stretches(kept, left);
+        return new CutWarmUp(
+            opens ? [new WarmUpStretch([(opening!, -1)], opening!.Minutes), .. stretches] : stretches,
+            leftOut,
+            Why(demands)
+        );
     }
 
     private static List<WarmUpStretch> Stretches(List<(WarmUpPart Part, int Place)> kept, int minutes)

@@ -166,6 +166,9 @@ public sealed record Material
     /// <summary>Whether it is to come in a second sitting of the day as well.</summary>
     public bool TwiceADay { get; init; }
 
+    /// <summary>Whether it goes before the others in every sitting: it was asked for, or promised twice a day.</summary>
+    public bool ComesFirst => AskedFor || TwiceADay;
+
     /// <summary>Of a song: its chords or keys as they are printed; empty where they are not known.</summary>
     public IReadOnlyList<string> Harmony { get; init; } = [];
 

@@ -92,8 +92,8 @@ public sealed record KeyPlan(
     /// <param name="today">The practice day.</param>
     /// <param name="minutes">Minutes of the drill.</param>
     /// <param name="seed">Makes a shuffled order again.</param>
-    /// <param name="taken">Keys that another exercise has today: they come only where there is no other, except the key of the
-    /// week.</param>
+    /// <param name="taken">Keys that another exercise has today: they come only where there is no other. The key of the week is the same
+    /// wherever it is played.</param>
     public IReadOnlyList<Key> Today(
         IReadOnlyList<KeyRecord> known,
         DateOnly today,
@@ -111,7 +111,7 @@ public sealed record KeyPlan(
         var from = last is null ? 0 : keys.IndexOf(last.Key) + 1;
         var inTurn = keys.Skip(from).Concat(keys.Take(from)).ToList();
         var chosen = inTurn
-            .OrderBy(key => taken?.Contains(key) == true)
+            .OrderBy(key => School != KeySchool.OneAWeek && taken?.Contains(key) == true)
             .ThenBy(key => records.TryGetValue(key, out var record) ? record.LastDay.DayNumber : int.MinValue)
             .Take(KeysADay(minutes))
             .OrderBy(inTurn.IndexOf)

@@ -1,3 +1,5 @@
+using System.Text.RegularExpressions;
+
 namespace TuningFork.Core.WarmUps;
 
 /// <summary>The four elements of a warm-up, in the order in which they are played.</summary>
@@ -48,7 +50,7 @@ public enum PartDrone
 /// <param name="FromRepertoire">True when a passage of the repertoire takes its place on days that have a fitting one.</param>
 /// <param name="MaterialId">An exercise or a passage it is played on, or null.</param>
 /// <param name="Drone">Whether the drone sounds with it.</param>
-public sealed record WarmUpPart(
+public sealed partial record WarmUpPart(
     WarmUpElement Element,
     string Title,
     string How,
@@ -61,6 +63,14 @@ public sealed record WarmUpPart(
 {
     /// <summary>Most minutes of a part.</summary>
     public const int MostMinutes = 15;
+
+    /// <summary>Whether a part is about tuning, by its words: "Tuning the open strings", "Tune up", "tune the A".</summary>
+    /// <param name="title">What it is called.</param>
+    /// <param name="how">How it is done.</param>
+    public static bool IsTuning(string title, string how) => TuningWords().IsMatch(title) || TuningWords().IsMatch(how);
+
+    [GeneratedRegex(@"\b(?:tuning|tune (?:up|to|the|your|it|all|each))\b", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]
+    private static partial Regex TuningWords();
 }
 
 /// <summary>One version of the warm-up; versions take turns.</summary>

@@ -24,7 +24,7 @@ public static class WarmUpOpening
     /// <summary>The part that comes before all others: core in the first sitting of a day, offered as an extra in the next.</summary>
     /// <param name="school">How a warm-up begins.</param>
     /// <param name="words">One's own words for it, or empty.</param>
-    /// <param name="minutes">Its minutes.</param>
+    /// <param name="minutes">Its minutes, 1 to 15.</param>
     /// <param name="again">True when there was a sitting today before this one.</param>
     /// <param name="isPitched">False for drums.</param>
     public static WarmUpPart Of(WarmUpSchool school, string words, int minutes = 1, bool again = false, bool isPitched = true)

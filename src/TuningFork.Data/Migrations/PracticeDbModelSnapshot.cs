@@ -1454,6 +1454,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<DateTime?>("RemovedUtc")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateTime?>("TickedUtc")
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -1560,6 +1563,9 @@ namespace TuningFork.Data.Migrations
                     b.Property<string>("Purpose")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("Rated")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("Running")
                         .HasColumnType("INTEGER");

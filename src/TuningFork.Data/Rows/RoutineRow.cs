@@ -10,6 +10,9 @@ public sealed class RoutineRow : IRemovable
 
     /// <summary>Days it is used on, one bit each, Monday 1 to Sunday 64.</summary>
     public int Weekdays { get; set; }
+
+    /// <summary>When one of its days was last ticked; null where that is not known.</summary>
+    public DateTime? TickedUtc { get; set; }
     public int Version { get; set; }
     public DateTime? RemovedUtc { get; set; }
 }

@@ -30,6 +30,10 @@ public sealed class SessionDrillRow
     /// <summary>Seconds that were left when it ended by its own rule and no later drill could use them: owed by nobody.</summary>
     public int LostSeconds { get; set; }
     public DrillState State { get; set; }
+
+    /// <summary>Of a drill that is done: whole seconds of its time that were not played and went to no other.</summary>
+    public int LeftSeconds =>
+        State == DrillState.Done && Area is not null ? Math.Max(0, (int)(PlannedSeconds + ExtraSeconds - PlayedSeconds)) : 0;
     public int Nudge { get; set; }
 
     /// <summary>Of minutes without a miss: seconds played when the present stretch began; null before it did.</summary>

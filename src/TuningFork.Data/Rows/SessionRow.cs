@@ -16,6 +16,9 @@ public sealed class SessionRow
     public int Current { get; set; }
     public DateTime PulseUtc { get; set; }
 
+    /// <summary>Whether something was rated in it.</summary>
+    public bool Rated { get; set; }
+
     /// <summary>Id of the message that closed it: sent again, it closes nothing twice.</summary>
     public Guid? ClosedBy { get; set; }
     public int Version { get; set; }

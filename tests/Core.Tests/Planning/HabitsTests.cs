@@ -1,5 +1,6 @@
 using Shouldly;
 using TuningFork.Core.Planning;
+using TuningFork.Core.Practice;
 using Xunit;
 
 namespace TuningFork.Core.Tests.Planning;
@@ -60,10 +61,12 @@ public sealed class HabitsTests
         (Habits.Done(wanted, played).Length > 0).ShouldBe(done);
     }
 
-    private static readonly RoutineDays Every = new(1, 0b1111111, 10),
-        Weekend = new(2, 0b1100000, 20),
-        Wednesday = new(3, 0b0000100, 15),
-        Short = new(4, 0, 4);
+    private static readonly RoutineDays Every = new(1, 0b1111111, Needing(10)),
+        Weekend = new(2, 0b1100000, Needing(20)),
+        Wednesday = new(3, 0b0000100, Needing(15)),
+        Short = new(4, 0, Needing(4));
+
+    private static Routine Needing(int minutes) => new($"own {minutes}", [new Block(Area.Play, minutes, minutes, 60)], false);
 
     /// <summary>The day is a Wednesday.</summary>
     [Theory]
@@ -72,12 +75,23 @@ public sealed class HabitsTests
     [InlineData(2, 30, 3)]
     [InlineData(0, 12, 1)]
     [InlineData(0, 6, 4)]
-    [InlineData(0, 2, 3)]
-    public void The_routine_meant_for_the_fewest_days_comes_first_and_what_does_not_fit_gives_way(int sitting, int playing, int id) =>
-        RoutineOfDay.Of([Every, Weekend, Wednesday, Short], Day, sitting, playing).Id.ShouldBe(id);
+    public void The_routine_meant_for_the_fewest_days_comes_first_and_what_does_not_fit_gives_way(int sitting, int minutes, int id) =>
+        RoutineOfDay.Of([Every, Weekend, Wednesday, Short], Day, sitting, minutes).Id.ShouldBe(id);
 
     [Fact]
     public void Where_none_is_meant_for_the_day_it_is_the_first() => RoutineOfDay.Of([Weekend, Short], Day, 0, 60).Id.ShouldBe(2);
+
+    [Fact]
+    public void Of_two_on_a_day_the_players_own_goes_first_then_the_one_ticked_last()
+    {
+        var shipped = new RoutineDays(1, 0b1111111, Shapes.Default, new DateTime(2031, 5, 13, 0, 0, 0, DateTimeKind.Utc));
+        var own = new RoutineDays(2, 0b1111111, Needing(10));
+        RoutineOfDay.Of([shipped, own], Day, 0, 30).Id.ShouldBe(2, "the player's own, though it has as many days and a higher number");
+        var changed = shipped with { Id = 3, Routine = Shapes.Default with { Blocks = [.. Shapes.Default.Blocks.Skip(1)] } };
+        RoutineOfDay.Of([shipped, changed], Day, 0, 30).Id.ShouldBe(3, "a shape that was changed is the player's own");
+        var later = own with { Id = 4, Ticked = new DateTime(2031, 5, 14, 0, 0, 0, DateTimeKind.Utc) };
+        RoutineOfDay.Of([own, later], Day, 0, 30).Id.ShouldBe(4, "the one ticked last");
+    }
 
     [Fact]
     public void Monday_is_the_first_weekday() =>

@@ -142,14 +142,16 @@ public sealed class RepertoireFillTests
         var single = drills.First(drill => drill.Targets is [{ MaterialId: 9 }] or [.., { MaterialId: 9 }]);
         var rounds = drills.First(drill => drill.MethodId == Methods.OneTakeRounds.Id);
         SavedTime.PassOn(single, drills, SavedTime.LeastSeconds - 1).ShouldBeNull("no take fits");
-        var longer = SavedTime.PassOn(single, drills, 60)!;
+        var (longer, passed) = SavedTime.PassOn(single, drills, 60)!.Value;
+        passed.ShouldBe(60);
         longer.Id.ShouldBe(rounds.Id);
         longer
             .Sequence.Sum(index => longer.Targets[index].TakeSeconds)
             .ShouldBeInRange(rounds.Sequence.Sum(index => rounds.Targets[index].TakeSeconds) + 1, longer.Seconds);
-        SavedTime
-            .PassOn(single with { Area = Area.Technique }, drills, 60)!
-            .Id.ShouldBe(rounds.Id, "what can use it gets it, of another area too");
+        SavedTime.PassOn(single with { Area = Area.Technique }, drills, 60).ShouldBeNull("it stays in its area");
+        var (doubled, most) = SavedTime.PassOn(single, drills, 31 * 60)!.Value;
+        most.ShouldBe(rounds.Minutes * 60, "a drill is doubled at most; the rest stays over");
+        SavedTime.PassOn(single, [doubled], 60).ShouldBeNull("and not twice");
         var more = SavedTime.GoOn(rounds, 60)!;
         more.Sequence.Count.ShouldBeGreaterThan(rounds.Sequence.Count, "with nothing after it the rounds go on");
         more.Sequence.Zip(more.Sequence.Skip(1)).ShouldAllBe(pair => pair.First != pair.Second);

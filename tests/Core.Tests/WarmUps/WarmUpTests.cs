@@ -96,6 +96,8 @@ public sealed class WarmUpTests
                     cut.Stretches.Sum(stretch => stretch.Minutes).ShouldBe(minutes);
                     cut.Stretches.ShouldAllBe(stretch => stretch.Minutes >= 1);
                     version.Parts.Where(part => part.Core).ShouldBeSubsetOf(played.Select(pair => pair.Part));
+                    var opening = cut.Stretches.Where(stretch => stretch.Parts.Any(pair => pair.Part == Opening)).ToList();
+                    opening.ShouldAllBe(stretch => stretch.Parts.Count == 1 && stretch.Minutes == Opening.Minutes);
                     played
                         .Select(pair => pair.Part.Element)
                         .ShouldBe(played.Select(pair => pair.Part.Element).Order(), "the elements keep their order");

@@ -5153,6 +5153,8 @@ export interface components {
             /** Format: int32 */
             version: number;
             word: string;
+            /** @default  */
+            taken: string;
         };
         RoutineWish: {
             name: string;
@@ -5237,6 +5239,9 @@ export interface components {
             ownBar: boolean;
             desk: null | components["schemas"]["DeskView"];
             things: components["schemas"]["ThingView"][];
+            block: string;
+            /** Format: int32 */
+            savedSeconds: number;
         };
         SessionView: {
             /** Format: int32 */
@@ -5268,6 +5273,10 @@ export interface components {
             sound: null | components["schemas"]["StageSoundView"];
             seed: null | components["schemas"]["SeedView"];
             pages: components["schemas"]["StagePageView"][];
+            /** Format: date */
+            endedBefore: null | string;
+            /** Format: int32 */
+            savedSeconds: number;
         };
         SettledWish: {
             settled: boolean;

@@ -156,7 +156,7 @@ internal static class PassageQueue
     /// its date cannot be kept.
     /// </summary>
     private static bool IsLater(Queued queued, HashSet<int> fits, DateOnly day, bool farTooMuch) =>
-        queued.Material is { Kind: MaterialKind.Passage, AskedFor: false } material
+        queued.Material is { Kind: MaterialKind.Passage, ComesFirst: false } material
         && !fits.Contains(material.Id)
         && !Standing.AtTarget(material, day)
         && ((farTooMuch && material.Performance > day) || material is not { Slipped: true, Best: null })

@@ -118,7 +118,7 @@ internal static class RepertoireFill
     private static IEnumerable<Drill> Mixed(FillContext context, List<Queued> queue, int minutes)
     {
         var parts = minutes > 0 ? FillContext.Chop(minutes, Math.Max(LeastRepeating, context.Usual), 10) : [];
-        var first = queue.Where(queued => queued.IsDue || queued.Material.AskedFor).ToList();
+        var first = queue.Where(queued => queued.IsDue || queued.Material.ComesFirst).ToList();
         var alone = new Queue<Queued>(Alone(context, first, minutes, parts.Count));
         first.RemoveAll(alone.Contains);
         // A whole piece is no single take of rounds: it has a drill to itself, or waits.
@@ -185,14 +185,14 @@ internal static class RepertoireFill
         var each = PartOfAlone * AloneMinutes(context);
         var places = (((day + 1) * minutes) / each) - ((day * minutes) / each);
         // The rounds keep a place for what was asked for, and for the many.
-        places = Math.Min(places, parts > 1 || !first.Exists(queued => queued.Material.AskedFor) ? Math.Max(1, parts - 1) : 0);
+        places = Math.Min(places, parts > 1 || !first.Exists(queued => queued.Material.ComesFirst) ? Math.Max(1, parts - 1) : 0);
         var pieces = first.Where(queued => queued.Material.Kind == MaterialKind.Piece).Take(Math.Max(parts > 1 ? 1 : 0, places)).ToList();
         return pieces.Concat(
             first
                 .Where(queued =>
                     queued.Material is { Kind: MaterialKind.Passage, Visits: > 0 } && PassageWork.IsTurn(context, queued.Material)
                 )
-                .OrderByDescending(queued => queued.Material is { AskedFor: true } or { Missing.Length: > 0 })
+                .OrderByDescending(queued => queued.Material is { ComesFirst: true } or { Missing.Length: > 0 })
                 .Take(Math.Max(0, places - pieces.Count))
         );
     }

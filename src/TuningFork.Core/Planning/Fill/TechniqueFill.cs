@@ -132,7 +132,7 @@ internal static class TechniqueFill
     {
         var day = context.Request.Day.DayNumber;
         var room = (((day + 1) * drills) / PartOfUntimed) - ((day * drills) / PartOfUntimed);
-        var beyond = queue.Where(queued => !queued.Material.IsTimed && !queued.Material.AskedFor).Skip(room).ToList();
+        var beyond = queue.Where(queued => queued.Material is { IsTimed: false, ComesFirst: false }).Skip(room).ToList();
         queue.RemoveAll(beyond.Contains);
         queue.AddRange(beyond);
     }
@@ -144,7 +144,7 @@ internal static class TechniqueFill
             .Materials.Where(material =>
                 material is { Kind: MaterialKind.Exercise, Area: Area.Technique, Resting: false }
                 && (material.AskedFor || material.Work?.Patterns?.IsOn(request.Day) != false)
-                && ExerciseStations.HasItsTurn(material, request.Day)
+                && (material.TwiceADay || ExerciseStations.HasItsTurn(material, request.Day))
                 && !context.Used.Contains(TargetKey.Of(material.Id))
             )
             .ToList();
@@ -175,6 +175,7 @@ internal static class TechniqueFill
         [
             .. queue
                 .OrderByDescending(queued => queued.Material.AskedFor)
+                .ThenByDescending(queued => queued.Material.TwiceADay)
                 .ThenBy(queued => tired && queued.Material.LastVisit is null)
                 .ThenByDescending(Away)
                 .ThenBy(queued => queued.Material.Id)

@@ -31,20 +31,19 @@ internal static class WarmUpFill
             .ThenBy(one => one.LastDay ?? DateOnly.MinValue)
             .ToList();
         var version = versions[request.Variant % versions.Count];
-        var opening = WarmUpOpening.Of(
-            request.WarmUpSchool,
-            request.Awareness,
-            request.OpeningMinutes,
-            request.Sitting > 0,
-            request.IsPitched
-        );
+        var opening =
+            request.OpeningMinutes == 0
+                ? null
+                : WarmUpOpening.Of(request.WarmUpSchool, request.Awareness, request.OpeningMinutes, request.Sitting > 0, request.IsPitched);
         var cut = WarmUpCut.Of(
             version,
             opening,
             minutes,
             request.Demands,
             place => request.AfterPain?.Keys.Contains(TargetKey.WarmUp(version.Id, place), StringComparer.Ordinal) == true,
+            // The first days back need the sound itself.
             request.Minutes < WarmUpOpening.ShortSitting
+                && request.PracticeDaysBack is null
         );
         for (var i = 0; i < cut.Stretches.Count; i++)
         {
@@ -124,7 +123,7 @@ internal static class WarmUpFill
             }
         ) with
         {
-            How = $"Light and easy, well below your tempo.{stop}",
+            How = $"{(part.How.Length > 0 ? Words.Sentence(part.How.TrimEnd('.')) + "." : "Light and easy, well below your tempo.")}{stop}",
             CreditedTo = credited,
             Reason = credited is { } area ? $"music you know, credited to {Areas.Name(area)} too" : "an exercise of yours",
         };

@@ -197,9 +197,7 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
         var meant = facts.Routines.FirstOrDefault(routine => routine.Id == row.RoutineId);
         // A day shorter than the musts gets a shorter routine, and that is said; drills that stay may need more still.
         var routine =
-            meant is not null && Bookkeeping.ToCore(meant).LeastMinutes <= Playing(row.Minutes)
-                ? meant
-                : RoutineFor(facts, row.Sitting, row.Minutes);
+            meant is not null && Bookkeeping.ToCore(meant).FitsIn(row.Minutes) ? meant : RoutineFor(facts, row.Sitting, row.Minutes);
         return new DayRequest
         {
             Day = row.Day,
@@ -247,8 +245,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     /// <summary>The routine of a sitting, where none is chosen.</summary>
     private static RoutineRow RoutineFor(DayFacts facts, int sitting, int minutes)
     {
-        var days = facts.Routines.Select(row => new RoutineDays(row.Id, row.Weekdays, Bookkeeping.ToCore(row).LeastMinutes)).ToList();
-        var found = RoutineOfDay.Of(days, facts.Day, sitting, Playing(minutes));
+        var days = facts.Routines.Select(row => new RoutineDays(row.Id, row.Weekdays, Bookkeeping.ToCore(row), row.TickedUtc)).ToList();
+        var found = RoutineOfDay.Of(days, facts.Day, sitting, minutes);
         return facts.Routines.First(row => row.Id == found.Id);
     }
 
@@ -256,7 +254,8 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
     /// <exception cref="FieldException">Its musts need more minutes.</exception>
     public static void CheckMusts(RoutineRow routine, int minutes)
     {
-        var (needed, playing) = (Bookkeeping.ToCore(routine).LeastMinutes, Playing(minutes));
+        var shape = Bookkeeping.ToCore(routine);
+        var (needed, playing) = (shape.LeastMinutes, shape.Playing(minutes));
         if (needed > playing)
             throw new FieldException(
                 "minutes",
@@ -266,6 +265,4 @@ public sealed class PlanDesk(PracticeDb db, PracticeClock clock)
 
     /// <summary>What the plan of a sitting is shuffled by: the same for the same day.</summary>
     internal static int SeedOf(DateOnly day, int sitting) => (day.DayNumber * 31) + sitting;
-
-    private static int Playing(int minutes) => minutes - SittingLength.Breaks(minutes).Sum(pause => pause.Minutes);
 }

@@ -11,6 +11,7 @@ namespace TuningFork.Server.Features.Planning;
 /// <summary>A routine.</summary>
 /// <param name="Weekdays">Days it is used on, Monday 0 to Sunday 6.</param>
 /// <param name="Word">What is to be said about its shape, or empty.</param>
+/// <param name="Taken">What ticking its days has taken from other routines, in words; empty where nothing was.</param>
 public sealed record RoutineView(
     int Id,
     string Name,
@@ -19,7 +20,8 @@ public sealed record RoutineView(
     IReadOnlyList<int> Weekdays,
     IReadOnlyList<Block> Blocks,
     int Version,
-    string Word
+    string Word,
+    string Taken = ""
 );
 
 /// <summary>What a routine is to be.</summary>
@@ -39,6 +41,8 @@ public sealed record FitView(IReadOnlyList<int> Minutes, int Breaks, int Least, 
 /// <summary>Routines over HTTP.</summary>
 public static class RoutineEndpoints
 {
+    private const int EveryDay = 127;
+
     public static void MapRoutines(this WebApplication app)
     {
         var group = app.MapGroup("/api/routines").WithTags("Routines");
@@ -48,25 +52,25 @@ public static class RoutineEndpoints
             )
             .WithName("GetRoutines");
         group
-            .MapPost("", async (RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
+            .MapPost("", async (RoutineWish wish, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
             {
                 var row = new RoutineRow();
-                Write(row, wish);
                 db.Routines.Add(row);
+                var taken = await WriteAsync(row, wish, db, clock, cancel);
                 await db.SaveChangesAsync(cancel);
-                return View(row);
+                return View(row) with { Taken = taken };
             })
             .WithName("AddRoutine");
         group
-            .MapPut("/{id:int}", async (int id, RoutineWish wish, PracticeDb db, CancellationToken cancel) =>
+            .MapPut("/{id:int}", async (int id, RoutineWish wish, PracticeDb db, PracticeClock clock, CancellationToken cancel) =>
             {
                 var row = await db.Routines.FindAsync([id], cancel) ?? throw Problems.Unknown("id", "routine");
                 if (row.Version != wish.Version)
                     throw Problems.Stale("This routine");
-                Write(row, wish);
+                var taken = await WriteAsync(row, wish, db, clock, cancel);
                 row.Version++;
                 await db.SaveChangesAsync(cancel);
-                return View(row);
+                return View(row) with { Taken = taken };
             })
             .WithName("ChangeRoutine");
         group.MapRemoval<RoutineRow>("/{id:int}", "Routine", "routine", async (db, _, cancel) =>
@@ -83,12 +87,14 @@ public static class RoutineEndpoints
             throw new FieldException("minutes", $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes.");
         var routine = new Routine("-", Problems.Whole("blocks", wish.Blocks), false);
         Problems.Check(routine.Check());
-        var breaks = SittingLength.Breaks(wish.Minutes).Sum(pause => pause.Minutes);
-        var playing = wish.Minutes - breaks;
+        var playing = routine.Playing(wish.Minutes);
+        var breaks = wish.Minutes - playing;
         var fitted = RoutineFit.Fit(routine, playing);
         var warning =
             !fitted.Fits
                 ? $"The musts need {routine.LeastMinutes} minutes and {wish.Minutes} leave {playing} for playing: {fitted.Short} too few. Make a block optional or shorten one."
+            : fitted.Free > 0
+                ? $"All blocks are fixed, and {Words.Minutes(fitted.Free)} of {wish.Minutes} are left over. Add a block that may grow, or leave them free."
             : fitted.Over > 0 ? $"All blocks are at their most and {fitted.Over} minutes are left over. Raise a most."
             : "";
         var rounds = wish.Blocks.Select((block, i) => block.Rounds is { } work ? Sum(fitted.Minutes[i], work) : "").ToList();
@@ -102,6 +108,39 @@ public static class RoutineEndpoints
             ? $"too short for {work.Work} min"
             : $"{rounds} × {work.Work} min, {work.Rest} min rest between: {used} of {minutes} min";
     }
+
+    /// <summary>Writes a routine; a day it is newly used on leaves the routine that had it. Says which those are.</summary>
+    private static async Task<string> WriteAsync(
+        RoutineRow row,
+        RoutineWish wish,
+        PracticeDb db,
+        PracticeClock clock,
+        CancellationToken cancel
+    )
+    {
+        var before = row.Weekdays;
+        Write(row, wish);
+        var ticked = row.Weekdays & ~before;
+        if (ticked == 0)
+            return "";
+        row.TickedUtc = clock.UtcNow;
+        var taken = new List<string>();
+        foreach (var other in await db.Routines.Where(one => one.Id != row.Id && (one.Weekdays & ticked) != 0).ToListAsync(cancel))
+        {
+            taken.Add($"{DayNames(other.Weekdays & ticked)} from \"{other.Name}\"");
+            other.Weekdays &= ~ticked;
+            other.Version++;
+        }
+
+        return taken.Count == 0 ? "" : $"\"{row.Name}\" takes {Words.List(taken)}.";
+    }
+
+    private static string DayNames(int days) =>
+        days == EveryDay
+            ? "every day"
+            : Words.List([
+                .. Enumerable.Range(0, 7).Where(day => (days & (1 << day)) != 0).Select(day => ((DayOfWeek)((day + 1) % 7)).ToString()),
+            ]);
 
     private static void Write(RoutineRow row, RoutineWish wish)
     {

@@ -24,7 +24,7 @@ public sealed record WarmUpView(
 /// <summary>All versions, and how a warm-up begins.</summary>
 /// <param name="Awareness">One's own words for the opening, or empty.</param>
 /// <param name="UsualAwareness">What it is where there are none.</param>
-/// <param name="Minutes">Its minutes.</param>
+/// <param name="Minutes">Its minutes; 0 where a warm-up has no opening.</param>
 public sealed record WarmUpsView(
     WarmUpSchool School,
     string Awareness,
@@ -98,9 +98,9 @@ public static class WarmUpEndpoints
                     ? wish.School
                     : throw new FieldException("school", "A warm-up begins with EaseIn or Awareness.");
                 profile.Awareness = Problems.Text("awareness", wish.Awareness, 500);
-                profile.OpeningMinutes = wish.Minutes is >= 1 and <= WarmUpPart.MostMinutes
+                profile.OpeningMinutes = wish.Minutes is >= 0 and <= WarmUpPart.MostMinutes
                     ? wish.Minutes
-                    : throw new FieldException("minutes", $"The opening lasts 1 to {WarmUpPart.MostMinutes} minutes.");
+                    : throw new FieldException("minutes", $"The opening lasts 1 to {WarmUpPart.MostMinutes} minutes, or 0 for none.");
                 await db.SaveChangesAsync(cancel);
                 return await AllAsync(db, desk, clock, cancel);
             })
@@ -168,10 +168,17 @@ public static class WarmUpEndpoints
             throw new FieldException("sittingMinutes", $"A sitting lasts {SittingLength.Least} to {SittingLength.Most} minutes.");
         Check("-", wish.Parts);
         var demands = (wish.Demands ?? []).Aggregate(Demands.None, (all, one) => all | one);
-        var minutes = SittingLength.WarmUp(wish.SittingMinutes, demands);
+        var minutes = SittingLength.WarmUp(wish.SittingMinutes, demands, profile.OpeningMinutes);
         var cut = WarmUpCut.Of(
             new WarmUp(0, "-", wish.Parts),
-            WarmUpOpening.Of(profile.WarmUpSchool, profile.Awareness, profile.OpeningMinutes),
+            profile.OpeningMinutes == 0
+                ? null
+                : WarmUpOpening.Of(
+                    profile.WarmUpSchool,
+                    profile.Awareness,
+                    profile.OpeningMinutes,
+                    isPitched: ProfileBooks.InstrumentOf(profile).IsPitched
+                ),
             minutes,
             demands,
             isShort: wish.SittingMinutes < WarmUpOpening.ShortSitting

@@ -10,14 +10,28 @@ using TuningFork.Server.Hosting;
 namespace TuningFork.Server.Features.Practice;
 
 /// <summary>Turns today's plan into a session, and takes that back while nothing was played.</summary>
-public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk plans, StageMusic music, PracticeClock clock)
+public sealed class SessionBeginning(
+    PracticeDb db,
+    SessionDesk desk,
+    SessionClosing closing,
+    PlanDesk plans,
+    StageMusic music,
+    PracticeClock clock
+)
 {
-    /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day has to be closed first.</summary>
+    /// <summary>Begins today's plan; an open session is simply gone on with, one of an earlier day closes by itself.</summary>
     public async Task<SessionRow> BeginAsync(int version, CancellationToken cancel)
     {
         var facts = await plans.FactsAsync(cancel);
         if (await desk.OpenAsync(cancel) is { } open)
-            return plans.IsOver(open, facts.Day) ? throw SessionDesk.Unclosed(open) : open;
+        {
+            if (!plans.IsOver(open, facts.Day))
+                return open;
+            await closing.CloseLeftOpenAsync(open, cancel);
+            await db.SaveChangesAsync(cancel);
+            facts = await plans.FactsAsync(cancel);
+        }
+
         var (row, plan) = await TodayEndpoints.TouchAsync(plans, db, facts, version, cancel);
         if (plan.Drills.Count == 0)
             throw new FieldException("drills", "The plan is empty. Add a drill, or plan anew.");
@@ -79,11 +93,7 @@ public sealed class SessionBeginning(PracticeDb db, SessionDesk desk, PlanDesk p
         var session = await desk.NeedAsync(id, cancel);
         if (!await IsUntouchedAsync(db, session, cancel))
             throw new FieldException("session", "Something was played in this session already. Close it; what was played is kept.");
-        var plan = await db.Plans.FindAsync([session.PlanId], cancel);
-        if (plan is not null && !await db.Sessions.AnyAsync(other => other.PlanId == plan.Id && other.Id != id, cancel))
-            plan.Begun = false;
-        db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == id).ToListAsync(cancel));
-        db.Sessions.Remove(session);
+        await closing.TakeBackAsync(session, cancel);
         await db.SaveChangesAsync(cancel);
     }
 }

@@ -13,6 +13,8 @@ namespace TuningFork.Server.Features.Practice;
 /// <summary>A drill of a session.</summary>
 /// <param name="Things">What it is about, each once; empty where it is one thing.</param>
 /// <param name="Desk">The page on which it is done; null for the stage itself.</param>
+/// <param name="Block">Name of the routine's block it belongs to; empty where that has none.</param>
+/// <param name="SavedSeconds">Seconds on top of its own minutes, left by drills before it; among those allowed.</param>
 /// <param name="OwnBar">Every fourth bar of its groove is silent: it is the player's own.</param>
 public sealed record SessionDrillView(
     int Position,
@@ -32,7 +34,9 @@ public sealed record SessionDrillView(
     bool CanAsk,
     bool OwnBar,
     DeskView? Desk,
-    IReadOnlyList<ThingView> Things
+    IReadOnlyList<ThingView> Things,
+    string Block,
+    int SavedSeconds
 );
 
 /// <summary>A page of its own on which a drill is done.</summary>
@@ -83,6 +87,8 @@ public sealed record ThingView(string Key, string Title);
 /// <param name="Sound">What sounds with the thing at hand; null when all drills are through.</param>
 /// <param name="Seed">With what something made up begins; null where there is neither groove nor music and nothing is made up.</param>
 /// <param name="IsOver">True when it is of an earlier day and was left open: it can only be closed.</param>
+/// <param name="EndedBefore">Day of the session before, where that was left open and has ended by itself; else null.</param>
+/// <param name="SavedSeconds">Seconds that drills before have left and no other could use; named at the last drill, 0 before.</param>
 public sealed record SessionView(
     int Id,
     DateOnly Day,
@@ -108,7 +114,9 @@ public sealed record SessionView(
     WrittenView? Written,
     StageSoundView? Sound,
     SeedView? Seed,
-    IReadOnlyList<StagePageView> Pages
+    IReadOnlyList<StagePageView> Pages,
+    DateOnly? EndedBefore,
+    int SavedSeconds
 );
 
 /// <summary>With what something made up begins: the groove or the bars at hand.</summary>

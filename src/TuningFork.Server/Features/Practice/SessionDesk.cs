@@ -65,7 +65,7 @@ public sealed class SessionDesk(
             "session",
             string.Create(
                 CultureInfo.InvariantCulture,
-                $"The session of {open.Day:dddd d MMMM} is still open. Close it first; it keeps its own day, and today's plan waits."
+                $"The session of {open.Day:dddd d MMMM} is over. Begin today's: what was played then is kept with its own day."
             ),
             StatusCodes.Status409Conflict
         );
@@ -261,16 +261,16 @@ public sealed class SessionDesk(
         var waiting = WaitingAfter(session, row);
         var left = (int)(row.PlannedSeconds + row.ExtraSeconds - row.PlayedSeconds);
         row.LostSeconds = 0;
-        if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is not { } longer)
+        if (SavedTime.PassOn(Read(row), waiting.Select(Read), left) is { } passed)
         {
-            row.LostSeconds = left > 0 && complete ? left : 0;
-            return;
+            var next = waiting.First(drill => Read(drill).Id == passed.Drill.Id);
+            next.DrillJson = JsonSerializer.Serialize(passed.Drill, Bookkeeping.Json);
+            next.PlannedSeconds += passed.Seconds;
+            row.PlannedSeconds -= passed.Seconds;
+            left -= passed.Seconds;
         }
 
-        var next = waiting.First(drill => Read(drill).Id == longer.Id);
-        next.DrillJson = JsonSerializer.Serialize(longer, Bookkeeping.Json);
-        next.PlannedSeconds += left;
-        row.PlannedSeconds -= left;
+        row.LostSeconds = left > 0 && complete ? left : 0;
     }
 
     /// <summary>

@@ -171,6 +171,7 @@ public static class SessionEndpoints
         CloseWish wish,
         SessionDesk desk,
         SessionEvening evening,
+        SessionClosing closing,
         PracticeDb db,
         PracticeClock clock,
         CancellationToken cancel
@@ -227,12 +228,12 @@ public static class SessionEndpoints
 
         await evening.LearnAsync(session, cancel);
         var view = await AskedAsync(Closed(session, wish), session, evening, again: false, cancel);
-        session.EndedUtc = clock.UtcNow;
-        session.Running = false;
-        session.ClosedBy = wish.Id;
-        session.Version++;
-        // Nothing can be sent again for a session that is closed.
-        db.Acts.RemoveRange(await db.Acts.Where(act => act.SessionId == session.Id).ToListAsync(cancel));
+        // What was written with the close is in no query yet.
+        var isEmpty = !db.ChangeTracker.Entries<EntryRow>().Any() && wish is { Tension: null, Pain: false };
+        if (isEmpty && await closing.IsEmptyAsync(session, cancel))
+            await closing.TakeBackAsync(session, cancel);
+        else
+            await closing.EndAsync(session, wish.Id, cancel);
         await db.SaveChangesAsync(cancel);
         return view;
     }

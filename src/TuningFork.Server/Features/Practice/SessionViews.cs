@@ -76,7 +76,9 @@ public sealed class SessionViews(
                 : await thing.WrittenAsync(session, drill, target, cancel),
             cue is null ? null : await sound.OfAsync(session, drill!, cue, target, cancel),
             drill is null or { IsBreak: true } ? null : SeedOf(drill, target, abc),
-            target is null || cue!.HidesMusic ? [] : await StagePages.OfAsync(db, target, cancel)
+            target is null || cue!.HidesMusic ? [] : await StagePages.OfAsync(db, target, cancel),
+            await SessionClosing.EndedBeforeAsync(db, session, cancel),
+            rows.Exists(row => row.Position > session.Current && row.State == DrillState.Waiting) ? 0 : rows.Sum(row => row.LeftSeconds)
         );
     }
 
@@ -140,7 +142,9 @@ public sealed class SessionViews(
             drill.Targets.Count > 0,
             drill.MethodId == Methods.ThreeAndOne.Id,
             DeskOf(drill),
-            Things(drill)
+            Things(drill),
+            drill.Block,
+            drill.SavedSeconds
         );
     }
 

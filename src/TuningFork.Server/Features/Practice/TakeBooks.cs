@@ -32,6 +32,7 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
                     version.LastDay = session.Day;
             }
 
+            await KeyOfWarmUpAsync(session.Day, drill, cancel);
             return;
         }
 
@@ -52,6 +53,23 @@ public sealed class TakeBooks(PracticeDb db, PracticeClock clock)
             var target in seen.Select(index => drill.Targets.ElementAtOrDefault(index)).Where(target => target?.MaterialId is not null)
         )
             await VisitAsync(session.Day, target!.MaterialId!.Value, target.Key, null, cancel);
+    }
+
+    /// <summary>The key of a ladder in the warm-up was played: it has had its turn, and nothing is said of its tempo.</summary>
+    private async Task KeyOfWarmUpAsync(DateOnly day, Drill drill, CancellationToken cancel)
+    {
+        if (drill.Targets.Count == 0)
+            return;
+        var key = TargetKey.Parse(drill.Targets[0].Key);
+        if (
+            key is not { Kind: TargetKind.Material, Part: TargetPart.Rung, InKey.Length: > 0 }
+            || await db.Materials.Include(row => row.Piece).FirstOrDefaultAsync(row => row.Id == key.Id, cancel) is not { } material
+        )
+            return;
+        var known = await db.Keys.FindAsync([material.Id, key.InKey], cancel)
+            ?? db.Keys.Add(new KeyRow { MaterialId = material.Id, Key = key.InKey }).Entity;
+        var began = !await db.Keys.AnyAsync(other => other.MaterialId == material.Id && other.LastDay == day, cancel);
+        KeyBooks.Touched(known, day, began, material, Bookkeeping.ToCore(material, day).StartIn(key.InKey));
     }
 
     /// <summary>A take of a drill, and what it leaves behind.</summary>

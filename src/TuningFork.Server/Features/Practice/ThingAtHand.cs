@@ -24,6 +24,7 @@ public sealed class ThingAtHand(PracticeDb db, WrittenLast written, StationBooks
             throw new FieldException("value", "There is nothing here that has a readiness.");
         material.Readiness = (Readiness)readiness;
         await MaterialEndpoints.RateAsync(db, material, session.Day, cancel);
+        session.Rated = true;
     }
 
     /// <summary>

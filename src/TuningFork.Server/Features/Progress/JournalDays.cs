@@ -136,10 +136,14 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
     private IEnumerable<IQueryable<DateOnly>> Lived(DateOnly? before, DateOnly? from, DateOnly? to) =>
         DayResults
             .Days(db)
-            .Prepend(db.Sessions.Where(session => session.EndedUtc != null).Select(session => session.Day))
+            .Prepend(Played(db).Select(session => session.Day))
             .Select(days =>
                 days.Where(day => (before == null || day < before) && (from == null || day >= from) && (to == null || day <= to))
             );
+
+    /// <summary>Sessions in which something was played; one that was only opened leaves no line.</summary>
+    private static IQueryable<SessionRow> Played(PracticeDb db) =>
+        db.Sessions.AsNoTracking().Where(session => session.EndedUtc != null && session.Drills.Any(drill => drill.PlayedSeconds >= 1));
 
     private static bool IsWithin(DateOnly day, JournalWish wish) =>
         (wish.Before is null || day < wish.Before) && (wish.From is null || day >= wish.From) && (wish.To is null || day <= wish.To);
@@ -180,9 +184,8 @@ public sealed class JournalDays(PracticeDb db, PracticeClock clock)
                 .ToListAsync(cancel)
         ).ToLookup(one => one.Day, one => one.View);
         var times = (
-            await db
-                .Sessions.AsNoTracking()
-                .Where(session => session.EndedUtc != null && sittings && shown.Contains(session.Day))
+            await Played(db)
+                .Where(session => sittings && shown.Contains(session.Day))
                 .OrderBy(session => session.Id)
                 .Select(session => new
                 {

@@ -6,6 +6,7 @@ using TuningFork.Core.Recordings;
 using TuningFork.Core.Technique;
 using TuningFork.Core.Tempo;
 using TuningFork.Core.Theory;
+using TuningFork.Core.WarmUps;
 using TuningFork.Data;
 using TuningFork.Data.Rows;
 using TuningFork.Server.Features.Planning;
@@ -19,7 +20,7 @@ namespace TuningFork.Server.Features.Sound;
 /// <param name="DroneHertz">Frequencies of the drone; empty for none.</param>
 /// <param name="DroneSounds">What the drone sounds, in words.</param>
 /// <param name="DroneStarts">Whether the drone starts with the drill.</param>
-/// <param name="Tuning">What the instrument is tuned to; null but for the first element of a warm-up.</param>
+/// <param name="Tuning">What the instrument is tuned to; null but for the first element of a warm-up and for parts about tuning.</param>
 /// <param name="RecordSeconds">Seconds from the first beat after which a recording of a take ends by itself; null where it does not.</param>
 public sealed record StageSoundView(
     DrillClick? Click,
@@ -31,9 +32,9 @@ public sealed record StageSoundView(
     double? RecordSeconds
 );
 
-/// <summary>What the instrument is tuned to, at the first element of the warm-up.</summary>
+/// <summary>What the instrument is tuned to, at the first element of the warm-up and wherever tuning is the part.</summary>
 /// <param name="Tones">The notes in order, as they sound.</param>
-/// <param name="Words">The notes as they are written: "G3, D4, A4 and E5".</param>
+/// <param name="Words">The notes as they sound, as every tuner names them: "G3, D4, A4 and E5".</param>
 /// <param name="Starts">Whether they are heard by themselves when the drill begins.</param>
 public sealed record StageTuning(IReadOnlyList<Tone> Tones, string Words, bool Starts);
 
@@ -97,10 +98,16 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
         );
     }
 
-    /// <summary>At the first element of the warm-up, once; null elsewhere, and for what is not tuned by the player.</summary>
+    /// <summary>
+    /// At the first element of the warm-up, once, and wherever tuning is the part; null elsewhere, and for what is not tuned by the
+    /// player.
+    /// </summary>
     private static StageTuning? Tuning(SessionRow session, Drill drill, ProfileRow profile, bool starts)
     {
-        if (drill.Area != Area.WarmUp || session.Drills.Any(row => row.Position < session.Current && row.Area == Area.WarmUp))
+        if (drill.Area != Area.WarmUp)
+            return null;
+        var isFirst = !session.Drills.Any(row => row.Position < session.Current && row.Area == Area.WarmUp);
+        if (!isFirst && !WarmUpPart.IsTuning(drill.Title, drill.How))
             return null;
         var instrument = ProfileBooks.InstrumentOf(profile);
         var notes = TuningNotes.Of(instrument);
@@ -117,8 +124,8 @@ public sealed class StageSound(PracticeDb db, PlanDesk plans)
                             )
                     ),
                 ],
-                Words.List([.. notes.Select(note => $"{note.Name.Printed}{note.Octave}")]),
-                starts
+                Words.List([.. notes.Select(note => note.Plus(instrument.ToSounding)).Select(note => $"{note.Name.Printed}{note.Octave}")]),
+                starts && isFirst
             );
     }
 

@@ -10,6 +10,7 @@ import { sayClock } from '../../ui/words'
 import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
+import { useSettled } from '../practice/useSettled'
 import { useStageKeys } from '../practice/useStageKeys'
 import { SoundBlocked } from '../../sound/SoundBlocked'
 import { hasNotes } from '../../sound/useEarSound'
@@ -67,10 +68,12 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
       .slice(0, 7)
       .map(({ letter }, i) => [letter.charAt(0).toLowerCase(), () => round.giveStep(i)]) ?? [],
   )
+  const settled = useSettled(`${step.at} ${question?.item ?? ''}`)
+  const judging = (answer: () => void) => (step.at === 'judge' ? settled(answer) : answer())
   useStageKeys(
     {
-      yes: step.at === 'over' ? go : round.yes,
-      no: step.at === 'over' ? begin : round.no,
+      yes: step.at === 'over' ? () => settled(go) : () => judging(round.yes),
+      no: step.at === 'over' ? () => settled(begin) : () => judging(round.no),
       pause: round.again,
       letters: {
         ...figures,
@@ -79,7 +82,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
         r: round.again,
         Backspace: round.takeBack,
         p: () => voice.setPiano(!voice.piano),
-        Enter: step.at === 'over' ? go : round.yes,
+        Enter: step.at === 'over' ? () => settled(go) : () => judging(round.yes),
         Escape: () => (step.at === 'over' || step.at === 'wait' ? go() : round.end()),
       },
     },
@@ -183,7 +186,7 @@ function Round({ only, seconds, leave }: { only: string[]; seconds: number; leav
 function nowWords({ question, step }: RoundState, isOnly: boolean) {
   if (step.at === 'wait' || !question)
     return isOnly ? 'Only these: one after the other.' : 'Hear it, then say what it was.'
-  if (step.at === 'judge') return `It was: ${question.name}. Had you said so?`
+  if (step.at === 'judge') return `It was: ${question.name}. Did you get it?`
   if (step.at !== 'said') return question.line ? `In ${question.line.key}. ${question.ask}` : question.ask
   if (step.words) return `${step.right ? 'Right' : 'Not yet'}: ${step.words}`
   if (step.right) return `Right: ${question.name}.`

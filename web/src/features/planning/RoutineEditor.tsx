@@ -32,7 +32,14 @@ const bare = (blocks: Block[]): Schemas['Block'][] =>
   })
 
 /** Builds a day shape by drag and keyboard; the arithmetic follows at once. */
-export function RoutineEditor({ start, close }: { start: Schemas['RoutineView']; close: () => void }) {
+export function RoutineEditor({
+  start,
+  close,
+}: {
+  start: Schemas['RoutineView']
+  /** @param taken what its days have taken from others, in words; empty for nothing */
+  close: (taken: string) => void
+}) {
   const [name, setName] = useState(start.name)
   const [interwoven, setInterwoven] = useState(start.interwoven)
   const [weekdays, setWeekdays] = useState(start.weekdays)
@@ -69,7 +76,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
     )
     if (!saved) return
     await changed()
-    close()
+    close(saved.taken)
   }
   return (
     <Page title={start.id === 0 ? 'A new routine' : start.name} problem={problem}>
@@ -171,7 +178,7 @@ export function RoutineEditor({ start, close }: { start: Schemas['RoutineView'];
         <Press look="strong" onClick={() => save()}>
           Keep
         </Press>
-        <Press look="quiet" onClick={close}>
+        <Press look="quiet" onClick={() => close('')}>
           Leave as it was
         </Press>
       </Flex>

@@ -26,12 +26,23 @@ export function RoutinesPage() {
     name: '',
     purpose: '',
     word: '',
+    taken: '',
     interwoven: false,
     weekdays: [],
     version: 0,
     blocks: [{ area: 'WarmUp', least: 1, wanted: 5, most: 15, must: true }],
   }
-  if (editing) return <RoutineEditor start={editing} close={() => setEditing(null)} />
+  const [taken, setTaken] = useState('')
+  if (editing)
+    return (
+      <RoutineEditor
+        start={editing}
+        close={(said) => {
+          setTaken(said)
+          setEditing(null)
+        }}
+      />
+    )
   return (
     <Page
       title="Routines"
@@ -50,6 +61,11 @@ export function RoutinesPage() {
         </Flex>
       }
     >
+      {taken && (
+        <Text role="status" data-testid="taken" fontWeight={600} mb="4">
+          {taken}
+        </Text>
+      )}
       <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="6">
         {routines.data?.map((routine) => (
           <Card key={routine.id} routine={routine} minutes={minutes} edit={() => setEditing(routine)} />

@@ -24,7 +24,7 @@ export function StageBar({ session, yes, no, clicking, recording, listening, pre
   ]
   if (cue?.countsTakes || !running) keys.push(['Enter', 'enter', 'done'])
   keys.push(['s', 'S', 'skip'], ['e', 'E', '+1 min'])
-  if (sound?.click) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
+  if (sound && drills[position]?.area && !cue?.run) keys.push(['m', 'M', clicking ? 'no click' : 'click'])
   if (sound?.tuning) keys.push(['u', 'U', `tune: ${sound.tuning.words}`])
   if (drills[position]?.area && !session.question && running)
     keys.push(['r', 'R', recording ? 'stop recording' : 'record'])

@@ -27,7 +27,7 @@ export function StageHead({ session, minute, page, left }: Props) {
       <Flex gap="3" align="center">
         {drill.area && <AreaGlyph area={drill.area} dark />}
         <Text>
-          {page ? session.cue!.title : areaName(drill.area)}
+          {page ? session.cue!.title : drill.block || areaName(drill.area)}
           {!page && drill.method && ` · ${drill.method}`}
           {page && session.cue!.count && ` · ${session.cue!.count}`}
           {page && target?.tempo && ` · ${sayTempo(target.tempo, target.beat)}`}

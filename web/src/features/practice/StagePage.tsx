@@ -24,6 +24,7 @@ import { useStageChoices } from './useStageChoices'
 import { useListening } from './useListening'
 import { useStageRecording } from './useStageRecording'
 import { useNote, type Note } from './useNote'
+import { useNudge } from './useNudge'
 import { useStage, type StageState } from './useStage'
 import { useStageKeys } from './useStageKeys'
 import { useRun } from './useRun'
@@ -38,6 +39,7 @@ import { StageSaid, StationSaid } from './StageSaid'
 import { StageBar } from './StageBar'
 import { useAsked } from './useAsked'
 import { useQuestion } from './useQuestion'
+import { useSettled } from './useSettled'
 
 /** By the clock, whatever is pressed: a stretch without a miss, a rest, a way to work that is not marked. */
 const goesOn = ({ loop, period, countsTakes }: Schemas['Cue']) =>
@@ -77,11 +79,16 @@ function Stage({ stage, session, note }: StageProps) {
   const { act, played, problem, away } = stage
   const [keysShown, setKeysShown] = useState(false)
   const [seed, setSeed] = useState<Schemas['SeedView'] | null>(null)
+  // Why a key did nothing, for as long as the drill is the same.
+  const [why, setWhy] = useState({ at: -1, words: '' })
+  const tell = (words: string) => setWhy({ at: session.position, words })
   const choices = useStageChoices()
   const drill = session.drills[session.position]!
   const cue = session.cue!
   const question = session.question
   const { heard, hear, again } = useQuestion(session)
+  // The press that lets the answer be heard says nothing about it.
+  const settled = useSettled(`${session.position}:${session.cue?.question}:${heard}`)
 
   useTitle(`${cue.title}, ${areaName(drill.area)}`)
   const run = useRun(cue.run, session.target?.tempo ?? null, (late, seconds) =>
@@ -116,6 +123,7 @@ function Stage({ stage, session, note }: StageProps) {
     else if (cue.run) void run.start()
     else if (goesOn(cue)) return
     else if (drill.desk) void navigate(deskPath(drill.desk))
+    else if (question) settled(() => mark(true))
     else if (cue.countsTakes) mark(true)
     else act('Done')
   }
@@ -124,6 +132,7 @@ function Stage({ stage, session, note }: StageProps) {
     else if (help) give('none')
     else if (asksRelief) relieve(0)
     else if (question && !heard) hear()
+    else if (question) settled(() => mark(false))
     else if (run.state) run.late()
     else if (cue.run || cue.loop?.fromSeconds === null) act('Back')
     else if (cue.countsTakes) mark(false)
@@ -137,7 +146,9 @@ function Stage({ stage, session, note }: StageProps) {
   }
   const pause = () => act(session.running ? 'Pause' : 'Resume')
   const goOn = () => session.station && act('Station', session.station.materialId)
-  const nudge = (beats: number) => act('Nudge', drill.nudge + beats)
+  const move = useNudge(session, act)
+  const nudge = (beats: number) =>
+    session.target?.tempo == null ? tell(sound.moveOwnClick(beats)) : move(beats)
   const actions: Record<string, () => void> = {
     Enter: () => act('Done'),
     s: () => act('Skip'),
@@ -158,7 +169,7 @@ function Stage({ stage, session, note }: StageProps) {
     t: toggleTension,
     j: toggleRelief,
     y: goOn,
-    m: sound.toggleClick,
+    m: () => tell(sound.toggleClick()),
     d: sound.toggleDrone,
     r: question ? again : recording.toggle,
     h: () => session.running && listening.toggle(),
@@ -182,7 +193,7 @@ function Stage({ stage, session, note }: StageProps) {
   const before = session.drills.slice(0, session.position).reduce((sum, one) => sum + one.minutes, 0)
   const playhead =
     before + Math.min(drill.minutes, (played / Math.max(1, drill.allowedSeconds)) * drill.minutes)
-  const now = question ? (heard ? `${question.answerText}. Right?` : question.ask) : cue.sentence
+  const now = question ? (heard ? `${question.answerText}. Did you get it?` : question.ask) : cue.sentence
   return (
     <Flex
       as="main"
@@ -269,6 +280,11 @@ function Stage({ stage, session, note }: StageProps) {
           {session.target?.note && (
             <Text fontSize="heading" color="stageAccent" mt="2">
               {session.target.note}
+            </Text>
+          )}
+          {why.words && why.at === session.position && (
+            <Text role="status" fontSize="subheading" color="stageAccent" mt="2" data-testid="why-not">
+              {why.words}
             </Text>
           )}
           <StageSaid session={session} />

@@ -20,7 +20,11 @@ interface Props {
 /** What is left of the drill, and the tempo of the next take. */
 export function StageTime({ session, left, played, sound }: Props) {
   const period = session.cue?.period
-  const shown = period ? Math.min(left, period.endsAtSeconds - played) : left
+  const saved = session.drills[session.position]?.savedSeconds ?? 0
+  // The drill's own minutes first, then those that others have left it.
+  const own = left - saved
+  const rest = saved > 0 && own > 0 ? own : left
+  const shown = period ? Math.min(left, period.endsAtSeconds - played) : rest
   return (
     <Flex
       direction={{ base: 'row', md: 'column' }}
@@ -62,7 +66,11 @@ export function StageTime({ session, left, played, sound }: Props) {
             ? 'time: finish this take'
             : period
               ? `${sayClock(left)} of the drill`
-              : ''}
+              : saved > 0
+                ? own > 0
+                  ? `+${sayClock(saved)} saved`
+                  : 'saved time'
+                : ''}
       </Text>
       {session.target?.tempo && (
         <Flex align="center" gap="5" mt="1">

@@ -17,7 +17,7 @@ export function yesName(session: Schemas['SessionView'], heard: boolean, running
   const desk = drills[position]?.desk
   if (desk) return deskNames[desk.kind]
   if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'repair' : 'found') : 'start'
-  if (question) return heard ? 'right' : 'hear it'
+  if (question) return heard ? 'I had it' : 'hear it'
   if (cue?.loop) return cue.loop.fromSeconds === null ? 'start' : 'goes on'
   if (cue?.period && !cue.countsTakes) return 'goes on'
   return cue?.countsTakes ? 'clean' : 'done'
@@ -26,7 +26,7 @@ export function yesName(session: Schemas['SessionView'], heard: boolean, running
 /** What the left pedal means now. */
 export function noName({ cue, question }: Schemas['SessionView'], heard: boolean, running: boolean) {
   if (cue?.run) return running ? (cue.run.beatsEach > 0 ? 'late' : 'give up') : 'back'
-  if (question) return heard ? 'wrong' : 'hear it'
+  if (question) return heard ? 'I had not' : 'hear it'
   if (cue?.loop?.fromSeconds === null) return 'back'
   return cue?.countsTakes ? 'missed' : 'back'
 }

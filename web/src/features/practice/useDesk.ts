@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query'
-import { useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
+import { useAwakeSeconds } from './useAwakeSeconds'
 
 type Desk = Schemas['DeskView']
 
@@ -34,7 +34,7 @@ export function useDesk(
   const [search] = useSearchParams()
   const navigate = useNavigate()
   const queries = useQueryClient()
-  const [began] = useState(() => Date.now())
+  const spent = useAwakeSeconds()
   if (!search.has('stage')) return { name: back.name, fromStage: false, go: async () => navigate(back.to) }
   const go = async (done: boolean) => {
     const key = api.queryOptions('get', '/api/session').queryKey
@@ -45,7 +45,7 @@ export function useDesk(
         id: crypto.randomUUID(),
         sessionId: session.id,
         position: session.position,
-        playedSeconds: drill.playedSeconds + (Date.now() - began) / 1000,
+        playedSeconds: drill.playedSeconds + spent(),
         kind: 'Done',
       } as const
       queries.setQueryData(key, await ask(client.POST('/api/session/act', { body })))

@@ -1,9 +1,14 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { api, type Schemas } from '../../api/client'
 import { useSound } from '../../sound/useSound'
 
 /** Bars of a new tempo that are seen before they are counted in: a stop, so that nobody plays on in the old one. */
 const quietBars = 1
+
+/** A click of one's own begins here, and goes between these (common practice). */
+const ownBpm = 60
+const leastBpm = 20
+const mostBpm = 400
 
 /**
  * Click and drone on the stage: the core says what belongs to the thing at hand; here they begin and end with it, and by key at
@@ -75,13 +80,34 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     return () => void import('../../sound/signals').then((one) => one.stopTones())
   }, [place, tunes, tune])
 
-  const toggleClick = useCallback(() => {
-    if (tempo === null || !click) return
+  // Where the thing at hand has no tempo there is a click all the same, of one's own.
+  const [own, setOwn] = useState({ thing: '', bpm: ownBpm })
+  const ownTempo = tempo === null && clicking && own.thing === thing ? own.bpm : null
+  const startOwn = (bpm: number) => {
+    setOwn({ thing, bpm })
+    void startClick(bpm)
+  }
+  /** Click on or off; says why where there is none to be had. */
+  const toggleClick = () => {
+    if (session.cue?.run) return 'This run brings its own click: it counts in when you start it.'
+    if (session.cue?.resting) return 'This is a rest: the click comes back with the next round.'
+    if (tempo === null || !click) {
+      if (clicking) stopClick()
+      else startOwn(own.thing === thing ? own.bpm : ownBpm)
+      return ''
+    }
     if (clicking) stopClick()
     else void startClick(tempo)
     last.current = { thing, tempo }
     keepClick(!clicking)
-  }, [clicking, tempo, click, thing, startClick, stopClick, keepClick])
+    return ''
+  }
+  /** Moves the click of one's own; says what to do where there is none. */
+  const moveOwnClick = (beats: number) => {
+    if (ownTempo === null) return `There is no tempo here to move. M starts a click at ${ownBpm}.`
+    startOwn(Math.min(mostBpm, Math.max(leastBpm, ownTempo + beats)))
+    return ''
+  }
   /** Begins the click anew, with its bar counted in; answers seconds until the first beat, null where there is no click. */
   const countIn = useCallback(async () => {
     if (tempo === null || !click) return null
@@ -100,11 +126,13 @@ export function useStageSound(session: Schemas['SessionView'], keepClick: (on: b
     failed,
     beat,
     toggleClick,
+    moveOwnClick,
+    ownTempo,
     toggleDrone,
     countIn,
     bar: view?.cycle.beatsPerBar ?? 4,
     pureDrone: droning && settings?.settings.just ? (view?.droneHertz[0] ?? null) : null,
     tune,
-    word: click?.word ?? '',
+    word: ownTempo === null ? (click?.word ?? '') : `click at ${ownTempo}, + and − move it`,
   }
 }

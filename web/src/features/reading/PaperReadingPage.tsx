@@ -4,17 +4,20 @@ import { useState } from 'react'
 import { useParams } from 'react-router'
 import { api, ask, client, type Schemas } from '../../api/client'
 import { SoundBlocked } from '../../sound/SoundBlocked'
+import { Bars } from '../../ui/Bars'
 import { Outline } from '../../ui/Outline'
 import { NumberInput } from '../../ui/NumberInput'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
 import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
+import { useAwakeSeconds } from '../practice/useAwakeSeconds'
 import { useDesk } from '../practice/useDesk'
+import { useSettled } from '../practice/useSettled'
 import { useStageKeys } from '../practice/useStageKeys'
 import { LookLeft } from './Looking'
 import { ReadingHead } from './ReadingHead'
-import { Bars } from './Unseen'
+import { HowWasIt } from './HowWasIt'
 import { useReading } from './useReading'
 
 /** Examples of a book on paper, one after the other: look, count in, read to the click, say which bars were late. */
@@ -48,7 +51,7 @@ interface ExampleProps {
   leaveName: string
 }
 
-type Step = 'look' | 'run' | 'after'
+type Step = 'look' | 'run' | 'ask' | 'mark' | 'stopped'
 
 function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
   const queries = useQueryClient()
@@ -58,8 +61,8 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
   const [beats, setBeats] = useState(paper.beats)
   const [tempo, setTempo] = useState(paper.tempo)
   const [wrong, setWrong] = useState<number[]>([])
-  const [began] = useState(() => Date.now())
-  const reading = useReading(beats, bars, () => setStep('after'))
+  const spent = useAwakeSeconds()
+  const reading = useReading(beats, bars, () => setStep(wrong.length > 0 ? 'mark' : 'ask'))
   const step = wanted === 'run' && reading.failed ? 'look' : wanted
   const title = session?.cue?.title ?? paper.title
   useTitle(`${title}, at sight`)
@@ -71,11 +74,10 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
   const lost = () => reading.bar && mark(reading.bar)
   const toggle = (bar: number) =>
     setWrong((all) => (all.includes(bar) ? all.filter((one) => one !== bar) : [...all, bar]))
+  /** Stopped on the way: what was not played is no verdict. */
   const stop = () => {
-    const at = Math.max(1, reading.bar ?? 1)
-    setWrong((all) => [...new Set([...all, ...Array.from({ length: bars - at + 1 }, (_, i) => at + i)])])
     reading.stop()
-    setStep('after')
+    setStep('stopped')
   }
   const keep = async () => {
     const params = { path: { id } }
@@ -92,7 +94,7 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
       id: crypto.randomUUID(),
       sessionId: session.id,
       position: session.position,
-      playedSeconds: drill.playedSeconds + (Date.now() - began) / 1000,
+      playedSeconds: drill.playedSeconds + spent(),
       kind: marked.isClean ? ('Clean' as const) : ('Missed' as const),
       key: session.target?.key,
     }
@@ -101,8 +103,25 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
     queries.setQueryData(api.queryOptions('get', '/api/session').queryKey, now)
     if (now.position !== session.position || now.cue?.complete) leave()
   }
-  const yes = { look: start, run: () => {}, after: () => void keep() }[step]
-  const no = { look: leave, run: lost, after: () => {} }[step]
+  const settled = useSettled(step)
+  const again = () => {
+    setWrong([])
+    start()
+  }
+  const yes = {
+    look: start,
+    run: () => {},
+    ask: () => settled(() => void keep()),
+    mark: () => settled(() => void keep()),
+    stopped: again,
+  }[step]
+  const no = {
+    look: leave,
+    run: lost,
+    ask: () => settled(() => setStep('mark')),
+    mark: () => {},
+    stopped: leave,
+  }[step]
   useStageKeys(
     {
       yes,
@@ -122,7 +141,9 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
           {
             look: 'Look: time, key, tempo, the highest and the oddest place.',
             run: reading.bar === 0 ? 'Counting in' : 'On and on. Do not repair.',
-            after: 'Which bars came late or wrong? Touch them.',
+            ask: 'How was it?',
+            mark: 'Which bars came late or wrong? Touch them.',
+            stopped: 'You stopped: nothing is kept.',
           }[step]
         }
       >
@@ -139,7 +160,7 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
             </Text>
           </Flex>
         )}
-        {step === 'after' && <Bars count={bars} wrong={wrong} toggle={toggle} />}
+        {step === 'mark' && <Bars count={bars} wrong={wrong} toggle={toggle} />}
       </Box>
       {reading.failed && (
         <Text role="alert">The click could not be loaded. Press once more to try again.</Text>
@@ -150,14 +171,18 @@ function Example({ id, paper, session, leave, leaveName }: ExampleProps) {
         {step === 'look' && <DeskKey name="begin" keys="→" press={start} />}
         {step === 'run' && <DeskKey name="lost here" keys="←" press={() => lost()} />}
         {step === 'run' && <DeskKey name="stop here" keys="esc" press={stop} />}
-        {step === 'after' && (
+        {step === 'ask' && <HowWasIt right={() => void keep()} some={() => setStep('mark')} />}
+        {step === 'mark' && (
           <DeskKey
             name={`keep: ${bars - wrong.length} of ${bars} on time`}
             keys="→"
             press={() => void keep()}
           />
         )}
-        {step !== 'run' && <DeskKey name={leaveName} keys="esc" press={leave} />}
+        {step === 'stopped' && <DeskKey name="read it again" keys="→" press={again} />}
+        {step !== 'run' && (
+          <DeskKey name={step === 'ask' ? 'I stopped: keep nothing' : leaveName} keys="esc" press={leave} />
+        )}
       </Flex>
     </DeskFrame>
   )

@@ -7,6 +7,7 @@ import type { Midi } from '../../sound/useMidi'
 import { soundKey } from '../../sound/keySound'
 import { SoundBlocked } from '../../sound/SoundBlocked'
 import { tapDelay } from '../../sound/tapDelay'
+import { Bars } from '../../ui/Bars'
 import { Keys } from '../../ui/Keys'
 import { Outline } from '../../ui/Outline'
 import { Press } from '../../ui/Press'
@@ -16,11 +17,13 @@ import { sayTempo } from '../../ui/words'
 import { DeskFrame } from '../practice/DeskFrame'
 import { DeskKey } from '../practice/DeskKey'
 import { useDesk, type Leave } from '../practice/useDesk'
+import { useSettled } from '../practice/useSettled'
 import { useStageKeys } from '../practice/useStageKeys'
+import { HowWasIt } from './HowWasIt'
 import { Looking } from './Looking'
 import type { Thing } from './pointing'
 import { ReadingHead } from './ReadingHead'
-import { Bars, Unseen } from './Unseen'
+import { Unseen } from './Unseen'
 import type { How } from './usePlaying'
 import { useReadingDesk } from './useReadingDesk'
 import { wishFrom } from './wish'
@@ -94,12 +97,22 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
   const find = (thing: Thing) => setFound((all) => (all.includes(thing) ? all : [...all, thing]))
   // While the rhythm is tapped each key is a tap.
   const taps = step === 'run' && how === 'tap'
-  const yes = { look: desk.start, run: () => {}, after: () => void desk.keep(), kept: next }[step]
+  const settled = useSettled(step)
+  const yes = {
+    look: desk.start,
+    run: () => {},
+    ask: () => settled(() => void desk.keep()),
+    mark: () => settled(() => void desk.keep()),
+    kept: () => settled(next),
+    stopped: () => settled(next),
+  }[step]
   const no = {
     look: () => void leave.go(),
     run: desk.lost,
-    after: () => void desk.again(),
+    ask: () => settled(desk.some),
+    mark: () => {},
     kept: () => void leave.go(),
+    stopped: () => void leave.go(),
   }[step]
   useStageKeys(
     {
@@ -111,10 +124,12 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
         ArrowDown: () => desk.faster(-2),
         t: desk.other,
         k: () => (step === 'kept' ? void desk.shelve() : undefined),
+        o: () => (step === 'kept' || step === 'stopped') && desk.again(),
         c: desk.cover,
         d: () => step === 'look' && desk.duet(),
-        Enter: () => (step === 'run' ? undefined : step === 'kept' ? void leave.go() : yes()),
-        Escape: () => (taps ? desk.stop() : void leave.go()),
+        Enter: () =>
+          step === 'run' || step === 'ask' ? undefined : step === 'kept' ? void leave.go() : yes(),
+        Escape: () => (taps || step === 'ask' ? desk.stop() : void leave.go()),
       },
     },
     true,
@@ -142,10 +157,12 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
                   ? 'Counting in; then tap anywhere, or any key'
                   : 'Counting in'
                 : 'On and on. Do not repair.',
-            after: 'Which bars came late or wrong? Touch them.',
+            ask: 'How was it?',
+            mark: 'Which bars came late or wrong? Touch them.',
             kept: counted
               ? `${right} of ${music.bars} bars on time. ${words}`
               : 'Read once more: this one is not counted.',
+            stopped: 'You stopped: nothing is kept, and your level stays.',
           }[step]
         }
       >
@@ -182,8 +199,8 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
       )}
       <SoundBlocked />
       <Refusal problem={desk.problem} />
-      {step === 'after' && <Bars count={music.bars} wrong={wrong} toggle={desk.toggle} />}
-      {(step === 'after' || step === 'kept') && (
+      {step === 'mark' && <Bars count={music.bars} wrong={wrong} toggle={desk.toggle} />}
+      {(step === 'ask' || step === 'mark' || step === 'kept') && (
         <Flex>
           <HearIt notes={music.played} tempo={tempo} />
         </Flex>
@@ -206,19 +223,22 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
           </>
         )}
         {step === 'run' && <DeskKey name="lost here" keys={how === 'tap' ? '' : '←'} press={desk.lost} />}
-        {step === 'after' && (
+        {step === 'ask' && <HowWasIt right={() => void desk.keep()} some={desk.some} />}
+        {step === 'mark' && (
+          <DeskKey
+            name={counted ? `keep: ${right} of ${music.bars} on time` : 'go on'}
+            keys="→"
+            press={() => void desk.keep()}
+          />
+        )}
+        {(step === 'kept' || step === 'stopped') && (
           <>
-            <DeskKey
-              name={counted ? `keep: ${right} of ${music.bars} on time` : 'go on'}
-              keys="→"
-              press={() => void desk.keep()}
-            />
-            <DeskKey name="once more, not counted" keys="←" press={() => void desk.again()} />
+            <DeskKey name="the next one" keys="→" press={next} />
+            <DeskKey name="this one once more, not counted" keys="O" press={desk.again} />
           </>
         )}
         {step === 'kept' && (
           <>
-            <DeskKey name="the next one" keys="→" press={next} />
             {desk.shelved ? (
               <Text alignSelf="center">It is on the shelf.</Text>
             ) : (
@@ -226,7 +246,11 @@ function Desk({ music, book, leave, numbers, kept, next }: DeskProps) {
             )}
           </>
         )}
-        <DeskKey name={leave.name} keys={step === 'kept' ? '←' : 'esc'} press={() => void leave.go()} />
+        <DeskKey
+          name={step === 'ask' ? 'I stopped: keep nothing' : leave.name}
+          keys={step === 'kept' || step === 'stopped' ? '←' : 'esc'}
+          press={() => void (step === 'ask' ? desk.stop() : leave.go())}
+        />
       </Flex>
     </DeskFrame>
   )

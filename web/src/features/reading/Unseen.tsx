@@ -1,7 +1,6 @@
-import { Box, Flex } from '@chakra-ui/react'
+import { Box } from '@chakra-ui/react'
 import { useEffect, useRef } from 'react'
 import type { Schemas } from '../../api/client'
-import { Press } from '../../ui/Press'
 import { StageMusic } from '../practice/StageMusic'
 import { cover, isCovered } from './cover'
 import { pointedAt, type Thing } from './pointing'
@@ -52,37 +51,5 @@ export function Unseen({
     >
       <StageMusic abc={music.abc} label={`${music.title}, engraved`} height={staffHeight(music, beside)} />
     </Box>
-  )
-}
-
-/** The bars to be touched: which came late or wrong. */
-export function Bars({
-  count,
-  wrong,
-  toggle,
-}: {
-  count: number
-  wrong: number[]
-  toggle: (bar: number) => void
-}) {
-  return (
-    <Flex gap="2" wrap="wrap" role="group" aria-label="Bars">
-      {Array.from({ length: count }, (_, i) => i + 1).map((bar) => (
-        <Press
-          key={bar}
-          minW="52px"
-          minH="44px"
-          justifyContent="center"
-          borderColor={wrong.includes(bar) ? 'stageAccent' : 'stageEdge'}
-          color={wrong.includes(bar) ? 'stageAccent' : undefined}
-          aria-pressed={wrong.includes(bar)}
-          aria-label={`Bar ${bar} late or wrong`}
-          _hover={{ bg: 'stageHover' }}
-          onClick={() => toggle(bar)}
-        >
-          {bar}
-        </Press>
-      ))}
-    </Flex>
   )
 }

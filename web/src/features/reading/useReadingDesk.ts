@@ -5,7 +5,7 @@ import { useProblem } from '../../ui/refusal'
 import { standIn, usePlaying, type How } from './usePlaying'
 import { useReading } from './useReading'
 
-export type Step = 'look' | 'run' | 'after' | 'kept'
+export type Step = 'look' | 'run' | 'ask' | 'mark' | 'kept' | 'stopped'
 
 const hows: How[] = ['self', 'tap', 'keys', 'midi']
 
@@ -49,9 +49,10 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
   const playing = usePlaying(how, wanted === 'run', tempo)
   const [marked, setMarked] = useState<Schemas['MarkedView'] | null>(null)
   const done = async () => {
-    setStep('after')
-    // Where nothing was heard one marks it oneself.
-    if (numbers === null && (how === 'self' || playing.heard === 0)) return
+    // Where nothing was heard one says it oneself; who has pressed "lost here" has said it already.
+    const isHeard = numbers !== null || (how !== 'self' && playing.heard > 0)
+    setStep(isHeard || wrong.length > 0 ? 'mark' : 'ask')
+    if (!isHeard) return
     const found = await run(() =>
       numbers === null
         ? playing.marks(music.seed, tempo)
@@ -96,8 +97,8 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
   const keep = async () => {
     if (await send()) setStep('kept')
   }
-  const again = async () => {
-    if (!(await send())) return
+  /** Once more, of what is no longer unseen: it counts for nothing. */
+  const again = () => {
     setCounted(false)
     setWrong([])
     start()
@@ -136,20 +137,17 @@ export function useReadingDesk({ music, ahead: proposed, numbers, kept }: Given)
     toggle,
     lost,
     keep,
+    some: () => setStep('mark'),
     shelve,
     shelved,
     again,
     other,
     faster,
     cover: () => setAhead(ahead === null ? 0 : ahead === 2 ? null : ahead + 1),
-    /** Stopped early: what was not reached was not on time. */
+    /** Stopped on the way: what was not played is no verdict. */
     stop: () => {
-      const at = Math.max(1, reading.bar ?? 1)
-      setWrong((all) => [
-        ...new Set([...all, ...Array.from({ length: music.bars - at + 1 }, (_, i) => at + i)]),
-      ])
       reading.stop()
-      setStep('after')
+      setStep('stopped')
     },
   }
 }

@@ -11,8 +11,10 @@ import { useDesk, type Leave } from '../practice/useDesk'
 import { Page } from '../../ui/Page'
 import { Tick } from '../../ui/Tick'
 import { Press } from '../../ui/Press'
+import { Bars } from '../../ui/Bars'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { useTitle } from '../../ui/usePageChange'
+import { useSettled } from '../practice/useSettled'
 import { useStageKeys } from '../practice/useStageKeys'
 import { useSlowReading } from './useSlowReading'
 
@@ -23,10 +25,65 @@ export function SlowReadingPage() {
   const [marks, setMarks] = useState<number[] | null>(null)
   const leave = useDesk('SlowReading', id, { name: 'back to the piece', to: `/music/${id}` })
   if (!piece.data) return <Outline />
-  return marks === null ? (
-    <Reading piece={piece.data} done={setMarks} leave={leave} />
+  if (marks === null) return <Reading piece={piece.data} done={setMarks} leave={leave} />
+  return marks.length === 0 ? (
+    <NothingMarked piece={piece.data} leave={leave} mark={setMarks} again={() => setMarks(null)} />
   ) : (
     <Suggested piece={piece.data} marks={marks} leave={leave} again={() => setMarks(null)} />
+  )
+}
+
+interface NothingProps {
+  piece: Schemas['PieceView']
+  leave: Leave
+  mark: (marks: number[]) => void
+  again: () => void
+}
+
+/** No bar was marked: that may mean that all went well, or that nobody pressed; it is asked. */
+function NothingMarked({ piece, leave, mark, again }: NothingProps) {
+  const [wrong, setWrong] = useState<number[] | null>(null)
+  const settled = useSettled(wrong === null ? 'ask' : 'mark')
+  const yes = () => (wrong === null ? void leave.go(true) : wrong.length > 0 && mark(wrong))
+  const no = () => (wrong === null ? setWrong([]) : again())
+  useStageKeys(
+    {
+      yes: () => settled(yes),
+      no: () => settled(no),
+      pause: () => {},
+      letters: { Escape: () => void leave.go(false) },
+    },
+    true,
+  )
+  useTitle(`${piece.title}, how was it`)
+  const toggle = (bar: number) =>
+    setWrong((all = []) => (all!.includes(bar) ? all!.filter((one) => one !== bar) : [...all!, bar]))
+  return (
+    <DeskFrame>
+      <Text color="stageFaded">{piece.title} · slow first reading</Text>
+      <Box my="auto">
+        <chakra.h1 fontSize={{ base: '2.1rem', md: '3rem' }} lineHeight={1.15} mb="6">
+          {wrong === null ? 'No bar was marked. Did it go through?' : 'Which bars tripped you? Touch them.'}
+        </chakra.h1>
+        {wrong !== null && (
+          <Bars from={piece.fromBar} count={piece.toBar - piece.fromBar + 1} wrong={wrong} toggle={toggle} />
+        )}
+      </Box>
+      <Flex gap="3" wrap="wrap">
+        {wrong === null ? (
+          <>
+            <DeskKey name="it went through" keys="→" press={yes} />
+            <DeskKey name="some bars tripped me" keys="←" press={no} />
+          </>
+        ) : (
+          <>
+            <DeskKey name="go on with these" keys="→" press={yes} />
+            <DeskKey name="read it again" keys="←" press={no} />
+          </>
+        )}
+        <DeskKey name="I stopped: keep nothing" keys="esc" press={() => void leave.go(false)} />
+      </Flex>
+    </DeskFrame>
   )
 }
 
@@ -49,6 +106,7 @@ function Reading({ piece, done, leave }: ReadingProps) {
   const reading = useSlowReading(piece, tempo, done)
   const press = () => (reading.bar === null ? void reading.start() : reading.mark())
   const bar = reading.bar
+  const leaving = () => (reading.marks.length > 0 ? reading.end() : void leave.go(false))
   const faster = (beats: number) => bar === null && setTempo(Math.min(400, Math.max(20, tempo + beats)))
   useStageKeys(
     {
@@ -57,7 +115,8 @@ function Reading({ piece, done, leave }: ReadingProps) {
       pause: press,
       letters: {
         Enter: reading.end,
-        Escape: () => void leave.go(false),
+        // What was marked is looked at first; leaving it from there is one press more.
+        Escape: leaving,
         ArrowUp: () => faster(2),
         ArrowDown: () => faster(-2),
       },
@@ -115,7 +174,11 @@ function Reading({ piece, done, leave }: ReadingProps) {
         ) : (
           <DeskKey name="that is the end" keys="enter" press={reading.end} />
         )}
-        <DeskKey name={leave.name} keys="esc" press={() => void leave.go(false)} />
+        <DeskKey
+          name={reading.marks.length > 0 ? 'stop, with these marks' : leave.name}
+          keys="esc"
+          press={leaving}
+        />
       </Flex>
     </DeskFrame>
   )
@@ -160,17 +223,7 @@ function Suggested({ piece, marks, leave, again }: SuggestedProps) {
   const suggested = api.useQuery('post', '/api/pieces/{id}/reading', { params: { path }, body: { marks } })
   return (
     <Page title={`${piece.title}: what tripped`}>
-      {marks.length === 0 ? (
-        <Text>Nothing was marked: then it can be played through, a little faster.</Text>
-      ) : (
-        suggested.data && <Borders piece={piece} start={suggested.data} leave={leave} />
-      )}
-      <Flex gap="3" mt="5" wrap="wrap">
-        <Press onClick={again}>Read once more</Press>
-        <Press look="quiet" onClick={() => void leave.go(true)}>
-          {leave.name}
-        </Press>
-      </Flex>
+      {suggested.data && <Borders piece={piece} start={suggested.data} leave={leave} again={again} />}
     </Page>
   )
 }
@@ -179,9 +232,10 @@ interface BordersProps {
   piece: Schemas['PieceView']
   start: Schemas['SuggestedPassage'][]
   leave: Leave
+  again: () => void
 }
 
-function Borders({ piece, start, leave }: BordersProps) {
+function Borders({ piece, start, leave, again }: BordersProps) {
   const saved = useSaved()
   const { problem, run } = useProblem()
   const [rows, setRows] = useState(start.map((one) => ({ ...one, take: true })))
@@ -195,6 +249,16 @@ function Borders({ piece, start, leave }: BordersProps) {
     await saved()
     await leave.go(true)
   }
+  const settled = useSettled('borders')
+  useStageKeys(
+    {
+      yes: () => settled(() => taken.length > 0 && void make()),
+      no: () => settled(again),
+      pause: () => {},
+      letters: { Escape: () => void leave.go(false) },
+    },
+    true,
+  )
   return (
     <>
       <Text color="faded" mb="3">
@@ -222,9 +286,15 @@ function Borders({ piece, start, leave }: BordersProps) {
         </Flex>
       ))}
       <Refusal problem={problem} />
-      <Press look="strong" mt="3" disabled={taken.length === 0} onClick={() => make()}>
-        Make {taken.length === 1 ? 'this passage' : `these ${taken.length} passages`}
-      </Press>
+      <Flex gap="3" mt="5" wrap="wrap" align="center">
+        <Press look="strong" disabled={taken.length === 0} onClick={() => make()}>
+          → make {taken.length === 1 ? 'this passage' : `these ${taken.length} passages`}
+        </Press>
+        <Press onClick={again}>← read it again</Press>
+        <Press look="quiet" onClick={() => void leave.go(false)}>
+          esc without passages
+        </Press>
+      </Flex>
     </>
   )
 }

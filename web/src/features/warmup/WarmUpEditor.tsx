@@ -23,16 +23,13 @@ interface Props {
   close: () => void
 }
 
-const bare = (parts: KeyedPart[]): Part[] =>
-  parts.map(({ element, title, how, minutes, core, fromRepertoire, materialId }) => ({
-    element,
-    title,
-    how,
-    minutes,
-    core,
-    fromRepertoire,
-    materialId,
-  }))
+/** The parts as they are kept: all of them but the key that dragging needs. */
+export const bare = (parts: KeyedPart[]): Part[] =>
+  parts.map((keyed) => {
+    const part: Partial<KeyedPart> = { ...keyed }
+    delete part.key
+    return part as Part
+  })
 const sorted = (parts: KeyedPart[]): KeyedPart[] => inOrder<KeyedPart>(parts).map(({ part }) => part)
 
 const newPart = (element: Element): KeyedPart => ({
@@ -40,7 +37,7 @@ const newPart = (element: Element): KeyedPart => ({
   title: '',
   how: '',
   minutes: 1,
-  core: false,
+  core: true,
   fromRepertoire: false,
   key: crypto.randomUUID(),
 })

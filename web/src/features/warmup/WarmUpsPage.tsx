@@ -8,6 +8,7 @@ import { Field } from '../../ui/Field'
 import { NumberInput } from '../../ui/NumberInput'
 import { Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
+import { Tick } from '../../ui/Tick'
 import { Refusal, useProblem } from '../../ui/refusal'
 import { Pick } from '../../ui/Pick'
 import { useRemoval } from '../../ui/removal'
@@ -172,19 +173,27 @@ function Opening({ view }: { view: Schemas['WarmUpsView'] }) {
           onBlur={() => words !== (view.awareness || view.usualAwareness) && void set({})}
         />
       </Field>
-      <Field
-        label="for so many minutes"
-        hint="in a sitting under 20 minutes it stands in place of the sound exercises"
-      >
-        <NumberInput
-          label="Minutes of the opening"
-          value={view.minutes}
-          min={1}
-          max={15}
-          width="80px"
-          onChange={(minutes) => void set({ minutes })}
-        />
-      </Field>
+      {view.minutes > 0 && (
+        <Field
+          label="for so many minutes"
+          hint="in a sitting under 20 minutes it stands in place of the sound exercises; where its minutes have no room it is left out whole"
+        >
+          <NumberInput
+            label="Minutes of the opening"
+            value={view.minutes}
+            min={1}
+            max={15}
+            width="80px"
+            onChange={(minutes) => void set({ minutes })}
+          />
+        </Field>
+      )}
+      <Tick
+        mt="2"
+        label="begin with this opening"
+        on={view.minutes > 0}
+        set={(on) => void set({ minutes: on ? 1 : 0 })}
+      />
       <Text color="faded" mt="3">
         Versions take turns, the one that has waited longest comes next. ● is the core and always touched; ○
         is extra and goes first. A warm-up shows what needs work today: on the stage, N writes it down.

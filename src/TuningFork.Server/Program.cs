@@ -73,6 +73,9 @@ builder.Services.AddSingleton(turns);
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddDbContext<PracticeDb>((services, options) => Ledger.Use(options, services));
 builder.Services.AddHostedService<DailyBackup>();
+
+// What goes wrong beside the requests is told, and ends nothing.
+builder.Services.Configure<HostOptions>(host => host.BackgroundServiceExceptionBehavior = BackgroundServiceExceptionBehavior.Ignore);
 builder.Services.AddScoped<PracticeClock>();
 builder.Services.AddScoped<PlanDesk>();
 builder.Services.AddScoped<MusicDesk>();
@@ -102,6 +105,9 @@ builder.Services.AddScoped<SessionDesk>();
 builder.Services.AddScoped<ThingAtHand>();
 builder.Services.AddScoped<SessionEvening>();
 builder.Services.AddScoped<SessionViews>();
+
+// What cannot be read of an address is told as everything else is.
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.ConfigureHttpJsonOptions(json =>
 {
     json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(allowIntegerValues: false));

@@ -204,7 +204,7 @@ public sealed class App : WebApplicationFactory<Program>
         return session;
     }
 
-    private string Book => Path.Combine(data, "own.db");
+    public string Book => Path.Combine(data, "own.db");
 
     /// <summary>Something befalls the file while nobody looks: it holds only this text, or it is gone.</summary>
     public void Break(string? content)

@@ -23,6 +23,8 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
 {
     private const int DaysInAWeek = 7;
     private const int EveryDay = 127;
+    private const int FirstYear = 1970,
+        LastYear = 2200;
 
     /// <summary>Weekdays on which it is played, Monday 1 to Sunday 64, added up.</summary>
     public int Weekdays { get; init; } = EveryDay;
@@ -69,6 +71,7 @@ public sealed record PatternPlan(int Size, int PerWeek, bool Joined, DateOnly Fi
         : PerWeek is < 1 or > 2 ? ("perWeek", "Take one or two patterns a week: clear notes come before more of them.")
         : From < 1 || From > Patterns.Count(Size)
             ? ("from", $"There are {Patterns.Count(Size)} patterns of {Size} degrees; begin with 1 to {Patterns.Count(Size)}.")
+        : First.Year is < FirstYear or > LastYear ? ("first", $"Patterns begin on a day between {FirstYear} and {LastYear}.")
         : Weekdays is < 1 or > EveryDay ? ("weekdays", "Choose at least one weekday.")
         : null;
 }

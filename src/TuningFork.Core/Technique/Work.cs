@@ -66,6 +66,14 @@ public sealed record Work(WorkKind Kind)
 
     /// <summary>What is wrong with it, with the field; null when it can be used.</summary>
     public (string Field, string Problem)? Check() =>
+        // What belongs to another kind would be planned all the same.
+        Kind != WorkKind.Patterns
+        && Patterns is not null
+            ? ("patterns", "Only patterns have a plan of patterns. Leave it out.")
+        : Kind != WorkKind.Numbers && Numbers is not null ? ("numbers", "Only a book of technique has numbers. Leave them out.")
+        : OfKind();
+
+    private (string Field, string Problem)? OfKind() =>
         Kind switch
         {
             WorkKind.Shuttle => Items.Count is < 2 or > 24

@@ -259,19 +259,24 @@ public sealed partial class Backups(string path, string? folder = null)
                     .Select(name => Named().Match(name!))
                     .Where(match => match.Success)
                     .Select(match =>
-                        (
-                            match.Value,
-                            DateTime.ParseExact(
-                                match.Groups["taken"].Value,
-                                Stamp,
-                                CultureInfo.InvariantCulture,
-                                DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal
-                            ),
-                            Enum.Parse<BackupKind>(match.Groups["kind"].Value)
-                        )
+                        (match.Value, Taken: TakenAt(match.Groups["taken"].Value), Enum.Parse<BackupKind>(match.Groups["kind"].Value))
                     )
+                    // A name that only looks like ours, with a day that there is not, is somebody else's file.
+                    .Where(found => found.Taken is not null)
+                    .Select(found => (found.Value, found.Taken!.Value, found.Item3))
                     .OrderByDescending(found => found.Item2),
             ];
+
+    private static DateTime? TakenAt(string stamp) =>
+        DateTime.TryParseExact(
+            stamp,
+            Stamp,
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.AssumeUniversal | DateTimeStyles.AdjustToUniversal,
+            out var taken
+        )
+            ? taken
+            : null;
 
     [GeneratedRegex(
         "^(?<taken>[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9]{6}Z)\\.(?<kind>Daily|BeforeUpgrade|BeforeRestore|ByHand)\\.db$",

@@ -9,7 +9,14 @@ internal static class Recorded
     public static IReadOnlyList<Guid> In(SqliteConnection book) =>
         SafeFile.Lines(book, "SELECT name FROM sqlite_master WHERE name='Recordings'").Count == 0
             ? []
-            : [.. SafeFile.Lines(book, """SELECT "Key" FROM "Recordings" ORDER BY "Id" """).Select(Guid.Parse)];
+            :
+            [
+                .. SafeFile
+                    .Lines(book, """SELECT "Key" FROM "Recordings" ORDER BY "Id" """)
+                    // A key that is none names no sound; the rest of the book does not suffer from it.
+                    .Select(key => Guid.TryParse(key, out var known) ? known : (Guid?)null)
+                    .OfType<Guid>(),
+            ];
 
     /// <summary>The same of a file; null when it cannot be read.</summary>
     public static IReadOnlyList<Guid>? In(string path)

@@ -33,6 +33,17 @@ public static class SafeFile
     public static void Copy(string from, string to, Action<SqliteConnection>? change = null)
     {
         var partial = to + ".partial";
+        TroubleException? Trouble(Exception problem) =>
+            // What is only to be made is not a book that is gone.
+            problem is SqliteException { SqliteErrorCode: 14 }
+            && File.Exists(from)
+            && !File.Exists(partial)
+                ? new TroubleException(
+                    TroubleKind.Unwritable,
+                    $"Nothing can be written to {Path.GetDirectoryName(Path.GetFullPath(to))}. Give the folder its right to be written, or choose another.",
+                    problem
+                )
+                : TroubleException.Of(problem, to);
         try
         {
             Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
@@ -50,10 +61,11 @@ public static class SafeFile
             Settle(partial);
             File.Move(partial, to, overwrite: true);
         }
-        catch (Exception problem) when (TroubleException.Of(problem, to) is not null)
+        catch (Exception problem) when (Trouble(problem) is not null)
         {
+            var trouble = Trouble(problem)!;
             Try(() => Delete(partial));
-            throw TroubleException.Of(problem, to)!;
+            throw trouble;
         }
     }
 

@@ -27,6 +27,16 @@ public sealed class SecondCopy(string data, string path)
         return new Backups(path, Directory.Exists(Path.Combine(folder, Own)) ? Path.Combine(folder, Own) : folder);
     }
 
+    /// <summary>Where a folder really lies: every link on the way followed.</summary>
+    private static string Real(string folder)
+    {
+        var whole = Path.TrimEndingDirectorySeparator(Path.GetFullPath(folder));
+        if (Path.GetDirectoryName(whole) is not { } above)
+            return whole;
+        var here = Path.Combine(Real(above), Path.GetFileName(whole));
+        return new DirectoryInfo(here).ResolveLinkTarget(returnFinalTarget: true)?.FullName ?? here;
+    }
+
     /// <summary>Chooses a folder, or none.</summary>
     /// <param name="wished">A whole path, also of a folder that was chosen before, perhaps by another machine; empty for none.</param>
     /// <exception cref="FolderException">It is not there, cannot be written, or is the folder of the book itself.</exception>
@@ -45,9 +55,11 @@ public sealed class SecondCopy(string data, string path)
         wished = Path.TrimEndingDirectorySeparator(Path.GetFullPath(wished));
         if (!Directory.Exists(wished))
             throw new FolderException($"There is no folder {wished}. Plug the disk in, or make the folder first.");
-        var inside = Path.GetRelativePath(Path.GetFullPath(data), wished);
+        var inside = Path.GetRelativePath(Real(data), Real(wished));
         if (inside == "." || !inside.StartsWith("..", StringComparison.Ordinal))
             throw new FolderException("Your book lies there itself. Choose a folder on another disk.");
+        if (wished == Path.GetPathRoot(wished))
+            throw new FolderException("That is the root of this machine. Choose a folder on another disk, like /media/stick.");
         var folder = Path.GetFileName(wished) == Own ? wished : Path.Combine(wished, Own);
         try
         {

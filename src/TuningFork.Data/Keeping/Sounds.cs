@@ -80,25 +80,31 @@ public sealed class Sounds(string folder)
     /// <exception cref="IOException">There is no room, or the folder cannot be written; nothing is left of it.</exception>
     public async Task<long> PutAsync(Guid key, Func<Stream, Task> write)
     {
+        using var arrived = await ArriveAsync(write);
+        arrived.Keep(key);
+        return LengthOf(key);
+    }
+
+    /// <summary>Takes a whole one in under a name of its own: it is nobody's until it is kept, and gone when it is let go before.</summary>
+    /// <param name="write">Writes it.</param>
+    /// <exception cref="IOException">There is no room, or the folder cannot be written; nothing is left of it.</exception>
+    public async Task<ArrivedSound> ArriveAsync(Func<Stream, Task> write)
+    {
         ArgumentNullException.ThrowIfNull(write);
         Directory.CreateDirectory(Folder);
-        var partial = PathOf(key) + Partial;
+        var arrived = new ArrivedSound(this, Path.Combine(Folder, $"{Guid.NewGuid():N}{Partial}"));
         try
         {
-            await using (var file = new FileStream(partial, FileMode.Create, FileAccess.Write))
-            {
-                await write(file);
-                file.Flush(flushToDisk: true);
-            }
-
-            File.Move(partial, PathOf(key), overwrite: true);
+            await using var file = new FileStream(arrived.Place, FileMode.CreateNew, FileAccess.Write);
+            await write(file);
+            file.Flush(flushToDisk: true);
+            return arrived;
         }
-        finally
+        catch
         {
-            File.Delete(partial);
+            arrived.Dispose();
+            throw;
         }
-
-        return LengthOf(key);
     }
 
     /// <summary>Reads one; null where it is not there.</summary>
@@ -173,4 +179,19 @@ public sealed class Sounds(string folder)
         if (Directory.Exists(Folder))
             Directory.Delete(Folder, recursive: true);
     }
+}
+
+/// <summary>A sound that has arrived and belongs to nobody yet.</summary>
+/// <param name="sounds">Where it lies.</param>
+/// <param name="place">Under which name.</param>
+public sealed class ArrivedSound(Sounds sounds, string place) : IDisposable
+{
+    internal string Place => place;
+
+    /// <summary>From now on it is the sound of a recording.</summary>
+    /// <param name="key">Which one.</param>
+    public void Keep(Guid key) => File.Move(place, sounds.PathOf(key), overwrite: true);
+
+    /// <summary>What was not kept is gone.</summary>
+    public void Dispose() => File.Delete(place);
 }

@@ -81,6 +81,15 @@ public sealed class TroubleException(TroubleKind kind, string message, Exception
                 $"The disk is full: there is no room to write {path}. Nothing was changed; make room and try again.",
                 failure
             ),
+            // What is refused elsewhere, a folder on another disk or a setting, is named by what it is.
+            IOException
+            or UnauthorizedAccessException
+                when !failure.Message.Contains(path, StringComparison.Ordinal) && failure.Message.Contains('/', StringComparison.Ordinal) =>
+                new(
+                    TroubleKind.Unwritable,
+                    $"{failure.Message.TrimEnd('.')}. Give it back its rights, or look after the disk it lies on, and try again.",
+                    failure
+                ),
             IOException or UnauthorizedAccessException => new(
                 TroubleKind.Unwritable,
                 $"The file {path} cannot be written. Give it and its folder back their right to be written, and try again.",

@@ -81,7 +81,19 @@ public static class Problems
             throw new FieldException(problems[0].Field, problems[0].Problem);
     }
 
-    public static void Use(WebApplication app) =>
+    public static void Use(WebApplication app)
+    {
+        // A value of an address that cannot be read is refused before there is an exception to tell of.
+        app.UseStatusCodePages(pages =>
+            pages.HttpContext.Response.StatusCode == StatusCodes.Status400BadRequest
+                ? WriteAsync(
+                    pages.HttpContext,
+                    StatusCodes.Status400BadRequest,
+                    "request",
+                    "A value of this address cannot be read. Write numbers with digits, days like 2031-05-14, and the rest as documented."
+                )
+                : Task.CompletedTask
+        );
         app.UseExceptionHandler(
             new ExceptionHandlerOptions
             {
@@ -92,11 +104,19 @@ public static class Problems
                     || Read(failure.Exception).Status != StatusCodes.Status500InternalServerError,
             }
         );
+    }
 
     private static async Task AnswerAsync(HttpContext context)
     {
         var error = context.Features.Get<IExceptionHandlerFeature>()?.Error;
         var (status, field, detail) = InTrouble(context, error) ?? Read(error);
+        if (status == StatusCodes.Status500InternalServerError && BrokenRow(context) is { } row)
+            (status, field, detail) = (StatusCodes.Status503ServiceUnavailable, "row", row);
+        await WriteAsync(context, status, field, detail);
+    }
+
+    private static Task WriteAsync(HttpContext context, int status, string field, string detail)
+    {
         context.Response.StatusCode = status;
         var problem = new ProblemDetails
         {
@@ -105,7 +125,7 @@ public static class Problems
             Detail = detail,
         };
         problem.Extensions["errors"] = new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] };
-        await context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
+        return context.Response.WriteAsJsonAsync(problem, (JsonSerializerOptions?)null, "application/problem+json");
     }
 
     /// <summary>
@@ -127,6 +147,23 @@ public static class Problems
             "file",
             trouble.Message
         );
+    }
+
+    /// <summary>Where something failed that nobody foresaw: whether a row of the book is the cause, in a sentence; else null.</summary>
+    private static string? BrokenRow(HttpContext context)
+    {
+        try
+        {
+            var ledger = context.RequestServices.GetRequiredService<Ledger>();
+            return BookCheck.FirstOf(ledger.PathOf(ledger.Of(context)), context.RequestAborted) is { } fault
+                ? $"In your book {fault.Words}. Set up, Backups shows it and can take it out, or puts a backup in the place of the book."
+                : null;
+        }
+        catch (Exception problem) when (problem is not OutOfMemoryException)
+        {
+            // The failure that led here is what is told.
+            return null;
+        }
     }
 
     private static (int Status, string Field, string Detail) Read(Exception? error) =>

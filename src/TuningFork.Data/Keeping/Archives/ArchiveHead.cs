@@ -7,6 +7,7 @@ namespace TuningFork.Data.Keeping.Archives;
 /// <param name="WrittenUtc">When it was written.</param>
 /// <param name="Rows">Rows of each table.</param>
 /// <param name="Attachments">Files that lie beside the tables.</param>
+/// <param name="Tables">The hash of each table as it lies here; null in archives of earlier versions.</param>
 /// <param name="Sounds">Recordings whose sound lies beside the tables: the key of each and the hash of its sound.</param>
 public sealed record ArchiveHead(
     string Format,
@@ -15,7 +16,8 @@ public sealed record ArchiveHead(
     DateTime WrittenUtc,
     IReadOnlyDictionary<string, int> Rows,
     int Attachments,
-    IReadOnlyDictionary<string, string>? Sounds = null
+    IReadOnlyDictionary<string, string>? Sounds = null,
+    IReadOnlyDictionary<string, string>? Tables = null
 )
 {
     /// <summary>The name of the format.</summary>

@@ -44,9 +44,13 @@ public static class ArchiveReader
             var head = Head(zip);
             SafeFile.Delete(path);
             await EmptyAsync(path, head.Schema, cancel);
-            Fill(zip, head, path, cancel);
-            await ArchiveSounds.ReadAsync(zip, head, SoundsOf(path), cancel);
+            var room = new ArchiveRoom(archive.Length, path);
+            Fill(zip, head, path, room, cancel);
+            await ArchiveSounds.ReadAsync(zip, head, SoundsOf(path), room, cancel);
             await PracticeFile.PrepareAsync(path, cancel: cancel);
+            // As the program reads it: what would take a page down later is refused now.
+            if (BookCheck.FirstOf(path, cancel) is { } fault)
+                throw Damaged(fault.Words);
             return head;
         }
         catch (Exception problem)
@@ -131,7 +135,7 @@ public static class ArchiveReader
         await db.GetService<IMigrator>().MigrateAsync(schema, cancel);
     }
 
-    private static void Fill(ZipArchive zip, ArchiveHead head, string path, CancellationToken cancel)
+    private static void Fill(ZipArchive zip, ArchiveHead head, string path, ArchiveRoom room, CancellationToken cancel)
     {
         using var book = SafeFile.Open(path);
         SafeFile.Run(book, "PRAGMA foreign_keys=OFF");
@@ -142,7 +146,9 @@ public static class ArchiveReader
         foreach (var table in tables)
         {
             SafeFile.Run(book, $"DELETE FROM {BookTables.Quoted(table)}");
-            var read = FillTable(zip, book, table, cancel);
+            var (read, hash) = FillTable(zip, book, table, room, cancel);
+            if (head.Tables is { } hashes && hashes.TryGetValue(table, out var written) && written != hash)
+                throw Damaged($"{table} is not what it was");
             if (read != head.Rows.GetValueOrDefault(table))
                 throw Damaged($"of {head.Rows.GetValueOrDefault(table)} rows of {table} {read} are there");
         }
@@ -152,10 +158,16 @@ public static class ArchiveReader
         all.Commit();
     }
 
-    private static int FillTable(ZipArchive zip, SqliteConnection book, string table, CancellationToken cancel)
+    private static (int Rows, string Hash) FillTable(
+        ZipArchive zip,
+        SqliteConnection book,
+        string table,
+        ArchiveRoom room,
+        CancellationToken cancel
+    )
     {
         if (zip.GetEntry(ArchiveHead.TableEntry(table)) is not { } entry)
-            return 0;
+            return (0, Convert.ToHexStringLower(SHA256.HashData([])));
         if (entry.Length > LargestTable)
             throw Damaged($"{table} is too large");
         var columns = BookTables.Columns(book, table);
@@ -164,11 +176,14 @@ public static class ArchiveReader
             $"INSERT INTO {BookTables.Quoted(table)} ({string.Join(',', columns.Select(BookTables.Quoted))}) VALUES ({string.Join(',', columns.Select((_, i) => $"$v{i}"))})"
         );
         var values = columns.Select((_, i) => insert.Parameters.Add(new SqliteParameter($"$v{i}", DBNull.Value))).ToList();
-        using var lines = new StreamReader(entry.Open(), new UTF8Encoding(false, throwOnInvalidBytes: true));
+        using var sha = SHA256.Create();
+        using var hashed = new CryptoStream(entry.Open(), sha, CryptoStreamMode.Read);
+        using var lines = new StreamReader(hashed, new UTF8Encoding(false, throwOnInvalidBytes: true));
         var count = 0;
         while (Line(lines, table) is { } line)
         {
             cancel.ThrowIfCancellationRequested();
+            room.Take(line.Length);
             using var row = JsonDocument.Parse(line);
             if (row.RootElement.ValueKind != JsonValueKind.Object)
                 throw Damaged($"a line of {table} is no row");
@@ -179,12 +194,12 @@ public static class ArchiveReader
             }
 
             for (var i = 0; i < columns.Count; i++)
-                values[i].Value = row.RootElement.TryGetProperty(columns[i], out var value) ? Value(zip, value) : DBNull.Value;
+                values[i].Value = row.RootElement.TryGetProperty(columns[i], out var value) ? Value(zip, value, room) : DBNull.Value;
             insert.ExecuteNonQuery();
             count++;
         }
 
-        return count;
+        return (count, Convert.ToHexStringLower(sha.Hash!));
     }
 
     /// <summary>The next line; one without end is not read into memory.</summary>
@@ -202,22 +217,23 @@ public static class ArchiveReader
         return line.Length > 0 ? line.ToString() : null;
     }
 
-    private static object Value(ZipArchive zip, JsonElement value) =>
+    private static object Value(ZipArchive zip, JsonElement value, ArchiveRoom room) =>
         value.ValueKind switch
         {
             JsonValueKind.String => value.GetString()!,
             JsonValueKind.Number => value.TryGetInt64(out var whole) ? whole : value.GetDouble(),
             JsonValueKind.Null => DBNull.Value,
             JsonValueKind.Object when value.TryGetProperty("attachment", out var hash) && hash.ValueKind == JsonValueKind.String =>
-                Attached(zip, hash.GetString()!),
+                Attached(zip, hash.GetString()!, room),
             _ => throw Damaged("a value is of no known kind"),
         };
 
-    private static byte[] Attached(ZipArchive zip, string hash)
+    private static byte[] Attached(ZipArchive zip, string hash, ArchiveRoom room)
     {
         var entry = zip.GetEntry(ArchiveHead.AttachmentEntry(hash)) ?? throw Damaged($"the attachment {hash} is missing");
         if (entry.Length > LargestAttachment)
             throw Damaged($"the attachment {hash} is too large");
+        room.Take(entry.Length);
         using var from = entry.Open();
         // A zip may say less than it holds.
         var bytes = new byte[entry.Length];

@@ -27,7 +27,7 @@ internal static class ArchiveSounds
 
     /// <summary>Reads all of them into a folder.</summary>
     /// <exception cref="ArchiveException">One is missing, or is not what it was.</exception>
-    public static async Task ReadAsync(ZipArchive zip, ArchiveHead head, Sounds sounds, CancellationToken cancel)
+    public static async Task ReadAsync(ZipArchive zip, ArchiveHead head, Sounds sounds, ArchiveRoom room, CancellationToken cancel)
     {
         sounds.Clear();
         foreach (var (name, hash) in head.Sounds ?? new Dictionary<string, string>(StringComparer.Ordinal))
@@ -36,6 +36,7 @@ internal static class ArchiveSounds
                 throw ArchiveReader.Damaged($"the recording {name} is missing");
             if (entry.Length > LargestSound)
                 throw ArchiveReader.Damaged($"the recording {name} is too large");
+            room.Take(entry.Length);
             var read = "";
             await using var sound = await entry.OpenAsync(cancel);
             await sounds.PutAsync(key, file =>

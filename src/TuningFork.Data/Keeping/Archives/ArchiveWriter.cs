@@ -26,9 +26,10 @@ public static class ArchiveWriter
         using var moment = book.BeginTransaction(deferred: true);
         using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
         var rows = new Dictionary<string, int>(StringComparer.Ordinal);
+        var hashes = new Dictionary<string, string>(StringComparer.Ordinal);
         var attached = new Dictionary<string, Place>(StringComparer.Ordinal);
         foreach (var table in BookTables.Of(book))
-            rows[table] = WriteTable(book, zip, table, attached, cancel);
+            (rows[table], hashes[table]) = WriteTable(book, zip, table, attached, cancel);
         foreach (var (hash, place) in attached)
         {
             cancel.ThrowIfCancellationRequested();
@@ -39,13 +40,13 @@ public static class ArchiveWriter
 
         var sounds = ArchiveSounds.Write(zip, Sounds.Of(path), Recorded.In(book), cancel);
         var schemas = SafeFile.Lines(book, """SELECT "MigrationId" FROM "__EFMigrationsHistory" ORDER BY "MigrationId" """);
-        var head = new ArchiveHead(ArchiveHead.Name, schemas.Count, schemas[^1], nowUtc, rows, attached.Count, sounds);
+        var head = new ArchiveHead(ArchiveHead.Name, schemas.Count, schemas[^1], nowUtc, rows, attached.Count, sounds, hashes);
         using var last = zip.CreateEntry(ArchiveHead.Entry).Open();
         JsonSerializer.Serialize(last, head, ArchiveReader.Json);
         return head;
     }
 
-    private static int WriteTable(
+    private static (int Rows, string Hash) WriteTable(
         SqliteConnection book,
         ZipArchive zip,
         string table,
@@ -54,7 +55,9 @@ public static class ArchiveWriter
     )
     {
         using var entry = zip.CreateEntry(ArchiveHead.TableEntry(table)).Open();
-        using var lines = new BufferedStream(entry, 1 << 16);
+        using var sha = SHA256.Create();
+        using var hashed = new CryptoStream(entry, sha, CryptoStreamMode.Write, leaveOpen: true);
+        using var lines = new BufferedStream(hashed, 1 << 16);
         using var json = new Utf8JsonWriter(lines);
         using var command = BookTables.Command(book, $"SELECT rowid AS \"row number\", * FROM {BookTables.Quoted(table)} ORDER BY 1");
         using var reader = command.ExecuteReader();
@@ -72,7 +75,9 @@ public static class ArchiveWriter
             count++;
         }
 
-        return count;
+        lines.Flush();
+        hashed.FlushFinalBlock();
+        return (count, Convert.ToHexStringLower(sha.Hash!));
     }
 
     private static void WriteValue(Utf8JsonWriter json, SqliteDataReader reader, int i, Action<string> attach)

@@ -36,6 +36,9 @@ public static class BackupEndpoints
     /// <summary>A copy that is older than so many days protects little.</summary>
     private const int OldDays = 7;
 
+    /// <summary>Rows that cannot be read, shown at once.</summary>
+    private const int MostRows = 50;
+
     public static void MapBackups(this WebApplication app)
     {
         var group = app.MapGroup("/api/backups").WithTags("Backups").WithMetadata(new WorksInTrouble(), new OwnTurn(), new OnlyHere());
@@ -84,6 +87,24 @@ public static class BackupEndpoints
             })
             .WithName("ChooseSecondFolder");
         group
+            .MapGet("/rows", (Ledger ledger, CancellationToken cancel) =>
+                Task.Run(() => BookCheck.All(ledger.PathOf(Book.Own), cancel).Take(MostRows).ToList(), cancel)
+            )
+            .WithName("GetBrokenRows");
+        group
+            .MapPost("/rows/remove", async (RowFault wish, Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
+            {
+                using var turn = await turns.TakeAsync(Book.Own, cancel);
+                var own = ledger.PathOf(Book.Own);
+                var fault = BookCheck.All(own, cancel).FirstOrDefault(one => one.Table == wish.Table && one.Row == wish.Row)
+                    ?? throw Problems.Unknown("row", "row that cannot be read");
+                // The book as it is stays in the backups: the row is not lost for ever.
+                ledger.Backups.Make(BackupKind.BeforeRestore, time.GetUtcNow().UtcDateTime);
+                BookCheck.Remove(own, fault);
+                return BookCheck.All(own, cancel).Take(MostRows).ToList();
+            })
+            .WithName("RemoveBrokenRow");
+        group
             .MapPost("/begin-anew", async (Ledger ledger, Turns turns, TimeProvider time, CancellationToken cancel) =>
             {
                 using var turn = await turns.TakeAsync(Book.Own, cancel);
@@ -118,7 +139,25 @@ public static class BackupEndpoints
         );
     }
 
+    /// <summary>A folder that cannot be read is named, and the others are shown all the same.</summary>
     private static SecondView Second(SecondCopy second, Contents? now, TimeProvider time)
+    {
+        try
+        {
+            return Readable(second, now, time);
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            return new SecondView(
+                "",
+                $"It cannot be read ({problem.Message.TrimEnd('.')}). Give it back its rights, or choose another.",
+                IsOld: true,
+                []
+            );
+        }
+    }
+
+    private static SecondView Readable(SecondCopy second, Contents? now, TimeProvider time)
     {
         if (second.Folder is not { } folder)
             return new SecondView("", "", IsOld: false, []);

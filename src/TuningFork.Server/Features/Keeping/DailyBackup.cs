@@ -33,11 +33,14 @@ public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogge
         if (!ledger.IsReady(Book.Own))
             return;
         Try("Today's backup was not made", () => ledger.Backups.MakeDaily(time.GetUtcNow().UtcDateTime, time.LocalTimeZone));
-        if (ledger.Second.Backups is { } second)
-            Try("The backup was not copied to the other disk", () => ledger.Backups.CopyNewestTo(second));
+        Try("The backup was not copied to the other disk", () =>
+        {
+            if (ledger.Second.Backups is { } second)
+                ledger.Backups.CopyNewestTo(second);
+        });
     }
 
-    /// <summary>What stays wrong is told once, not every minute.</summary>
+    /// <summary>What stays wrong is told once, not every minute; whatever it is, the program goes on.</summary>
     private void Try(string failure, Action work)
     {
         try
@@ -45,10 +48,10 @@ public sealed partial class DailyBackup(Ledger ledger, TimeProvider time, ILogge
             work();
             told.Remove(failure);
         }
-        catch (TroubleException trouble)
+        catch (Exception problem) when (problem is not OutOfMemoryException)
         {
             if (told.Add(failure))
-                Failed(log, failure, Words.Small(trouble.Message));
+                Failed(log, failure, (TroubleException.Of(problem, ledger.PathOf(Book.Own)) ?? problem).Message);
         }
     }
 

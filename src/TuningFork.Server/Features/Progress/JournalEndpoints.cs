@@ -12,6 +12,11 @@ namespace TuningFork.Server.Features.Progress;
 public static class JournalEndpoints
 {
     private const int MostPhrases = 24;
+    private const int FirstYear = 1900,
+        LastYear = 2200;
+
+    /// <summary>Bytes of a journal that is read in: as many letters as one that is written out may have, whatever they are.</summary>
+    private const long LargestText = 16L << 20;
 
     public static void MapJournal(this WebApplication app)
     {
@@ -33,13 +38,17 @@ public static class JournalEndpoints
             )
             .WithName("GetJournal");
         group
-            .MapGet("/days/{day}", (DateOnly day, JournalDays days, CancellationToken cancel) => days.PageAsync(day, cancel))
+            .MapGet("/days/{day}", (DateOnly day, JournalDays days, CancellationToken cancel) =>
+                day.Year is >= FirstYear and <= LastYear
+                    ? days.PageAsync(day, cancel)
+                    : throw new FieldException("day", $"The journal holds days of {FirstYear} to {LastYear}.")
+            )
             .WithName("GetJournalDay");
         MapEntries(group);
         group.MapGet("/phrases", PhrasesAsync).WithName("GetPhrases");
         group.MapPut("/phrases", ChangePhrasesAsync).WithName("ChangePhrases");
         group.MapGet("/markdown", WriteAsync).WithName("GetJournalAsMarkdown");
-        group.MapPost("/markdown", ReadInAsync).WithName("ReadJournalIn");
+        group.MapPost("/markdown", ReadInAsync).WithMetadata(new RequestSizeLimitAttribute(LargestText)).WithName("ReadJournalIn");
         group.MapRemoval<EntryRow>("/{id:int}", "Entry", "entry");
     }
 

@@ -54,6 +54,8 @@ public static class RecordingEndpoints
         int limit = 30
     )
     {
+        if (kind is { } asked && !Enum.IsDefined(asked))
+            throw new FieldException("kind", $"Recordings are one of: {string.Join(", ", Enum.GetNames<RecordingKind>())}.");
         if (limit is < 1 or > MostListed)
             throw new FieldException("limit", $"At most {MostListed} at once.");
         var rows = db.Recordings.AsNoTracking().Include(row => row.Material).ThenInclude(row => row!.Piece).AsQueryable();
@@ -87,6 +89,8 @@ public static class RecordingEndpoints
         double seconds = 0
     )
     {
+        if (!double.IsFinite(seconds))
+            throw new FieldException("seconds", "Tell the seconds recorded so far.");
         if (at < 0)
             throw new FieldException("at", "Bytes that come before the piece: 0 or more.");
         var row = await books.TakeAsync(id, cancel);
@@ -132,7 +136,9 @@ public static class RecordingEndpoints
 
     /// <summary>Only sound and pictures in motion: what a browser would show as a page is served as neither.</summary>
     private static string SafeType(string type) =>
-        type.StartsWith("audio/", StringComparison.Ordinal) || type.StartsWith("video/", StringComparison.Ordinal)
+        (type.StartsWith("audio/", StringComparison.Ordinal) || type.StartsWith("video/", StringComparison.Ordinal))
+        && Microsoft.Net.Http.Headers.MediaTypeHeaderValue.TryParse(type, out _)
+        && type.All(sign => sign is >= ' ' and < (char)127)
             ? type
             : "application/octet-stream";
 
@@ -186,7 +192,7 @@ public static class RecordingEndpoints
         CancellationToken cancel = default
     )
     {
-        if (kind == RecordingKind.Take)
+        if (kind is not (RecordingKind.Added or RecordingKind.Song))
             throw new FieldException("kind", "A file is added as Added or as Song.");
         if (await books.KnownAsync(key, cancel) is { } known)
             return await books.ViewAsync(known.Id, cancel);
@@ -194,21 +200,26 @@ public static class RecordingEndpoints
         var read = await context.Request.Body.ReadAtLeastAsync(head, head.Length, throwOnEndOfStream: false, cancel);
         var type = SoundFile.TypeOf(head.AsSpan(0, read))
             ?? throw new FieldException("file", $"This is no sound and no video that can be played here. Take one as {SoundFile.Known}.");
-        var sounds = books.Sounds;
-        await sounds.PutAsync(key, async file =>
+        using var arrived = await books.Sounds.ArriveAsync(async file =>
         {
             await file.WriteAsync(head.AsMemory(0, read), cancel);
             await context.Request.Body.CopyToAsync(file, cancel);
         });
         using var turn = await turns.TakeAsync(ledger.Of(context), cancel);
+        // The same one, sent twice, may have been faster.
+        if (await books.KnownAsync(key, cancel) is { } faster)
+            return await books.ViewAsync(faster.Id, cancel);
+        var isNew = books.Sounds.LengthOf(key) == 0;
         int id;
         try
         {
+            arrived.Keep(key);
             id = (await books.AddAsync(kind, key, materialId, name, type, seconds, cancel)).Id;
         }
         catch
         {
-            sounds.Delete(key);
+            if (isNew)
+                books.Sounds.Delete(key);
             throw;
         }
 

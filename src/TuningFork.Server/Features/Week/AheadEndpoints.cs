@@ -1,5 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using TuningFork.Core.Planning;
 using TuningFork.Data;
@@ -15,6 +16,9 @@ public static class AheadEndpoints
     private const int MostDaysAhead = 400;
     private const int LongestOff = 200;
     private const int CalendarDays = 28;
+
+    /// <summary>Bytes of a calendar that is read in.</summary>
+    private const long LargestText = 16L << 20;
 
     public static void MapAhead(this WebApplication app)
     {
@@ -48,7 +52,11 @@ public static class AheadEndpoints
                 Results.Text(CalendarFile.Write(await week.ItemsAsync(cancel)), "text/calendar; charset=utf-8")
             )
             .WithName("GetCalendar");
-        group.MapPost("/calendar", ReadCalendarAsync).WithName("ReadCalendar");
+        // Read before its turn: a file keeps nobody waiting.
+        group
+            .MapPost("/calendar", ReadCalendarAsync)
+            .WithMetadata(new OwnTurn(), new RequestSizeLimitAttribute(LargestText))
+            .WithName("ReadCalendar");
         group
             .MapDelete("/calendar", async (PracticeDb db, CancellationToken cancel) =>
             {
@@ -228,12 +236,16 @@ public static class AheadEndpoints
 
     private static async Task<CalendarRead> ReadCalendarAsync(
         CalendarText text,
+        HttpContext context,
         PracticeDb db,
         PracticeClock clock,
+        Ledger ledger,
+        Turns turns,
         CancellationToken cancel
     )
     {
-        var (taken, wholeDays) = CalendarFile.Read(text.Text, clock.UtcNow, clock.UtcNow.AddDays(CalendarDays), clock.Zone);
+        var (taken, wholeDays) = CalendarFile.Read(text.Text, clock.UtcNow, clock.UtcNow.AddDays(CalendarDays), clock.Zone, cancel);
+        using var turn = await turns.TakeAsync(ledger.Of(context), cancel);
         await using var both = await db.Database.BeginTransactionAsync(cancel);
         await db.Busy.ExecuteDeleteAsync(cancel);
         db.Busy.AddRange(taken);

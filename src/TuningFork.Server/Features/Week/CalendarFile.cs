@@ -24,8 +24,17 @@ internal static class CalendarFile
     /// <summary>More in four weeks is no calendar of a person.</summary>
     private const int MostOccurrences = 2000;
 
-    /// <summary>Steps of a recurrence that may lead nowhere before it is given up.</summary>
+    /// <summary>Steps of all recurrences together, and of one that leads nowhere, before it is given up.</summary>
     private const int MostSteps = 100_000;
+
+    /// <summary>Exceptions and further dates of one event.</summary>
+    private const int MostExceptions = 2_000;
+
+    /// <summary>Repetitions of one rule within its own period: an hour list of a day, a day list of a year.</summary>
+    private const int MostInOne = 400;
+
+    /// <summary>Laying out takes no longer.</summary>
+    private static readonly TimeSpan MostTime = TimeSpan.FromSeconds(3);
 
     /// <summary>A calendar of some items.</summary>
     public static string Write(IEnumerable<CalendarItem> items)
@@ -58,22 +67,40 @@ internal static class CalendarFile
     /// <param name="until">Last moment.</param>
     /// <param name="zone">Where times without a zone are.</param>
     /// <exception cref="FieldException">It is no calendar, names a zone that nobody knows, or holds far too much.</exception>
-    public static (IReadOnlyList<BusyRow> Taken, int WholeDays) Read(string? text, DateTime from, DateTime until, TimeZoneInfo zone)
+    /// <param name="cancel">Stops it when the asker has left.</param>
+    public static (IReadOnlyList<BusyRow> Taken, int WholeDays) Read(
+        string? text,
+        DateTime from,
+        DateTime until,
+        TimeZoneInfo zone,
+        CancellationToken cancel = default
+    )
     {
         var source = Problems.Text("text", text, Longest);
         var calendars = Loaded(source);
+        foreach (var item in calendars.SelectMany(calendar => calendar.Events))
+            CheckRepeats(item);
         var rows = new List<BusyRow>();
         var wholeDays = 0;
         try
         {
-            // A day before: what began then may still last.
-            var begin = new CalDateTime(from.AddDays(-1), "UTC");
             var options = new EvaluationOptions { MaxUnmatchedIncrementsLimit = MostSteps };
+            var clock = System.Diagnostics.Stopwatch.StartNew();
+            var steps = 0;
             var lasting = calendars
-                .SelectMany(calendar =>
-                    calendar.GetOccurrences<CalendarEvent>(begin, options).TakeWhile(one => Utc(one.Period.StartTime, zone) < until)
-                )
-                .Where(one => Utc(End(one.Period), zone) > from)
+                .SelectMany(calendar => calendar.Events)
+                // From its own beginning, so that each step is seen and counted.
+                .SelectMany(item => item.GetOccurrences(options: options).TakeWhile(one => Utc(one.Period.StartTime, zone) < until))
+                .Where(one =>
+                {
+                    cancel.ThrowIfCancellationRequested();
+                    if (++steps > MostSteps || clock.Elapsed > MostTime)
+                        throw new FieldException(
+                            "text",
+                            "The repetitions of this calendar go on for too long. Save only the calendar with your own hours; nothing was read in."
+                        );
+                    return Utc(End(one.Period), zone) > from;
+                })
                 .Take(MostOccurrences + 1)
                 .ToList();
             if (lasting.Count > MostOccurrences)
@@ -111,6 +138,30 @@ internal static class CalendarFile
         }
 
         return (rows, wholeDays);
+    }
+
+    /// <summary>What repeats within a day, or leaves out thousands of days, is no calendar of a person.</summary>
+    private static void CheckRepeats(CalendarEvent item)
+    {
+        static FieldException Refused(string what) =>
+            new("text", $"A repetition of this calendar {what}. Save only the calendar with your own hours; nothing was read in.");
+        if (item.RecurrenceRule is { } rule)
+        {
+            if (rule.Frequency is FrequencyType.Secondly or FrequencyType.Minutely or FrequencyType.Hourly)
+                throw Refused("comes more often than once a day");
+            var within = (long)Math.Max(1, rule.BySecond.Count) * Math.Max(1, rule.ByMinute.Count) * Math.Max(1, rule.ByHour.Count);
+            var days =
+                (long)Math.Max(1, rule.ByMonth.Count)
+                * Math.Max(
+                    1,
+                    Math.Max(rule.ByMonthDay.Count, Math.Max(rule.ByDay.Count, Math.Max(rule.ByYearDay.Count, rule.ByWeekNo.Count)))
+                );
+            if (within > 1 && within * days > MostInOne || within > 24)
+                throw Refused("lists too many hours and minutes");
+        }
+
+        if (item.ExceptionDates.GetAllDates().Count() + item.RecurrenceDates.GetAllDates().Count() > MostExceptions)
+            throw Refused($"leaves out or adds more than {MostExceptions:N0} days");
     }
 
     private static IReadOnlyList<Calendar> Loaded(string source)

@@ -70,10 +70,10 @@ public sealed class Devices(string folder, TimeProvider time)
                 return null;
             }
 
-            code = null;
             var secret = Convert.ToBase64String(RandomNumberGenerator.GetBytes(SecretBytes));
-            Known().Add(new Device(Guid.NewGuid(), Named(name), HashOf(secret), Now, Now));
-            Write();
+            Write([.. Known(), new Device(Guid.NewGuid(), Named(name), HashOf(secret), Now, Now)]);
+            // Where it could not be written the code counts on.
+            code = null;
             return secret;
         }
     }
@@ -91,8 +91,10 @@ public sealed class Devices(string folder, TimeProvider time)
                 return null;
             if (Now - Known()[place].SeenUtc > SeenEvery)
             {
-                Known()[place] = Known()[place] with { SeenUtc = Now };
-                Write();
+                List<Device> seen = [.. Known()];
+                seen[place] = seen[place] with { SeenUtc = Now };
+                // When it was seen is not worth refusing it on a full disk.
+                TryWrite(seen);
             }
 
             return Known()[place];
@@ -112,11 +114,14 @@ public sealed class Devices(string folder, TimeProvider time)
             var place = Known().FindIndex(device => device.Id == id);
             if (place < 0)
                 return false;
-            if (change(Known()[place]) is { } changed)
-                Known()[place] = changed;
+            List<Device> next = [.. Known()];
+            if (change(next[place]) is { } changed)
+                next[place] = changed;
             else
-                Known().RemoveAt(place);
-            Write();
+                next.RemoveAt(place);
+            Write(next);
+            if (next.Count < place + 1 || next[place].Id != id)
+                Hang(id);
             return true;
         }
     }
@@ -138,7 +143,58 @@ public sealed class Devices(string folder, TimeProvider time)
         }
     }
 
-    private void Write() => PrivateFile.Write(File, JsonSerializer.SerializeToUtf8Bytes(known));
+    /// <summary>Writes the list, and only then holds it for true: what could not be written has not happened.</summary>
+    private void Write(List<Device> next)
+    {
+        try
+        {
+            PrivateFile.Write(File, JsonSerializer.SerializeToUtf8Bytes(next));
+        }
+        catch (Exception problem) when (problem is IOException or UnauthorizedAccessException)
+        {
+            throw new FieldException(
+                "devices",
+                $"The list of devices could not be written ({problem.Message.TrimEnd('.')}). Nothing was changed; make room or give the folder its rights back, and try again.",
+                StatusCodes.Status507InsufficientStorage
+            );
+        }
+
+        known = next;
+    }
+
+    private void TryWrite(List<Device> next)
+    {
+        try
+        {
+            Write(next);
+        }
+        catch (FieldException)
+        {
+            known = next;
+        }
+    }
+
+    private readonly Dictionary<Guid, CancellationTokenSource> lines = [];
+
+    /// <summary>Cancelled when a device is removed: what it listens to ends then.</summary>
+    /// <param name="id">The device.</param>
+    public CancellationToken WhenRemoved(Guid id)
+    {
+        lock (gate)
+        {
+            if (!lines.TryGetValue(id, out var line))
+                lines[id] = line = new CancellationTokenSource();
+            return line.Token;
+        }
+    }
+
+    private void Hang(Guid id)
+    {
+        if (!lines.Remove(id, out var line))
+            return;
+        line.Cancel();
+        line.Dispose();
+    }
 
     private static string Named(string name)
     {

@@ -62,7 +62,7 @@ public sealed class HouseGate(Devices devices) : IDisposable
         }
 
         var secret = context.Request.Cookies[Cookie];
-        if (devices.Of(secret) is not null)
+        if (devices.Of(secret) is { } known)
         {
             if (!Allowed(context, "guest"))
                 await Refuse(context, StatusCodes.Status429TooManyRequests, "That was too much at once. Wait ten seconds.");
@@ -72,6 +72,8 @@ public sealed class HouseGate(Devices devices) : IDisposable
             {
                 if (HttpMethods.IsGet(context.Request.Method) && context.Request.Path == "/")
                     Keep(context, secret!);
+                // What it has open ends with it.
+                await using var line = devices.WhenRemoved(known.Id).Register(context.Abort);
                 await next(context);
             }
 
@@ -101,7 +103,7 @@ public sealed class HouseGate(Devices devices) : IDisposable
             return;
         }
 
-        var form = context.Request.HasFormContentType ? await context.Request.ReadFormAsync(context.RequestAborted) : null;
+        var form = await FormAsync(context);
         var code = form?["code"].ToString() ?? "";
         if (devices.Pair(code, form?["name"].ToString() ?? "") is not { } secret)
         {
@@ -116,6 +118,19 @@ public sealed class HouseGate(Devices devices) : IDisposable
 
         Keep(context, secret);
         context.Response.Redirect("/");
+    }
+
+    /// <summary>What was typed; none where it cannot be read: a stranger's mistake is no fault of this program.</summary>
+    private static async Task<IFormCollection?> FormAsync(HttpContext context)
+    {
+        try
+        {
+            return context.Request.HasFormContentType ? await context.Request.ReadFormAsync(context.RequestAborted) : null;
+        }
+        catch (Exception problem) when (problem is InvalidDataException or BadHttpRequestException or IOException)
+        {
+            return null;
+        }
     }
 
     private bool Allowed(HttpContext context, string what)

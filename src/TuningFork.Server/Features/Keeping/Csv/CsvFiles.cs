@@ -33,8 +33,12 @@ public static class CsvFiles
             DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             DateTime utc => utc.ToString("yyyy-MM-dd'T'HH:mm:ss'Z'", CultureInfo.InvariantCulture),
             IFormattable some => some.ToString(null, CultureInfo.InvariantCulture),
-            _ => value.ToString() ?? "",
+            _ => Harmless(value.ToString() ?? ""),
         };
+
+    /// <summary>A text that a spreadsheet would carry out as a formula is marked as a text.</summary>
+    private static string Harmless(string text) =>
+        text.Length > 0 && "=+-@\t\r".Contains(text[0], StringComparison.Ordinal) ? $"'{text}" : text;
 
     private static async IAsyncEnumerable<object?[]> Sittings(PracticeDb db)
     {

@@ -174,8 +174,8 @@ internal static class Policies
         {
             var takes = new List<StageTake>();
             var left = PlayDrill(books, drills[at], day, takes, 0, play);
-            if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), left) is { } longer)
-                drills[drills.FindIndex(drill => drill.Id == longer.Id)] = longer;
+            if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), left) is { } passed)
+                drills[drills.FindIndex(drill => drill.Id == passed.Drill.Id)] = passed.Drill;
             // Nothing that follows can use the time: the rounds go on, as on the stage.
             else if (SavedTime.GoOn(drills[at], left) is { } on)
                 PlayDrill(books, on, day, takes, on.Seconds - left, play);

@@ -5,7 +5,6 @@ using System.Text.Json.Nodes;
 using Shouldly;
 using TuningFork.Core.Technique;
 using TuningFork.Data.Keeping;
-using TuningFork.Data.Keeping.Archives;
 using TuningFork.Server.Features.Keeping.Csv;
 using TuningFork.Server.Hosting;
 using TuningFork.Server.Hosting.House;

@@ -62,8 +62,8 @@ internal sealed class TempoApp(bool alone)
             var left = Drill(sitting, drills[at], drills.Skip(at + 1).ToList());
             if (drills[at].Area is { } area)
                 played.Add((day, area, (drills[at].Minutes * 60) - left));
-            if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), (int)left) is { } longer)
-                drills[drills.FindIndex(drill => drill.Id == longer.Id)] = longer;
+            if (SavedTime.PassOn(drills[at], drills.Skip(at + 1), (int)left) is { } passed)
+                drills[drills.FindIndex(drill => drill.Id == passed.Drill.Id)] = passed.Drill;
             else if (drills[at].Area == Area.Repertoire && left > 0)
                 sitting.Idle(left);
         }

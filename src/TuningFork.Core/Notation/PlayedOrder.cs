@@ -21,7 +21,7 @@ internal static class PlayedOrder
             if (ending.Count > 0 && !(jumped ? IsLast(bars, i, ending) : ending.Contains(pass)))
                 continue;
             order.Add(i);
-            if (bar.RepeatEnds && !jumped && Again(bars, i, ending, pass))
+            if (bar.RepeatEnds && !jumped && Again(bars, start, i, ending, pass))
             {
                 (i, pass, ending) = (start - 1, pass + 1, []);
                 continue;
@@ -43,10 +43,13 @@ internal static class PlayedOrder
         return order;
     }
 
-    private static bool Again(IReadOnlyList<Bar> bars, int at, IReadOnlyList<int> ending, int pass) =>
+    /// <summary>Whether what is repeated comes once more: an ending for the next pass may stand before this one or behind it.</summary>
+    private static bool Again(IReadOnlyList<Bar> bars, int start, int at, IReadOnlyList<int> ending, int pass) =>
         ending.Count > 0
-            ? ending.Contains(pass + 1)
-                || bars.Skip(at + 1).TakeWhile(later => !later.RepeatBegins).Any(later => later.Ending.Contains(pass + 1))
+            ? bars.Take(at + 1)
+                .Skip(start)
+                .Concat(bars.Skip(at + 1).TakeWhile(later => !later.RepeatBegins))
+                .Any(bar => bar.Ending.Contains(pass + 1))
             : pass < bars[at].Times;
 
     /// <summary>After a da capo repeats are left out, and of endings the last one is taken (common practice).</summary>

@@ -91,13 +91,34 @@ internal static class ReadingMarks
             if (one.IsRest || one.Tied || (i > 0 && elements[i - 1].Tied) || one.Written < new Fraction(1, 2) || (i > 0 && !last))
                 continue;
             var top = one.Pitches[0];
-            var below = Enumerable
+            var tones = Enumerable
                 .Range(2, 6)
-                .Select(down => Letter(key, top.Diatonic - down))
+                .Select(down => Toned(key, chord, top.Diatonic - down))
                 .Where(pitch => HarmonyPlan.Holds(chord, Degree(key, pitch)) && pitch.Midi >= instrument.Lowest!.Value.Midi)
-                .Take(level >= ReadingTables.Triads ? 2 : 1);
+                .ToList();
+            var below = level >= ReadingTables.Triads ? tones.Take(2).ToList() : Below(key, chord, top, last, tones);
             elements[i] = one with { Pitches = [.. below.Append(top).OrderBy(pitch => pitch.Midi)] };
         }
+    }
+
+    /// <summary>
+    /// The one note below: of the chord the nearest, but never the fifth below its root, which is no chord to rest on; at the end the root
+    /// an octave lower, or none.
+    /// </summary>
+    private static List<Pitch> Below(Key key, int chord, Pitch top, bool last, List<Pitch> tones)
+    {
+        int Place(Pitch pitch) => (Degree(key, pitch) - chord + 7) % 7;
+        return Place(top) != 0 ? [.. tones.Take(1)]
+            : last ? [.. tones.Where(pitch => Place(pitch) == 0).Take(1)]
+            : [.. tones.Where(pitch => Place(pitch) is 0 or 2).Take(1)];
+    }
+
+    /// <summary>A note of a chord; the dominant of a minor key has its raised third.</summary>
+    private static Pitch Toned(Key key, int chord, int diatonic)
+    {
+        var note = Letter(key, diatonic);
+        var leads = key.IsMinor && chord == HarmonyPlan.Dominant && Degree(key, note) == 6;
+        return leads ? Pitch.Of(note.Name.Step, note.Name.Alteration + 1, note.Octave) : note;
     }
 
     private static int Degree(Key key, Pitch pitch) => (((int)pitch.Name.Step - (int)key.Tonic.Step) % 7 + 7) % 7;

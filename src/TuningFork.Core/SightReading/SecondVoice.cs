@@ -45,6 +45,9 @@ internal static class SecondVoice
         {
             var last = i == melody.Count - 1;
             var tones = Tones(key, chords[i], low, high);
+            // Where the melody has the seventh as the key has it, a raised one beside it would be a false chord.
+            if (key.IsMinor && chords[i] == HarmonyPlan.Dominant && HasNaturalSeventh(melody[i], key))
+                tones.RemoveAll(one => one.Place == 1);
             var first = First(tones, melody, i, before, last, (low + high) / 2, random);
             bars.Add(new Bar([.. Elements(tones, first, last ? [time.Bar] : Lengths(time, level), level)]));
             before = first;
@@ -74,6 +77,14 @@ internal static class SecondVoice
         var step = (Step)(letter % 7);
         var leads = key.IsMinor && chord == HarmonyPlan.Dominant && ((letter - (int)key.Tonic.Step) % 7 + 7) % 7 == 6;
         return Pitch.Of(step, key.AlterationOf(step) + (leads ? 1 : 0), letter / 7);
+    }
+
+    private static bool HasNaturalSeventh(Bar bar, Key key)
+    {
+        var seventh = (Step)(((int)key.Tonic.Step + 6) % 7);
+        return bar
+            .Elements.SelectMany(element => element.Pitches)
+            .Any(pitch => pitch.Name.Step == seventh && pitch.Name.Alteration == key.AlterationOf(seventh));
     }
 
     private static Pitch First(

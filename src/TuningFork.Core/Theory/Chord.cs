@@ -91,6 +91,26 @@ public sealed record Chord(NoteName Root, ChordKind Kind, int Inversion = 0)
         ];
     }
 
+    /// <summary>
+    /// A chord as a progression has it: the tonic of a minor key with a seventh is a minor seventh, not the one that the harmonic scale
+    /// spells and nobody means (common practice).
+    /// </summary>
+    /// <param name="key">The key.</param>
+    /// <param name="degree">Its degree, 1 to 7.</param>
+    /// <param name="chord">The chord on it.</param>
+    public static Chord Played(Key key, int degree, Chord chord)
+    {
+        ArgumentNullException.ThrowIfNull(chord);
+        return key.IsMinor && degree == 1 && chord.Kind.Intervals.Count == 4
+            ? chord with
+            {
+                Kind = Kinds.First(kind => kind.Id == MinorSeventh),
+            }
+            : chord;
+    }
+
+    private const string MinorSeventh = "minor-seventh";
+
     private static string Numeral(int degree, ChordKind kind)
     {
         var numeral = new[] { "I", "II", "III", "IV", "V", "VI", "VII" }[degree];

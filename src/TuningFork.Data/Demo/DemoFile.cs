@@ -139,7 +139,13 @@ public static class DemoFile
         if (ProfileBooks.InstrumentOf(profile).IsPitched)
             await DemoTunes.AddAsync(db, today);
         await db.SaveChangesAsync(cancel);
-        DemoJournal.Write(db, history.Sessions, today, [.. known.Select(item => item.Row)]);
+        DemoJournal.Write(
+            db,
+            history.Sessions,
+            today,
+            [.. known.Select(item => item.Row)],
+            player == DemoPlayer.Clarinet ? DemoWords.Clarinet : DemoWords.HandDrum
+        );
         DemoSpares.Write(db, today, [.. known.Select(item => item.Row)]);
         if (player == DemoPlayer.Clarinet)
             DemoAims.Write(db, known, today);

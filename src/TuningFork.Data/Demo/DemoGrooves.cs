@@ -32,7 +32,7 @@ internal static class DemoGrooves
             new(seven, 60),
             new(rain, 125),
             new(Passage(circle, 7, 8, "coordination", "Left hand keeps the low tone."), 88),
-            new(Passage(circle, 15, 16, "join", "The break: breathe out before it."), 84),
+            new(Passage(circle, 15, 16, "join", "The break: count through it."), 84),
             new(Passage(circle, 25, 26, "rhythm", ""), 70, Slips: true),
             new(Passage(seven, 1, 2, "rhythm", "Count two, two, three."), 58),
             new(Passage(seven, 12, 14, "coordination", ""), 50, Ceiling: 0.74),

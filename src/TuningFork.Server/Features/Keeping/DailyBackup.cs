@@ -1,4 +1,3 @@
-using TuningFork.Core.Practice;
 using TuningFork.Data.Keeping;
 using TuningFork.Server.Hosting;
 

@@ -194,7 +194,7 @@ public static class WorkEndpoints
         if (wish.Degrees.Count is < 1 or > 24 || wish.Degrees.Any(degree => degree is < 1 or > 7))
             throw new FieldException("degrees", "Write 1 to 24 degrees, each 1 to 7, like 2 5 1.");
         var chords = Chord.OfKey(key, wish.Sevenths);
-        return [.. wish.Degrees.Select(degree => chords[degree - 1].Chord.Symbol)];
+        return [.. wish.Degrees.Select(degree => Chord.Played(key, degree, chords[degree - 1].Chord).Symbol)];
     }
 
     private static ExerciseLine View(MaterialRow row, DateOnly today, IEnumerable<KeyRow>? keys = null)

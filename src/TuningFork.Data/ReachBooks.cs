@@ -44,6 +44,21 @@ public static class ReachBooks
         return Core.Tempo.Plateau.Look(Tempos(material, visits), material.Best >= (material.Target ?? material.Piece?.Target), tense);
     }
 
+    /// <summary>How unsure a tempo is that was told and not played here: about 8 % either way (common practice).</summary>
+    private const double ToldSpread = 0.08;
+
+    /// <summary>The player says how fast something is clean today: from there it goes on, before anything was measured.</summary>
+    /// <param name="row">The material.</param>
+    /// <param name="tempo">Beats a minute.</param>
+    public static void Told(MaterialRow row, int tempo)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var reach = Reach.At(tempo, ToldSpread).Times(NotesABeat(row));
+        (row.ReachLog, row.ReachSpread) = (reach.Log, reach.Spread);
+        row.LastClean = tempo;
+        row.Best = Math.Max(row.Best ?? 0, tempo);
+    }
+
     /// <summary>How many notes, or quarters, go to a click: what turns beats into the notes a minute in which the reach is kept.</summary>
     public static double NotesABeat(MaterialRow row)
     {

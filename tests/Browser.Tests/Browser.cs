@@ -220,6 +220,13 @@ public sealed partial class Browser : IDisposable
             new Actions(driver).SendKeys(key).Perform();
     }
 
+    /// <summary>Answers a question: for a moment after it has come no key does.</summary>
+    public void Answer(string key)
+    {
+        Thread.Sleep(800);
+        Press(key);
+    }
+
     public string Shown(string testId) => See(By.CssSelector($"[data-testid='{testId}']")).Text;
 
     /// <summary>How much of the page has moved by itself since it was opened, as the browser's cumulative layout shift.</summary>

@@ -42,8 +42,8 @@ public sealed class EarJourney
             {
                 // Answered aloud, by the two pedals.
                 browser.Press(Keys.PageDown);
-                browser.Until(_ => browser.Shown("ear-now").EndsWith("Had you said so?", StringComparison.Ordinal));
-                browser.Press(Keys.PageDown);
+                browser.Until(_ => browser.Shown("ear-now").EndsWith("Did you get it?", StringComparison.Ordinal));
+                browser.Answer(Keys.PageDown);
             }
 
             browser.Until(_ => (int)app.Send(HttpMethod.Get, "/api/ear").Result["today"]!["asked"]! == asked + 1);
@@ -53,7 +53,7 @@ public sealed class EarJourney
         browser.Press(Keys.Escape);
         browser.Until(_ => browser.Shown("ear-now").EndsWith("of 12 right.", StringComparison.Ordinal));
         browser.SeeText("minor triad, taken for major");
-        browser.Press(Keys.ArrowRight);
+        browser.Answer(Keys.ArrowRight);
         browser.SeeText("major and minor (triads): taken for each other");
         browser.Tap(browser.Button("Only these two"));
         for (var asked = 0; asked < 3; asked++)

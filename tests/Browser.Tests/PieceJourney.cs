@@ -66,7 +66,7 @@ public sealed class PieceJourney
         browser.Control("First bar of passage 1").GetAttribute("value").ShouldBe("3");
         browser.Control("Last bar of passage 1").GetAttribute("value").ShouldBe("4");
         browser.Type("Last bar of passage 2", "9");
-        browser.Button("Make these 2 passages").Click();
+        browser.Button("→ make these 2 passages").Click();
         browser.See(By.CssSelector("[aria-label='bar 9, passage 8–9, raw']"));
     }
 
@@ -228,8 +228,9 @@ public sealed class PieceJourney
         }
 
         days.Count(day => day.Contains(ids[0])).ShouldBeGreaterThanOrEqualTo(6, "missed each time: back after one night");
+        // One that was clean on the days before may not be due in the whole week.
         foreach (var clean in ids.Skip(1))
-            days.Count(day => day.Contains(clean)).ShouldBeInRange(1, 5, "clean each time: not every day");
+            days.Count(day => day.Contains(clean)).ShouldBeLessThanOrEqualTo(5, "clean each time: not every day");
         days.Sum(day => day.Intersect(ids.Skip(1)).Count()).ShouldBeLessThan(5 * 5);
     }
 

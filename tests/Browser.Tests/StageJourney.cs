@@ -40,12 +40,12 @@ public sealed class StageJourney
         // Right plays the answer, then right says it was right; the next is answered wrong.
         var asked = browser.Shown("stage-now");
         browser.Press(Keys.PageDown);
-        browser.Until(_ => browser.Shown("stage-now").EndsWith("Right?", StringComparison.Ordinal));
-        browser.Press(Keys.PageDown);
+        browser.Until(_ => browser.Shown("stage-now").EndsWith("Did you get it?", StringComparison.Ordinal));
+        browser.Answer(Keys.PageDown);
         browser.Until(_ => browser.Shown("stage-count") == "1 of 1 right");
         browser.Press(Keys.PageUp);
-        browser.Until(_ => browser.Shown("stage-now").EndsWith("Right?", StringComparison.Ordinal));
-        browser.Press(Keys.PageUp);
+        browser.Until(_ => browser.Shown("stage-now").EndsWith("Did you get it?", StringComparison.Ordinal));
+        browser.Answer(Keys.PageUp);
         browser.Until(_ => browser.Shown("stage-count") == "1 of 2 right");
         asked.ShouldNotBeEmpty();
 

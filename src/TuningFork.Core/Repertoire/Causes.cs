@@ -11,32 +11,124 @@ public sealed record Cause(string Name, string Remedy, Method Method);
 /// <summary>Causes and remedies of the craft. "Wrong notes" is no answer: it says what, not why (common practice).</summary>
 public static class Causes
 {
-    private static readonly string[] Empty =
-    [
+    /// <summary>Words that say that something went wrong.</summary>
+    private static readonly HashSet<string> Faults = new(StringComparer.Ordinal)
+    {
         "bad",
+        "badly",
+        "bum",
         "error",
         "errors",
-        "it was wrong",
+        "false",
+        "fault",
+        "faults",
+        "flub",
+        "flubbed",
+        "fluffed",
+        "incorrect",
+        "miss",
         "missed",
-        "missed it",
+        "misses",
+        "missing",
         "mistake",
         "mistakes",
-        "not clean",
-        "not good",
-        "played it wrong",
-        "played wrong",
+        "mistook",
+        "skipped",
+        "slip",
+        "slipped",
+        "slips",
+        "unclean",
         "wrong",
-        "wrong note",
-        "wrong notes",
-    ];
+        "wrongly",
+    };
+
+    /// <summary>Words that say nothing beside them.</summary>
+    private static readonly HashSet<string> Fillers = new(StringComparer.Ordinal)
+    {
+        "a",
+        "again",
+        "all",
+        "and",
+        "always",
+        "bar",
+        "bars",
+        "clean",
+        "couple",
+        "few",
+        "good",
+        "had",
+        "hit",
+        "i",
+        "i've",
+        "in",
+        "is",
+        "it",
+        "just",
+        "keep",
+        "key",
+        "keys",
+        "kept",
+        "lot",
+        "lots",
+        "made",
+        "make",
+        "many",
+        "more",
+        "my",
+        "note",
+        "notes",
+        "of",
+        "on",
+        "one",
+        "ones",
+        "or",
+        "out",
+        "play",
+        "played",
+        "playing",
+        "pressed",
+        "really",
+        "right",
+        "several",
+        "so",
+        "some",
+        "still",
+        "string",
+        "strings",
+        "stroke",
+        "strokes",
+        "that",
+        "the",
+        "them",
+        "there",
+        "these",
+        "this",
+        "those",
+        "to",
+        "too",
+        "two",
+        "up",
+        "very",
+        "was",
+        "were",
+        "went",
+        "with",
+    };
 
     /// <summary>Whether words say only that something went wrong, and not why.</summary>
     /// <param name="cause">What was written.</param>
     public static bool SayNothing(string cause)
     {
         ArgumentNullException.ThrowIfNull(cause);
-        var words = cause.Trim(' ', '.', '!', '?').ToLowerInvariant();
-        return Array.Exists(Empty, one => one == words || words == $"some {one}" || words == $"many {one}" || words == $"i {one}");
+        var words = cause
+            .ToLowerInvariant()
+            .Replace('’', '\'')
+            .Split([' ', '.', ',', ';', ':', '!', '?', '-', '/', '(', ')', '\t', '\n'], StringSplitOptions.RemoveEmptyEntries);
+        // "Not clean" is a fault as well.
+        var isFault =
+            words.Any(Faults.Contains)
+            || (words.Contains("not", StringComparer.Ordinal) && words.Any(word => word is "clean" or "good" or "right"));
+        return isFault && words.All(word => word == "not" || Faults.Contains(word) || Fillers.Contains(word));
     }
 
     /// <summary>All that come with the program; the player may write others.</summary>

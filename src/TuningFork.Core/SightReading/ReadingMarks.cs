@@ -96,7 +96,7 @@ internal static class ReadingMarks
                 .Select(down => Toned(key, chord, top.Diatonic - down))
                 .Where(pitch => HarmonyPlan.Holds(chord, Degree(key, pitch)) && pitch.Midi >= instrument.Lowest!.Value.Midi)
                 .ToList();
-            var below = level >= ReadingTables.Triads ? tones.Take(2).ToList() : Below(key, chord, top, last, tones);
+            var below = level >= ReadingTables.Triads && tones.Count > 1 ? tones.Take(2).ToList() : Below(key, chord, top, last, tones);
             elements[i] = one with { Pitches = [.. below.Append(top).OrderBy(pitch => pitch.Midi)] };
         }
     }

@@ -166,9 +166,7 @@ public static class BookCheck
         bool Invalid() =>
             type switch
             {
-                _ when type.IsEnum => int.TryParse(text, out _)
-                    || !Enum.TryParse(type, text, out var member)
-                    || !Enum.IsDefined(type, member!),
+                _ when type.IsEnum => !IsMember(type, text),
                 _ when type == typeof(Beat) => Beat.Find(text) is null,
                 _ when type == typeof(bool) => value is not (0L or 1L),
                 _ when type == typeof(int) => value is not long whole
@@ -192,6 +190,12 @@ public static class BookCheck
             };
         return Invalid() ? $"is \"{(text.Length > MostShown ? text[..MostShown] + "…" : text)}\"" : null;
     }
+
+    /// <summary>Names of members; of flags several, with commas between.</summary>
+    private static bool IsMember(Type type, string text) =>
+        !text.Any(char.IsAsciiDigit)
+        && Enum.TryParse(type, text, out var member)
+        && (type.IsDefined(typeof(FlagsAttribute), inherit: false) || Enum.IsDefined(type, member!));
 
     private static bool IsFar(int year) => year is < FirstYear or > LastYear;
 

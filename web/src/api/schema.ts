@@ -3510,6 +3510,8 @@ export interface components {
             title?: null | string;
             /** @default false */
             inAllKeys: boolean;
+            /** Format: int32 */
+            cleanAt?: null | number;
         };
         /** @enum {unknown} */
         Family: "Winds" | "Strings" | "Plucked" | "Keys" | "Percussion" | "Voice" | "Other";
@@ -4233,6 +4235,8 @@ export interface components {
             bookParts: string;
             /** @default false */
             todaysKey: boolean;
+            /** Format: int32 */
+            cleanAt?: null | number;
         };
         MethodChoiceView: {
             id: string;
@@ -6037,6 +6041,8 @@ export interface components {
             version: number;
             /** @default false */
             inKeys: boolean;
+            /** Format: int32 */
+            cleanAt?: null | number;
         };
         WrittenView: {
             /** Format: int32 */

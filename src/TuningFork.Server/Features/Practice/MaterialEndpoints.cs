@@ -110,6 +110,8 @@ public static class MaterialEndpoints
             NamedSheets.Bring(row, before, ProfileBooks.InstrumentOf(profile));
         if (row.Kind == MaterialKind.Piece && !isNew)
             Bookkeeping.CountAlike(row, await db.Materials.Where(other => other.PieceId == row.Id).ToListAsync(cancel));
+        if (Problems.Tempo("cleanAt", wish.CleanAt) is { } clean && row.Kind is (MaterialKind.Exercise or MaterialKind.Passage))
+            ReachBooks.Told(row, clean);
         if (isNew)
             db.Materials.Add(row);
         if (isNew && row.Kind == MaterialKind.Exercise)

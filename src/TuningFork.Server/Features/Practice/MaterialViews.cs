@@ -77,7 +77,8 @@ public sealed record MaterialWish(
     bool TwiceADay = false,
     string Harmony = "",
     string BookParts = "",
-    bool TodaysKey = false
+    bool TodaysKey = false,
+    int? CleanAt = null
 );
 
 /// <summary>A number of a readiness rating and its day.</summary>

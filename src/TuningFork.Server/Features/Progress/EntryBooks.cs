@@ -27,9 +27,8 @@ public sealed class EntryBooks(PracticeDb db, SessionDesk desk, PlanDesk plans, 
         var today = clock.Today(profile);
         var session =
             wish.Day is not null ? null
-            : wish.SessionId is { } asked
-                ? await db.Sessions.Include(row => row.Drills).FirstOrDefaultAsync(row => row.Id == asked, cancel)
-                    ?? throw Problems.Unknown("sessionId", "session")
+            // One in which nothing was played is gone when it has ended; what was written for it is kept all the same.
+            : wish.SessionId is { } asked ? await db.Sessions.Include(row => row.Drills).FirstOrDefaultAsync(row => row.Id == asked, cancel)
             : await desk.OpenAsync(cancel) is { } open && !plans.IsOver(open, today) ? open
             : null;
         if (wish.Take is < 1 or > 100_000)

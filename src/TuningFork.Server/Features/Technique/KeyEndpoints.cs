@@ -13,6 +13,7 @@ namespace TuningFork.Server.Features.Technique;
 /// <summary>An exercise made of a sheet. With a key plan it goes through the keys, else it stays in the sheet's.</summary>
 /// <param name="Serves">Difficulties that it helps with.</param>
 /// <param name="Title">What it is called; null for the title of the sheet.</param>
+/// <param name="CleanAt">The tempo at which it is clean today; null where that is not said.</param>
 /// <param name="InAllKeys">Goes through the twelve keys of its mode in the usual way, where Keys says nothing else.</param>
 public sealed record ExerciseWish(
     SheetRequest Sheet,
@@ -20,7 +21,8 @@ public sealed record ExerciseWish(
     KeyPlan? Keys = null,
     IReadOnlyList<string>? Serves = null,
     string? Title = null,
-    bool InAllKeys = false
+    bool InAllKeys = false,
+    int? CleanAt = null
 );
 
 /// <summary>The exercise that was made.</summary>
@@ -120,6 +122,8 @@ public static class KeyEndpoints
             SheetJson = JsonSerializer.Serialize(wish.Sheet, Bookkeeping.Json),
             KeyPlanJson = plan is { } keys ? JsonSerializer.Serialize(Checked(keys), Bookkeeping.Json) : "",
         };
+        if (Problems.Tempo("cleanAt", wish.CleanAt) is { } clean)
+            ReachBooks.Told(row, clean);
         db.Materials.Add(row);
         await db.SaveChangesAsync(cancel);
         return new ExerciseView(row.Id, row.Title);

@@ -182,6 +182,8 @@ public static class WorkEndpoints
         }
 
         row.WorkJson = JsonSerializer.Serialize(work, Bookkeeping.Json);
+        if (Problems.Tempo("cleanAt", wish.CleanAt) is { } clean)
+            ReachBooks.Told(row, clean);
     }
 
     /// <summary>The difficulties that an exercise serves, as they are kept: those of the list, and words of one's own.</summary>

@@ -12,7 +12,8 @@ public sealed record WorkWish(
     SheetRequest? Sheet = null,
     IReadOnlyList<string>? Serves = null,
     int Version = 0,
-    bool InKeys = false
+    bool InKeys = false,
+    int? CleanAt = null
 );
 
 /// <summary>What is to be looked at before it is kept.</summary>

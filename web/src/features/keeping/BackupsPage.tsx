@@ -1,7 +1,7 @@
 import { Box, Flex, Text, chakra } from '@chakra-ui/react'
 import { useQueryClient } from '@tanstack/react-query'
 import type { Book } from '../../api/book'
-import { api, ask, client } from '../../api/client'
+import { api, ask, client, type Schemas } from '../../api/client'
 import { Outline } from '../../ui/Outline'
 import { Empty, Page } from '../../ui/Page'
 import { Press } from '../../ui/Press'
@@ -52,6 +52,7 @@ function Here({ book }: { book: Book }) {
         copy is checked. They lie in {backups.data.folder}: {backups.data.kept}.
       </Text>
       <Refusal problem={problem} />
+      <BrokenRows />
       <Section title="On another disk">
         <Text maxW="72ch" mb="2">
           A backup on the same disk does not outlive the disk. Into this folder each new one is copied as
@@ -100,6 +101,41 @@ function Here({ book }: { book: Book }) {
         )}
       </Section>
     </Page>
+  )
+}
+
+/** Rows of the book that cannot be read; there are none unless something went wrong outside of this program. */
+function BrokenRows() {
+  const queries = useQueryClient()
+  const rows = api.useQuery('get', '/api/backups/rows')
+  const { problem, run } = useProblem()
+  if (!rows.data?.length) return null
+  const remove = async (row: Schemas['RowFault']) => {
+    if (await run(() => ask(client.POST('/api/backups/rows/remove', { body: row }))))
+      await queries.invalidateQueries()
+  }
+  return (
+    <Section title="What cannot be read">
+      <Text maxW="72ch" mb="2">
+        Something other than this program has changed your book. Everything else in it works. Take such a row
+        out, or restore a backup from before; the book as it is now is backed up first.
+      </Text>
+      <chakra.ul listStyleType="none">
+        {rows.data.map((row) => (
+          <chakra.li key={`${row.table}:${row.row}:${row.field}`} py="1">
+            {row.table}, row {row.row}: {row.field} {row.why}{' '}
+            <Press
+              look="quiet"
+              aria-label={`Take row ${row.row} out of ${row.table}`}
+              onClick={() => remove(row)}
+            >
+              take it out
+            </Press>
+          </chakra.li>
+        ))}
+      </chakra.ul>
+      <Refusal problem={problem} />
+    </Section>
   )
 }
 

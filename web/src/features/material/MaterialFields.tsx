@@ -139,6 +139,16 @@ export function TempoFields({ wish, set }: PartProps) {
             set={(target) => set({ target })}
             width="120px"
           />
+          {(wish.kind === 'Exercise' || wish.kind === 'Passage') && (
+            <Whole
+              label="Clean today at"
+              name="cleanAt"
+              placeholder="if you know"
+              value={wish.cleanAt ?? null}
+              set={(cleanAt) => set({ cleanAt })}
+              width="120px"
+            />
+          )}
           <Press
             type="button"
             look="quiet"

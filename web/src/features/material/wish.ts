@@ -30,6 +30,7 @@ const plain: Omit<Wish, 'kind'> = {
   weekTimes: 0,
   twiceADay: false,
   harmony: '',
+  cleanAt: null,
 }
 
 /** What an empty form begins with. */

@@ -163,7 +163,8 @@ function KeepAsExercise({ sheet, wish }: { sheet: Schemas['SheetView']; wish: Sh
   const [kept, setKept] = useState('')
   const [inKeys, setInKeys] = useState(false)
   const keep = async () => {
-    const body = { sheet: wish, inAllKeys: inKeys }
+    // The click at which it was tried is where it begins.
+    const body = { sheet: wish, inAllKeys: inKeys, cleanAt: wish.tempo }
     const made = await run(() => ask(client.POST('/api/technique/exercises', { body })))
     if (!made) return
     setKept(sheet.title)

@@ -73,6 +73,14 @@ export function WorkEditor({ start, close }: { start: Draft; close: () => void }
             value={draft.target ?? null}
             set={(target) => set({ target })}
           />
+          <Whole
+            label="Clean today at"
+            width="100%"
+            name="cleanAt"
+            placeholder="if you know"
+            value={draft.cleanAt ?? null}
+            set={(cleanAt) => set({ cleanAt })}
+          />
         </Box>
       </Grid>
       <Box mt="4" maxW="820px">

@@ -5,6 +5,8 @@ export type Kind = Schemas['WorkKind']
 
 /** An exercise while it is made or changed. */
 export interface Draft {
+  /** The tempo at which it is clean today; left out where that is not known. */
+  cleanAt?: number | null
   id: number
   title: string
   work: Work

@@ -228,9 +228,10 @@ public sealed class PieceJourney
         }
 
         days.Count(day => day.Contains(ids[0])).ShouldBeGreaterThanOrEqualTo(6, "missed each time: back after one night");
-        // One that was clean on the days before may not be due in the whole week.
-        foreach (var clean in ids.Skip(1))
-            days.Count(day => day.Contains(clean)).ShouldBeLessThanOrEqualTo(5, "clean each time: not every day");
+        // This player needs no time at all, so drills have few takes: one of six new passages may not have begun within the week.
+        var seen = ids.Skip(1).Select(clean => days.Count(day => day.Contains(clean))).ToList();
+        seen.ShouldAllBe(count => count <= 5, "clean each time: not every day");
+        seen.Count(count => count == 0).ShouldBeLessThanOrEqualTo(1);
         days.Sum(day => day.Intersect(ids.Skip(1)).Count()).ShouldBeLessThan(5 * 5);
     }
 
